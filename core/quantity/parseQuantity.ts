@@ -77,7 +77,7 @@ class Reader {
   private depth = 0
   readonly bare: number
 
-  constructor(private readonly list: Token[], private readonly dimension: Dimension, private readonly system: UnitSystem) {
+  constructor(private readonly list: Token[], private readonly dimension: Dimension, system: UnitSystem) {
     this.bare = UNIT_WORDS[dimension][defaultUnit(dimension, system)] ?? 1
   }
 

@@ -1,0 +1,67 @@
+import type { MountKind } from '../catalogue/mounts'
+import { massPerMetre, profileSection } from '../catalogue/profiles'
+
+export type Vec3 = { x: number; y: number; z: number }
+export type EndTreatment = { kind: 'square' | 'cap' } | { kind: 'mitre'; angleDeg: number }
+
+/** A length of profile along a path. Path points lie on its centre line, in vehicle axes, mm. */
+export type Member = {
+  id: string
+  mark: string
+  name: string
+  profileId: string
+  path: Vec3[]
+  ends: [EndTreatment, EndTreatment]
+}
+/** A flat part, as cut. `place` and `size` say where its box stands when fitted. */
+export type Plate = {
+  id: string
+  mark: string
+  name: string
+  materialId: string
+  thicknessMm: number
+  flatLengthMm: number
+  flatWidthMm: number
+  massKg: number
+  place: Vec3
+  size: Vec3
+  quantity: number
+}
+export type Hardware = { name: string; quantity: number; for: string }
+export type Joint = { id: string; kind: 'bolt' | 'weld' | 'clamp'; between: string[] }
+/** Where the rack meets the roof. Ratings in kg, null = unknown. */
+export type Mount = { id: string; mark: string; kind: MountKind; memberId: string; side: 'left' | 'right'; place: Vec3; massKg: number; downKg: number | null; upKg: number | null }
+
+export type Assembly = {
+  members: Member[]
+  plates: Plate[]
+  joints: Joint[]
+  hardware: Hardware[]
+  mounts: Mount[]
+  /** height on which cargo rests, mm above ground */
+  deckZMm: number | null
+}
+
+export const emptyAssembly: Assembly = { members: [], plates: [], joints: [], hardware: [], mounts: [], deckZMm: null }
+
+export const memberLengthMm = (m: Member): number =>
+  m.path.slice(1).reduce((sum, p, k) => sum + Math.hypot(p.x - m.path[k].x, p.y - m.path[k].y, p.z - m.path[k].z), 0)
+
+/** kg = length × area × density. */
+export const memberMassKg = (m: Member): number => (memberLengthMm(m) / 1000) * massPerMetre(m.profileId)
+
+export const memberMiddle = (m: Member): Vec3 => {
+  const [a, b] = [m.path[0], m.path[m.path.length - 1]]
+  return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: (a.z + b.z) / 2 }
+}
+
+/** Own mass of the rack: members, plates and feet. Bolts ride in the foot's mass. kg. */
+export const assemblyMassKg = (a: Assembly): number =>
+  a.members.reduce((s, m) => s + memberMassKg(m), 0) +
+  a.plates.reduce((s, p) => s + p.massKg * p.quantity, 0) +
+  a.mounts.reduce((s, m) => s + m.massKg, 0)
+
+/** Surface to coat: members all round, plates both faces. m². */
+export const coatedAreaM2 = (a: Assembly): number =>
+  a.members.reduce((s, m) => s + memberLengthMm(m) * profileSection(m.profileId).perimeterMm, 0) / 1e6 +
+  a.plates.reduce((s, p) => s + 2 * p.flatLengthMm * p.flatWidthMm * p.quantity, 0) / 1e6

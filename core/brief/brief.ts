@@ -1,0 +1,29 @@
+import { z } from 'zod'
+import { CargoSchema } from './cargo'
+
+export const loadClasses = {
+  light: { name: 'Light', mostKg: 50, means: 'a board, poles, a box now and then' },
+  medium: { name: 'Medium', mostKg: 120, means: 'ladders, cases and an awning most weeks' },
+  heavy: { name: 'Heavy', mostKg: 300, means: 'working loads every day' },
+} as const
+export type LoadClass = keyof typeof loadClasses
+
+const money = z.number().int().min(0).max(100_000_000).nullable()
+/** What the client asked for. Nothing computed. Money in minor units. */
+export const BriefSchema = z.object({
+  clientName: z.string().max(120).default(''),
+  contact: z.string().max(200).default(''),
+  vehicleUse: z.string().max(500).default(''),
+  loadClass: z.enum(['light', 'medium', 'heavy']).nullable().default(null),
+  howOften: z.enum(['now and then', 'weekly', 'daily']).default('weekly'),
+  road: z.enum(['road', 'rough track']).default('road'),
+  speedKmh: z.number().min(0).max(250).nullable().default(null),
+  /** every height the vehicle must pass under, with the load on */
+  passages: z.array(z.object({ name: z.string().max(80), heightMm: z.number().min(500).max(10_000).nullable() })).max(20).default([]),
+  budgetMinor: money.default(null),
+  readyMadeMinor: money.default(null),
+  readyMadeNote: z.string().max(200).default(''),
+  someoneStands: z.boolean().default(false),
+  cargo: z.array(CargoSchema).max(60).default([]),
+})
+export type Brief = z.infer<typeof BriefSchema>

@@ -1,0 +1,35 @@
+import { z } from 'zod'
+
+const dimension = z.number().min(1, 'must be 1 mm or more').max(20_000, 'must be 20 m or less')
+/** One thing carried on the rack. Lengths in mm, mass in kg as a least-to-most range, null where nobody knows. */
+export const CargoSchema = z.object({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1, 'give the item a name').max(120),
+  massKg: z.object({ least: z.number().min(0).max(5000), most: z.number().min(0).max(5000) }).nullable()
+    .refine((m) => m === null || m.most >= m.least, 'the greatest mass is less than the least: swap them'),
+  massBasis: z.enum(['weighed', 'maker', 'estimated', 'unknown']),
+  lengthMm: dimension,
+  widthMm: dimension,
+  heightMm: dimension,
+  counts: z.enum(['driving', 'parked', 'both']),
+  /** the item's own rule: how far it may reach past its last support; null = no rule known */
+  maxOverhangMm: z.number().min(0).max(20_000).nullable(),
+  /** the item's own rule: greatest distance between two supports; null = no rule known */
+  maxSpanMm: z.number().min(1).max(20_000).nullable(),
+  ruleSource: z.string().max(200),
+  /** centre of mass, forward of and to the left of the item's middle, and above its underside (null = half height) */
+  centreForwardMm: z.number().min(-10_000).max(10_000).default(0),
+  centreLeftMm: z.number().min(-5000).max(5000).default(0),
+  centreUpMm: z.number().min(0).max(5000).nullable().default(null),
+  /** where its middle stands on the vehicle: x forward of the rear axle, y left of the middle */
+  xMm: z.number().min(-20_000).max(20_000),
+  yMm: z.number().min(-5000).max(5000),
+})
+export type Cargo = z.infer<typeof CargoSchema>
+export type CargoDraft = Omit<Cargo, 'xMm' | 'yMm' | 'centreForwardMm' | 'centreLeftMm' | 'centreUpMm'>
+
+export const centreOfMass = (c: Cargo, undersideMm: number) => ({
+  xMm: c.xMm + c.centreForwardMm,
+  yMm: c.yMm + c.centreLeftMm,
+  zMm: undersideMm + (c.centreUpMm ?? c.heightMm / 2),
+})

@@ -1,0 +1,140 @@
+import { type Assembly, emptyAssembly, type Member, type Mount, type Plate } from '../../assembly/assembly'
+import { materialOf } from '../../catalogue/materials'
+import { footTypes } from '../../catalogue/mounts'
+import { profileOf, profileSection } from '../../catalogue/profiles'
+import type { Issue } from '../../issue/issue'
+import { stepBracket } from '../../sheet/stepBracket'
+import { type MountLine, mountHalfWidthMm, nearestMountX, type Vehicle } from '../../vehicle/vehicle'
+import type { CrossbarParams } from './params'
+
+export const FOOT_LENGTH_MM = 80 // the shop's standard foot casting along the vehicle: bars cannot stand nearer than this
+
+export const mountLineOf = (p: CrossbarParams, vehicle: Vehicle): MountLine | null =>
+  vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
+
+/** Bar length = distance between the mount lines here − 2·bracket step + 2·overhang past the feet. mm. */
+export const barLengthMm = (p: CrossbarParams, line: MountLine, xMm: number): number =>
+  2 * (mountHalfWidthMm(line, xMm) - p.bracketInsetMm + p.overhangMm)
+
+export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assembly; issues: Issue[] } {
+  const line = mountLineOf(p, vehicle)
+  if (!line) return { assembly: emptyAssembly, issues: [{ code: 'no_mount_line', at: ['vehicle', 'mounts'], fix: null }] }
+  const section = profileSection(p.profileId)
+  const barZ = line.zMm + p.footHeightMm + section.heightMm / 2
+  const deckZMm = barZ + section.heightMm / 2
+  const members: Member[] = []
+  const mounts: Mount[] = []
+  const foot = footTypes[line.kind]
+
+  p.barXMm.forEach((x, i) => {
+    const half = Math.max(1, barLengthMm(p, line, x) / 2)
+    members.push({
+      id: `bar:${i}`, mark: `B${i + 1}`, name: 'Crossbar', profileId: p.profileId,
+      path: [{ x, y: half, z: barZ }, { x, y: -half, z: barZ }],
+      ends: [{ kind: 'cap' }, { kind: 'cap' }],
+    })
+    for (const side of ['left', 'right'] as const) {
+      const y = (mountHalfWidthMm(line, x) - p.bracketInsetMm) * (side === 'left' ? 1 : -1)
+      mounts.push({
+        id: `foot:${i}:${side}`, mark: `F${i + 1}${side === 'left' ? 'L' : 'R'}`, kind: line.kind, memberId: `bar:${i}`, side,
+        place: { x, y, z: line.zMm }, massKg: foot.massKg, downKg: vehicle.footDownKg.value, upKg: vehicle.footUpKg.value,
+      })
+    }
+  })
+  if (p.sideRails && p.barXMm.length >= 2) members.push(...sideRails(p, line, deckZMm))
+  const plates = [...brackets(p), ...fairing(p, line, deckZMm)]
+  const joints = [
+    ...mounts.map((m) => ({ id: `joint:${m.id}`, kind: 'clamp' as const, between: [m.id, m.memberId] })),
+    ...members.filter((m) => m.id.startsWith('rail')).flatMap((r) =>
+      p.barXMm.map((_, i) => ({ id: `joint:${r.id}:${i}`, kind: p.build === 'welded' ? ('weld' as const) : ('bolt' as const), between: [r.id, `bar:${i}`] }))),
+    ...(plates.some((f) => f.id === 'fairing') ? [{ id: 'joint:fairing', kind: 'bolt' as const, between: ['fairing', `bar:${frontBar(p)}`] }] : []),
+  ]
+  const boltedJoints = joints.filter((j) => j.kind === 'bolt').length
+  const capped = members.length * 2
+  const hardware = [
+    ...(mounts.length ? [
+      { name: `Bolt ${foot.bolt} stainless`, quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
+      { name: 'Lock nut M8', quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
+      ...foot.extras.map((name) => ({ name, quantity: mounts.length, for: foot.name })),
+    ] : []),
+    ...(p.bracketInsetMm > 0 && mounts.length ? [{ name: 'Bolt M8 × 25 stainless with lock nut', quantity: mounts.length * 2, for: 'step brackets' }] : []),
+    ...(boltedJoints ? [{ name: 'Bolt M6 × 50 stainless with lock nut', quantity: boltedJoints * 2, for: 'rails and fairing' }] : []),
+    ...(capped ? [{ name: 'End cap', quantity: capped, for: 'open tube ends' }] : []),
+  ]
+  return { assembly: { members, plates, joints, hardware, mounts, deckZMm: members.length ? deckZMm : null }, issues: faults(p, line, vehicle) }
+}
+
+/** Rails lie on the bars just inside their ends, following the taper. */
+function sideRails(p: CrossbarParams, line: MountLine, deckZMm: number): Member[] {
+  const rail = profileSection(p.railProfileId)
+  const [rear, front] = [Math.min(...p.barXMm), Math.max(...p.barXMm)]
+  const past = 60 // rails run this far past the end bars so that the joint does not sit on a cut end
+  const y = (x: number) => barLengthMm(p, line, x) / 2 - rail.widthMm / 2
+  const z = deckZMm + rail.heightMm / 2
+  return ([['left', 1], ['right', -1]] as const).map(([side, sign]) => ({
+    id: `rail:${side}`, mark: side === 'left' ? 'RL' : 'RR', name: 'Side rail', profileId: p.railProfileId,
+    path: [{ x: rear - past, y: sign * y(rear), z }, { x: front + past, y: sign * y(front), z }],
+    ends: [{ kind: 'cap' }, { kind: 'cap' }],
+  }))
+}
+
+/** Bracket metal follows the bar's: steel brackets on steel bars, aluminium on aluminium. */
+export const bracketMaterial = (p: CrossbarParams): string => {
+  const { group } = materialOf(profileOf(p.profileId).materialId)
+  return group === 'aluminium' ? 'al6061t6' : group === 'stainless' ? 'stainless' : 'steel'
+}
+
+function brackets(p: CrossbarParams): Plate[] {
+  if (p.bracketInsetMm <= 0 || !p.barXMm.length) return []
+  const bracket = stepBracket({ stepMm: p.bracketInsetMm, riseMm: p.footHeightMm, thicknessMm: p.bracketThicknessMm })
+  const materialId = bracketMaterial(p)
+  const massKg = (bracket.flatLengthMm * p.bracketWidthMm * p.bracketThicknessMm * materialOf(materialId).densityKgM3) / 1e9
+  return [{
+    id: 'bracket', mark: 'SB', name: `Step bracket, ${bracket.bends.length} folds`, materialId, thicknessMm: p.bracketThicknessMm,
+    flatLengthMm: bracket.flatLengthMm, flatWidthMm: p.bracketWidthMm, massKg,
+    place: { x: 0, y: 0, z: 0 }, size: { x: p.bracketWidthMm, y: p.bracketInsetMm, z: p.footHeightMm }, quantity: p.barXMm.length * 2,
+  }]
+}
+
+const frontBar = (p: CrossbarParams): number => p.barXMm.indexOf(Math.max(...p.barXMm))
+
+/** A flat aluminium fairing leaning on the front bar at 45°, 2 mm thick. */
+function fairing(p: CrossbarParams, line: MountLine, deckZMm: number): Plate[] {
+  if (!p.fairing || !p.barXMm.length) return []
+  const x = Math.max(...p.barXMm)
+  const width = barLengthMm(p, line, x)
+  const slope = p.fairingHeightMm * Math.SQRT2
+  const t = 2
+  return [{
+    id: 'fairing', mark: 'FR', name: 'Front fairing', materialId: 'al6061t6', thicknessMm: t, flatLengthMm: width, flatWidthMm: slope,
+    massKg: (width * slope * t * materialOf('al6061t6').densityKgM3) / 1e9,
+    place: { x: x + p.fairingHeightMm / 2, y: 0, z: deckZMm - p.fairingHeightMm / 2 },
+    size: { x: p.fairingHeightMm, y: width, z: p.fairingHeightMm }, quantity: 1,
+  }]
+}
+
+function faults(p: CrossbarParams, line: MountLine, vehicle: Vehicle): Issue[] {
+  const issues: Issue[] = []
+  const at = (i: number) => ['design', 'params', 'barXMm', i]
+  if (!p.barXMm.length) issues.push({ code: 'no_bars', at: ['design', 'params', 'barXMm'], fix: null })
+  p.barXMm.forEach((x, i) => {
+    const nearestMm = nearestMountX(line, x)
+    if (Math.abs(nearestMm - x) > 0.5) issues.push({ code: 'bar_off_mount', at: at(i), bar: i, xMm: x, nearestMm, fix: [{ path: at(i), to: nearestMm }] })
+    const lengthMm = barLengthMm(p, line, x)
+    if (lengthMm < 200) issues.push({ code: 'bar_too_short', at: at(i), bar: i, lengthMm, fix: null })
+    const section = profileSection(p.profileId)
+    const underside = line.zMm + p.footHeightMm
+    for (const o of vehicle.obstacles) {
+      const meets = Math.abs(o.xMm - x) < (o.lengthMm + section.widthMm) / 2 && Math.abs(o.yMm) < (o.widthMm + lengthMm) / 2
+      const roof = vehicle.roofHeightMm.value ?? line.zMm
+      const clearMm = underside - (roof + o.heightMm)
+      if (meets && clearMm < 0) issues.push({ code: 'bar_hits_obstacle', at: at(i), bar: i, obstacle: o.name, clearMm, fix: null })
+    }
+  })
+  const order = p.barXMm.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x)
+  order.slice(1).forEach((b, k) => {
+    const gapMm = b.x - order[k].x
+    if (gapMm < FOOT_LENGTH_MM) issues.push({ code: 'bars_too_close', at: at(b.i), bar: Math.min(b.i, order[k].i), gapMm, leastMm: FOOT_LENGTH_MM, fix: null })
+  })
+  return issues
+}

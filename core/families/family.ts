@@ -1,0 +1,41 @@
+import type { z } from 'zod'
+import type { Assembly } from '../assembly/assembly'
+import type { Brief } from '../brief/brief'
+import type { Issue } from '../issue/issue'
+import type { Vehicle } from '../vehicle/vehicle'
+
+/** Something on the drawing that can be taken hold of. Positions along the vehicle, mm. */
+export type Handle<P> = {
+  id: string
+  /** the drawn part it moves */
+  ref: string
+  label: string
+  xMm: number
+  /** nearest allowed place to a wish; free = between mounts, for the hold-to-override key */
+  snap: (xMm: number) => number
+  moved: (params: P, xMm: number) => P
+}
+
+export type FieldSpec<P> =
+  | { key: keyof P & string; label: string; kind: 'length'; min: number; max: number; help?: string; when?: (p: P) => boolean }
+  | { key: keyof P & string; label: string; kind: 'switch'; help?: string; when?: (p: P) => boolean }
+  | { key: keyof P & string; label: string; kind: 'choice'; options: (vehicle: Vehicle) => { value: string; label: string }[]; help?: string; when?: (p: P) => boolean }
+
+/** A design family: a pure function from parameters to an Assembly, and handles. It knows nothing of what follows. */
+export type Family<P> = {
+  id: string
+  title: string
+  params: z.ZodType<P>
+  start: (vehicle: Vehicle, brief: Brief) => P
+  assemble: (params: P, vehicle: Vehicle) => { assembly: Assembly; issues: Issue[] }
+  handles: (params: P, vehicle: Vehicle) => Handle<P>[]
+  /** parts set out along the vehicle from one datum, mm */
+  stations: (params: P) => number[]
+  restationed: (params: P, xMm: number[]) => P
+  /** single changes a fabricator would try, mildest first */
+  changes: (params: P, vehicle: Vehicle) => { label: string; params: P }[]
+  /** how a cut length can be shortened without moving the feet's line, for the stock advisor */
+  shorten: { id: string; label: string; most: (p: P) => number; apply: (p: P, barShorterMm: number) => P }[]
+  fields: FieldSpec<P>[]
+  examples: { name: string; vehicle: Vehicle; params: P }[]
+}

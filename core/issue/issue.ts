@@ -1,0 +1,16 @@
+/** A change to the job that clears an issue or relieves a limit: set the value at a path inside the job. */
+export type Patch = { path: (string | number)[]; to: unknown }
+
+/** What is wrong with what was asked, with numbers and no sentences. `fix` becomes a button. */
+export type Issue = { at: (string | number)[]; fix: Patch[] | null } & (
+  | { code: 'no_mount_line' }
+  | { code: 'no_bars' }
+  | { code: 'bar_off_mount'; bar: number; xMm: number; nearestMm: number }
+  | { code: 'bars_too_close'; bar: number; gapMm: number; leastMm: number }
+  | { code: 'bar_too_short'; bar: number; lengthMm: number }
+  | { code: 'bar_hits_obstacle'; bar: number; obstacle: string; clearMm: number }
+  | { code: 'load_on_nothing'; item: string }
+  | { code: 'load_on_one_bar'; item: string }
+  | { code: 'load_tips'; item: string; centreXMm: number; fromMm: number; toMm: number }
+  | { code: 'loads_overlap'; item: string; other: string }
+)

@@ -1,0 +1,23 @@
+import type { Issue } from './issue'
+
+type Show = (lengthMm: number) => string
+type Messages = { [C in Issue['code']]: (issue: Extract<Issue, { code: C }>, mm: Show) => string }
+
+/** One sentence a code: what is wrong and what to change. */
+const messages: Messages = {
+  no_mount_line: () => 'The vehicle has nowhere to stand a foot: add a mount line at Measure.',
+  no_bars: () => 'There are no crossbars yet: add two or more.',
+  bar_off_mount: (i, mm) => `Bar ${i.bar + 1} at ${mm(i.xMm)} has no mount below it: the nearest is at ${mm(i.nearestMm)}.`,
+  bars_too_close: (i, mm) => `Bars ${i.bar + 1} and ${i.bar + 2} are ${mm(i.gapMm)} apart: their feet need ${mm(i.leastMm)}.`,
+  bar_too_short: (i, mm) => `Bar ${i.bar + 1} would be ${mm(i.lengthMm)} long: reduce the bracket step or widen the overhang.`,
+  bar_hits_obstacle: (i, mm) => `Bar ${i.bar + 1} fouls the ${i.obstacle} by ${mm(-i.clearMm)}: move the bar or raise the feet.`,
+  load_on_nothing: (i) => `${i.item} rests on no bar: move it over the bars or move the bars under it.`,
+  load_on_one_bar: (i) => `${i.item} rests on one bar only and can pivot on it: bring a second bar under it.`,
+  load_tips: (i, mm) => `${i.item} tips: its centre of mass at ${mm(i.centreXMm)} lies outside its supports, ${mm(i.fromMm)} to ${mm(i.toMm)}.`,
+  loads_overlap: (i) => `${i.item} and ${i.other} take the same space: move one of them.`,
+}
+
+export function issueMessage(issue: Issue, mm: Show): string {
+  const say = messages[issue.code] as (i: Issue, mm: Show) => string
+  return say(issue, mm)
+}

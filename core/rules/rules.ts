@@ -1,0 +1,47 @@
+import { z } from 'zod'
+
+type RuleMeta = { label: string; unit: string; source: string; group: string }
+const rule = (value: number, min: number, max: number, group: string, label: string, unit: string, source = "shop's own") =>
+  z.number().min(min).max(max).default(value).meta({ label, unit, source, group } satisfies RuleMeta)
+
+/** Every factor that is not physics. The form on the Rules shelf is made from this schema. */
+export const RulesSchema = z.object({
+  nearRatio: rule(0.85, 0.5, 0.99, 'Limits', 'A limit counts as near from this share', ''),
+  heightMarginMm: rule(50, 0, 500, 'Limits', 'Air to leave under the lowest passage', 'mm'),
+  leastStability: rule(1.0, 0.5, 2, 'Limits', 'Least static stability factor', '', "shop's own; light vans lie near 1.1, cars near 1.4"),
+  yieldSafety: rule(1.67, 1, 4, 'Limits', 'Safety factor on yield', '', 'AISC 360-16 F1, ASD, Ω = 1.67'),
+  sagRatio: rule(150, 50, 500, 'Limits', 'Bar sag: span divided by', '', "shop's own"),
+  defaultOverhangMm: rule(600, 0, 3000, 'Limits', 'Free overhang to assume when an item has no rule (0 = do not assume)', 'mm'),
+
+  bumpG: rule(2.0, 1, 6, 'Load cases', 'Road bump, downwards', 'g', "shop's own; static load included"),
+  roughG: rule(3.0, 1, 8, 'Load cases', 'Rough track, downwards', 'g', "shop's own; static load included"),
+  brakingG: rule(0.8, 0, 2, 'Load cases', 'Braking, forward', 'g', 'EN 12195-1:2010, table 2; 49 CFR 393.102'),
+  corneringG: rule(0.5, 0, 2, 'Load cases', 'Cornering, sideways', 'g', 'EN 12195-1:2010, table 2; 49 CFR 393.102'),
+  pullingG: rule(0.5, 0, 2, 'Load cases', 'Pulling away, rearward', 'g', 'EN 12195-1:2010, table 2; 49 CFR 393.102'),
+  personKg: rule(100, 50, 200, 'Load cases', 'A person standing', 'kg', "shop's own"),
+  airDensity: rule(1.225, 0.9, 1.5, 'Load cases', 'Air density', 'kg/m³', 'ISO 2533, sea level'),
+  dragCoefficient: rule(1.2, 0.1, 2.5, 'Load cases', 'Drag coefficient of cargo and bars', '', 'Hoerner, Fluid-Dynamic Drag, ch. 3: box or flat face across the wind'),
+  fairingDragCoefficient: rule(0.6, 0.1, 2.5, 'Load cases', 'Drag coefficient of a raked fairing', '', "shop's own"),
+  liftCoefficient: rule(0.3, 0, 2, 'Load cases', 'Lift coefficient on plan area', '', "shop's own"),
+
+  kerfMm: rule(3, 0, 10, 'Saw', 'Saw kerf', 'mm'),
+  endTrimMm: rule(5, 0, 100, 'Saw', 'Trim at each end of a bar', 'mm'),
+  leastRemnantMm: rule(300, 0, 3000, 'Saw', 'Shortest offcut worth shelving', 'mm'),
+
+  kFactor: rule(0.42, 0.2, 0.5, 'Brake', 'K factor for air bending', '', "shop's own; 0.33 to 0.45 is usual for r from t to 3t"),
+
+  labourPerHour: rule(62, 0, 1000, 'Money', 'Labour per hour', 'money'),
+  hoursBase: rule(2.5, 0, 40, 'Money', 'Hours to set out and fit, before any bar', 'h'),
+  hoursPerBar: rule(0.7, 0, 20, 'Money', 'Hours per crossbar', 'h'),
+  hoursPerJoint: rule(0.15, 0, 5, 'Money', 'Hours per joint', 'h'),
+  hoursFairing: rule(2, 0, 20, 'Money', 'Hours for a fairing', 'h'),
+  finishPerM2: rule(34, 0, 1000, 'Money', 'Coating per square metre', 'money'),
+  marginPercent: rule(22, 0, 90, 'Money', 'Margin on price', '%'),
+})
+export type Rules = z.infer<typeof RulesSchema>
+export const defaultRules: Rules = RulesSchema.parse({})
+
+/** What the Rules form shows for each rule: its label, unit, where the number comes from. */
+export const ruleFields: { key: keyof Rules; label: string; unit: string; source: string; group: string; standard: number }[] = (
+  Object.entries(RulesSchema.shape) as [keyof Rules, z.ZodDefault<z.ZodNumber>][]
+).map(([key, schema]) => ({ key, ...(schema.meta() as unknown as RuleMeta), standard: defaultRules[key] }))

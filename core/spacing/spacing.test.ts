@@ -1,0 +1,43 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import type { Cargo } from '../brief/cargo'
+import type { MountLine } from '../vehicle/vehicle'
+import { equalPositions, largestCount, layoutRatio, planBars, supportOf } from './spacing'
+
+const poles = { id: 'p', name: 'Poles', xMm: 1000, yMm: 0, lengthMm: 3400, widthMm: 200, heightMm: 90, maxOverhangMm: 600, maxSpanMm: 1200, centreForwardMm: 0, centreLeftMm: 0 } as Cargo
+const line: MountLine = { id: 't', name: 'Track', kind: 'track', fromXMm: -800, toXMm: 2600, halfWidthRearMm: 700, halfWidthFrontMm: 700, zMm: 2300, pointsXMm: null }
+
+test('four bars from 100 to 1900 stand at 100, 700, 1300, 1900', () => expect(equalPositions(100, 1900, 4)).toEqual([100, 700, 1300, 1900]))
+test('2400 mm holds five bars at no less than 600, and four at 601', () => {
+  expect(largestCount(0, 2400, 600)).toBe(5)
+  expect(largestCount(0, 2400, 601)).toBe(4)
+  expect(largestCount(0, 2400, 0)).toBe(0)
+})
+
+test('3.4 m poles on bars at 0 and 2000 reach 700 past each; a 600 rule needs 2200 of support', () => {
+  const s = supportOf(poles, [0, 2000])
+  expect([s.rearOverhangMm, s.frontOverhangMm, s.greatestSpanMm, s.shortestSupportMm]).toEqual([700, 700, 2000, 2200])
+})
+
+test('poles with 600 overhang and 1200 span need three bars 1100 apart at least: planned as three, even', () => {
+  const [plan] = planBars(line, [poles], { least: 2, most: 6 }, 80).filter((p) => p.meetsRules)
+  expect(plan.barXMm).toHaveLength(3)
+  expect(plan.ratio).toBeLessThanOrEqual(1)
+})
+
+test('with only two fixed points too near each other no plan meets the rules, and the best is still shown', () => {
+  const plans = planBars({ ...line, pointsXMm: [500, 1500] }, [poles], { least: 2, most: 4 }, 80)
+  expect(plans).toEqual([{ barXMm: [500, 1500], ratio: 1200 / 600, meetsRules: false }])
+})
+
+test('an item whose centre of mass is outside its bars is never a plan', () => expect(layoutRatio([1500, 2400], [poles])).toBe(Number.POSITIVE_INFINITY))
+
+test('count and pitch agree: the counted marks keep the pitch and one more would not', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 5000 }), fc.integer({ min: 10, max: 900 }), (length, pitch) => {
+      const n = largestCount(0, length, pitch)
+      if (n > 1) expect(length / (n - 1)).toBeGreaterThanOrEqual(pitch - 1e-6)
+      expect(length / n).toBeLessThan(pitch)
+    }),
+  )
+})

@@ -1,0 +1,100 @@
+import { z } from 'zod'
+import { mountKinds } from '../catalogue/mounts'
+
+export const methods = ['tape', 'angle finder', 'weighed', 'maker', 'assumed', 'unknown'] as const
+
+/** A measured or quoted value with its source. null = nobody knows, and nothing downstream may pretend otherwise. */
+export const SourcedSchema = z.object({
+  value: z.number().min(-20_000).max(50_000).nullable(),
+  method: z.enum(methods),
+  source: z.string().max(200).default(''),
+  date: z.string().max(10).default(''),
+})
+export type Sourced = z.infer<typeof SourcedSchema>
+const unknown: Sourced = { value: null, method: 'unknown', source: '', date: '' }
+const sourced = SourcedSchema.default(unknown)
+
+/** Where a crossbar's pair of feet may stand: a line each side of the roof, the same left and right. */
+export const MountLineSchema = z.object({
+  id: z.string().min(1).max(40),
+  name: z.string().min(1).max(80),
+  kind: z.enum(mountKinds),
+  fromXMm: z.number().min(-20_000).max(20_000),
+  toXMm: z.number().min(-20_000).max(20_000),
+  /** distance of the line from the vehicle's middle, at its rear and front ends */
+  halfWidthRearMm: z.number().min(50).max(2000),
+  halfWidthFrontMm: z.number().min(50).max(2000),
+  /** height of the seat of the foot above ground */
+  zMm: z.number().min(100).max(5000),
+  /** fixed points along the line; null = anywhere between from and to */
+  pointsXMm: z.array(z.number().min(-20_000).max(20_000)).max(200).nullable(),
+}).refine((m) => m.toXMm > m.fromXMm, { path: ['toXMm'], message: 'the front end must lie forward of the rear end: raise toXMm' })
+export type MountLine = z.infer<typeof MountLineSchema>
+
+export const ObstacleSchema = z.object({
+  name: z.string().min(1).max(80),
+  xMm: z.number().min(-20_000).max(20_000), yMm: z.number().min(-5000).max(5000),
+  lengthMm: z.number().min(1).max(10_000), widthMm: z.number().min(1).max(5000), heightMm: z.number().min(1).max(2000),
+})
+
+/**
+ * A vehicle as the job needs it. Axes ISO 8855: x forward, y left, z up, origin on the ground below the middle of
+ * the rear axle. Lengths mm, masses kg.
+ */
+export const VehicleSchema = z.object({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1, 'give the vehicle a name').max(120),
+  body: z.enum(['van', 'pickup', 'camper', 'truck']),
+  note: z.string().max(500).default(''),
+  wheelbaseMm: sourced, trackWidthMm: sourced, lengthMm: sourced, widthMm: sourced, heightMm: sourced,
+  rearOverhangMm: sourced,
+  roofFromXMm: sourced, roofToXMm: sourced, roofWidthFrontMm: sourced, roofWidthRearMm: sourced, roofHeightMm: sourced,
+  centreOfMassHeightMm: sourced,
+  kerbFrontKg: sourced, kerbRearKg: sourced, occupantsKg: sourced,
+  roofMovingKg: sourced, roofParkedKg: sourced, footDownKg: sourced, footUpKg: sourced,
+  grossKg: sourced, frontAxleKg: sourced, rearAxleKg: sourced,
+  mounts: z.array(MountLineSchema).max(20).default([]),
+  obstacles: z.array(ObstacleSchema).max(40).default([]),
+})
+export type Vehicle = z.infer<typeof VehicleSchema>
+export type SourcedKey = { [K in keyof Vehicle]: Vehicle[K] extends Sourced ? K : never }[keyof Vehicle]
+
+type Field = { key: SourcedKey; label: string; dimension: 'length' | 'mass'; group: string }
+const field = (group: string, dimension: Field['dimension'], key: SourcedKey, label: string): Field => ({ key, label, dimension, group })
+
+/** One list drives the vehicle form, the limit card and what a missing figure is called. */
+export const vehicleFields: Field[] = [
+  field('Body', 'length', 'wheelbaseMm', 'Wheelbase'),
+  field('Body', 'length', 'trackWidthMm', 'Track width'),
+  field('Body', 'length', 'lengthMm', 'Overall length'),
+  field('Body', 'length', 'rearOverhangMm', 'Rear axle to rear end'),
+  field('Body', 'length', 'widthMm', 'Overall width'),
+  field('Body', 'length', 'heightMm', 'Overall height'),
+  field('Body', 'length', 'centreOfMassHeightMm', 'Centre of mass height'),
+  field('Roof', 'length', 'roofFromXMm', 'Roof rear edge, forward of rear axle'),
+  field('Roof', 'length', 'roofToXMm', 'Roof front edge, forward of rear axle'),
+  field('Roof', 'length', 'roofWidthRearMm', 'Roof width at rear, outside'),
+  field('Roof', 'length', 'roofWidthFrontMm', 'Roof width at front, outside'),
+  field('Roof', 'length', 'roofHeightMm', 'Roof skin above ground'),
+  field('Ratings', 'mass', 'roofMovingKg', 'Roof limit, moving'),
+  field('Ratings', 'mass', 'roofParkedKg', 'Roof limit, parked'),
+  field('Ratings', 'mass', 'footDownKg', 'Rating per foot, down'),
+  field('Ratings', 'mass', 'footUpKg', 'Rating per foot, up'),
+  field('Ratings', 'mass', 'grossKg', 'Gross vehicle mass'),
+  field('Ratings', 'mass', 'frontAxleKg', 'Front axle limit'),
+  field('Ratings', 'mass', 'rearAxleKg', 'Rear axle limit'),
+  field('Masses', 'mass', 'kerbFrontKg', 'Kerb mass on front axle'),
+  field('Masses', 'mass', 'kerbRearKg', 'Kerb mass on rear axle'),
+  field('Masses', 'mass', 'occupantsKg', 'People and load inside'),
+]
+export const fieldLabel = (key: SourcedKey): string => vehicleFields.find((f) => f.key === key)?.label ?? key
+
+/** Half distance between the two mount lines at a place along the vehicle: straight taper from rear to front. mm. */
+export const mountHalfWidthMm = (line: MountLine, xMm: number): number =>
+  line.halfWidthRearMm + ((line.halfWidthFrontMm - line.halfWidthRearMm) * (xMm - line.fromXMm)) / (line.toXMm - line.fromXMm)
+
+/** The nearest place to x where a foot may stand on this line. mm. */
+export function nearestMountX(line: MountLine, xMm: number): number {
+  if (line.pointsXMm?.length) return line.pointsXMm.reduce((best, p) => (Math.abs(p - xMm) < Math.abs(best - xMm) ? p : best))
+  return Math.min(line.toXMm, Math.max(line.fromXMm, xMm))
+}
