@@ -1,0 +1,112 @@
+import { profileOf, profiles, profileSection, sameShape } from '../../catalogue/profiles'
+import { equalPositions, planBars } from '../../spacing/spacing'
+import { nearestMountX, type Vehicle } from '../../vehicle/vehicle'
+import type { Family } from '../family'
+import { assemble, FOOT_LENGTH_MM, mountLineOf } from './assemble'
+import { crossbarExamples } from './examples'
+import { CrossbarParams } from './params'
+
+const profileChoices = () => profiles.map((p) => ({ value: p.id, label: p.name }))
+
+export const crossbarRack: Family<CrossbarParams> = {
+  id: 'crossbar-rack',
+  title: 'Crossbar roof rack',
+  params: CrossbarParams,
+  assemble,
+  start: (vehicle, brief) => {
+    const line = vehicle.mounts[0]
+    const plan = line && planBars(line, brief.cargo.filter((c) => c.counts !== 'parked'), { least: 2, most: 5 }, FOOT_LENGTH_MM).find((p) => p.meetsRules)
+    const barXMm = plan?.barXMm ?? (line ? equalPositions(line.fromXMm + 0.2 * (line.toXMm - line.fromXMm), line.toXMm - 0.2 * (line.toXMm - line.fromXMm), 3).map((x) => nearestMountX(line, x)) : [])
+    return {
+      mountId: line?.id ?? '', profileId: 'square-40x3-al6063t6', barXMm, overhangMm: 80, footHeightMm: 90,
+      bracketInsetMm: 0, bracketThicknessMm: 5, bracketWidthMm: 60, sideRails: false, railProfileId: 'round-25x2-al6061t6',
+      fairing: false, fairingHeightMm: 150, build: 'bolted', finish: 'powder',
+    }
+  },
+  handles: (params, vehicle) => {
+    const line = mountLineOf(params, vehicle)
+    if (!line) return []
+    return params.barXMm.map((xMm, i) => ({
+      id: `bar:${i}`, ref: `bar:${i}`, label: `Bar ${i + 1}`, xMm,
+      snap: (x) => {
+        const near = nearestMountX(line, x)
+        return line.pointsXMm?.length ? near : Math.min(line.toXMm, Math.max(line.fromXMm, Math.round(near / 5) * 5))
+      },
+      moved: (p, x) => ({ ...p, barXMm: p.barXMm.map((old, k) => (k === i ? x : old)) }),
+    }))
+  },
+  stations: (p) => p.barXMm,
+  restationed: (p, barXMm) => ({ ...p, barXMm }),
+  changes: (p, vehicle) => [...barMoves(p, vehicle), ...extraBar(p, vehicle), ...heavierProfiles(p), ...heights(p), ...trims(p)],
+  shorten: [
+    { id: 'overhang', label: 'shorter bar ends', most: (p) => 2 * Math.max(0, p.overhangMm - 20), apply: (p, d) => ({ ...p, overhangMm: p.overhangMm - d / 2 }) },
+    { id: 'inset', label: 'feet stepped inboard on folded brackets', most: (p) => 2 * Math.max(0, 300 - p.bracketInsetMm), apply: (p, d) => ({ ...p, bracketInsetMm: p.bracketInsetMm + d / 2 }) },
+  ],
+  fields: [
+    { key: 'mountId', label: 'Stands on', kind: 'choice', options: (v) => v.mounts.map((m) => ({ value: m.id, label: m.name })) },
+    { key: 'profileId', label: 'Bar profile', kind: 'choice', options: profileChoices },
+    { key: 'overhangMm', label: 'Bar past the foot, each end', kind: 'length', min: 0, max: 600 },
+    { key: 'footHeightMm', label: 'Foot height', kind: 'length', min: 0, max: 500, help: 'seat of the foot to underside of bar' },
+    { key: 'bracketInsetMm', label: 'Bracket step inboard', kind: 'length', min: 0, max: 300, help: '0 = foot directly on the mount line' },
+    { key: 'bracketThicknessMm', label: 'Bracket thickness', kind: 'length', min: 2, max: 20, when: (p) => p.bracketInsetMm > 0 },
+    { key: 'bracketWidthMm', label: 'Bracket width', kind: 'length', min: 20, max: 200, when: (p) => p.bracketInsetMm > 0 },
+    { key: 'sideRails', label: 'Side rails', kind: 'switch' },
+    { key: 'railProfileId', label: 'Rail profile', kind: 'choice', options: profileChoices, when: (p) => p.sideRails },
+    { key: 'fairing', label: 'Fixed front fairing', kind: 'switch' },
+    { key: 'fairingHeightMm', label: 'Fairing height', kind: 'length', min: 50, max: 600, when: (p) => p.fairing },
+    { key: 'build', label: 'Joints', kind: 'choice', options: () => [{ value: 'bolted', label: 'Bolted' }, { value: 'welded', label: 'Welded' }] },
+    { key: 'finish', label: 'Finish', kind: 'choice', options: () => [{ value: 'powder', label: 'Powder coated' }, { value: 'painted', label: 'Painted' }, { value: 'raw', label: 'Raw' }] },
+  ],
+  examples: crossbarExamples,
+}
+
+type Change = { label: string; params: CrossbarParams }
+
+/** Each bar a step forward or back, on its mounts. */
+function barMoves(p: CrossbarParams, vehicle: Vehicle): Change[] {
+  const line = mountLineOf(p, vehicle)
+  if (!line) return []
+  return p.barXMm.flatMap((x, i) =>
+    [50, -50, 100, -100, 200, -200, 300, -300].flatMap((step) => {
+      const to = line.pointsXMm?.length ? pointBeyond(line.pointsXMm, x, step) : nearestMountX(line, x + step)
+      if (to === null || to === x || p.barXMm.some((other, k) => k !== i && Math.abs(other - to) < FOOT_LENGTH_MM)) return []
+      const by = Math.abs(to - x)
+      return [{ label: `move bar ${i + 1} ${to > x ? 'forward' : 'back'} by {${by}}`, params: { ...p, barXMm: p.barXMm.map((old, k) => (k === i ? to : old)) } }]
+    }),
+  )
+}
+
+const pointBeyond = (points: number[], x: number, step: number): number | null => {
+  const ahead = points.filter((q) => (step > 0 ? q > x + 1 : q < x - 1))
+  return ahead.length ? ahead.reduce((best, q) => (Math.abs(q - x - step) < Math.abs(best - x - step) ? q : best)) : null
+}
+
+function extraBar(p: CrossbarParams, vehicle: Vehicle): Change[] {
+  const line = mountLineOf(p, vehicle)
+  const xs = [...p.barXMm].sort((a, b) => a - b)
+  if (!line || xs.length < 2 || xs.length >= 12) return []
+  const n = xs.length + 1
+  const even = equalPositions(xs[0], xs[xs.length - 1], n).map((x) => nearestMountX(line, x))
+  if (even.slice(1).some((x, k) => x - even[k] < FOOT_LENGTH_MM)) return []
+  return [{ label: `${n} bars, equally spaced between the end bars`, params: { ...p, barXMm: even } }]
+}
+
+/** Stiffer bars, same metal first and lightest first. */
+function heavierProfiles(p: CrossbarParams): Change[] {
+  const own = profileSection(p.profileId)
+  const metal = profileOf(p.profileId).materialId
+  const stiffer = profiles.filter((q) => q.materialId === metal && profileSection(q.id).wyMm3 > own.wyMm3).sort((a, b) => profileSection(a.id).areaMm2 - profileSection(b.id).areaMm2)
+  return [...stiffer, ...sameShape(p.profileId).filter((q) => q.id !== p.profileId)].map((q) => ({ label: `use ${q.name}`, params: { ...p, profileId: q.id } }))
+}
+
+const heights = (p: CrossbarParams): Change[] =>
+  [20, 40, 60, 80].filter((d) => p.footHeightMm - d >= 20).map((d) => ({ label: `lower the feet by {${d}}`, params: { ...p, footHeightMm: p.footHeightMm - d } }))
+
+function trims(p: CrossbarParams): Change[] {
+  const out: Change[] = []
+  if (p.bracketInsetMm > 0) out.push({ label: `bracket ${p.bracketThicknessMm + 3} mm thick`, params: { ...p, bracketThicknessMm: Math.min(20, p.bracketThicknessMm + 3) } })
+  if (p.bracketInsetMm > 10) out.push({ label: 'halve the bracket step', params: { ...p, bracketInsetMm: p.bracketInsetMm / 2 } })
+  if (p.fairing) out.push({ label: 'leave the fairing off', params: { ...p, fairing: false } })
+  if (p.sideRails) out.push({ label: 'leave the side rails off', params: { ...p, sideRails: false } })
+  return out
+}

@@ -1,0 +1,42 @@
+import { z } from 'zod'
+import { BriefSchema } from '../brief/brief'
+import { DesignSchema, familyOf } from '../families/all'
+import type { DisplayUnits } from '../quantity/units'
+import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
+
+export const stations = ['brief', 'measure', 'layout', 'loads', 'cut', 'hand-over'] as const
+export type Station = (typeof stations)[number]
+export const stationNames: Record<Station, string> = { brief: 'Brief', measure: 'Measure', layout: 'Layout', loads: 'Loads', cut: 'Cut', 'hand-over': 'Hand-over' }
+
+export const JOB_FORMAT = 'tide-line/job'
+export const JOB_VERSION = 1
+
+/** What the shop decided about one job. Intent only: everything computed is derived again from this. */
+export const JobSchema = z.object({
+  format: z.literal(JOB_FORMAT),
+  version: z.literal(JOB_VERSION),
+  title: z.string().trim().min(1, 'give the job a title').max(120),
+  due: z.iso.date('write the date as 2026-12-24').nullable(),
+  station: z.enum(stations),
+  units: z.object({ system: z.enum(['metric', 'inch']), fraction: z.union([z.literal(16), z.literal(32)]), mmStep: z.union([z.literal(1), z.literal(0.5)]) }),
+  brief: BriefSchema,
+  vehicle: VehicleSchema,
+  design: DesignSchema,
+  cut: z.object({
+    /** how much shorter the stock advisor may make a bar, mm */
+    maxShorterMm: z.number().min(0).max(600),
+    useRemnants: z.boolean(),
+  }),
+  notes: z.string().max(5000),
+})
+export type Job = z.infer<typeof JobSchema>
+
+export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Job {
+  const brief = BriefSchema.parse({})
+  const family = familyOf({ family: 'crossbar-rack' })
+  return {
+    format: JOB_FORMAT, version: JOB_VERSION, title, due: null, station: 'brief', units, brief, vehicle,
+    design: { family: 'crossbar-rack', params: family.start(vehicle, brief) },
+    cut: { maxShorterMm: 60, useRemnants: true }, notes: '',
+  }
+}

@@ -1,0 +1,23 @@
+import type { Rules } from '../rules/rules'
+
+/** Accelerations in g that act on every mass of a case, and whether the air does. Down, forward and left positive. */
+export type LoadCase = { id: string; name: string; when: 'driving' | 'parked'; downG: number; forwardG: number; leftG: number; wind: boolean; source: string }
+
+export function loadCases(rules: Rules, road: 'road' | 'rough track'): LoadCase[] {
+  const rough = road === 'rough track'
+  const securing = 'EN 12195-1:2010, table 2; 49 CFR 393.102'
+  const driving = (id: string, name: string, downG: number, forwardG: number, leftG: number, source: string, wind = false): LoadCase => ({ id, name, when: 'driving', downG, forwardG, leftG, wind, source })
+  return [
+    { id: 'parked', name: 'parked', when: 'parked', downG: 1, forwardG: 0, leftG: 0, wind: false, source: 'dead load' },
+    driving('cruise', 'driving, level', 1, 0, 0, 'dead load'),
+    driving('bump', rough ? 'rough track' : 'road bump', rough ? rules.roughG : rules.bumpG, 0, 0, "shop's own rule"),
+    driving('braking', 'braking', 1, rules.brakingG, 0, securing),
+    driving('pulling', 'pulling away', 1, -rules.pullingG, 0, securing),
+    driving('corner-left', 'cornering, load thrown left', 1, 0, rules.corneringG, securing),
+    driving('corner-right', 'cornering, load thrown right', 1, 0, -rules.corneringG, securing),
+    driving('wind', 'head wind at speed', 1, 0, 0, 'EN 1991-1-4, 4.5: q = ½·ρ·v²', true),
+  ]
+}
+
+/** Velocity pressure ½·ρ·v². km/h → Pa = N/m². */
+export const windPressurePa = (airDensity: number, speedKmh: number): number => 0.5 * airDensity * (speedKmh / 3.6) ** 2
