@@ -36,9 +36,10 @@ export type CrossbarStatics = {
  * A bar on two feet with free ends past them, point and patch loads (downward positive), positions from the bar's first end.
  * Reactions by moments; bending by Macaulay's brackets; deflection from E·I·v'''' = −q integrated with brackets and
  * v = 0 at both supports (Gere & Goodno, Mechanics of Materials, 8th ed., ch. 9; Roark table 8.1). Sag downward positive.
+ * `want` leaves out what a load case does not need: bending and sag cost far more than the reactions.
  * Feet support, they do not clamp: real feet clamp a little, which lowers moment and sag, the safe side.
  */
-export function crossbarStatics(given: CrossbarStaticsInput): CrossbarStatics {
+export function crossbarStatics(given: CrossbarStaticsInput, want: 'all' | 'strength' | 'reactions' = 'all'): CrossbarStatics {
   const [a, b] = given.supportsMm
   const loads = [
     ...given.pointLoads.map((p) => ({ forceN: p.forceN, middle: p.atMm })),
@@ -50,7 +51,7 @@ export function crossbarStatics(given: CrossbarStaticsInput): CrossbarStatics {
 
   const points = [...given.pointLoads.map((p) => ({ at: p.atMm, f: p.forceN })), { at: a, f: -leftN }, { at: b, f: -rightN }]
   const patches = given.patchLoads.map((p) => ({ from: p.fromMm, to: p.toMm, q: p.forceN / (p.toMm - p.fromMm) }))
-  const bracket = (x: number, n: number) => (x > 0 ? x ** n : 0)
+  const bracket = (x: number, n: 1 | 2 | 3 | 4) => (x <= 0 ? 0 : n === 1 ? x : n === 2 ? x * x : n === 3 ? x * x * x : x * x * x * x)
   // hogging negative: M(x) = −Σ F⟨x−a⟩ − Σ q/2(⟨x−from⟩² − ⟨x−to⟩²)
   const moment = (x: number) =>
     -points.reduce((s, p) => s + p.f * bracket(x - p.at, 1), 0) - patches.reduce((s, p) => s + (p.q / 2) * (bracket(x - p.from, 2) - bracket(x - p.to, 2)), 0)
@@ -62,6 +63,8 @@ export function crossbarStatics(given: CrossbarStaticsInput): CrossbarStatics {
   const slope = (bent(b) - bent(a)) / (b - a)
   const sag = (x: number) => -(bent(x) - bent(a) - slope * (x - a)) / EI
 
+  const nothing = { reactionsN: [leftN, rightN] as [number, number], maxMomentNmm: 0, maxMomentAtMm: a, stressMPa: 0, maxSagMm: 0, maxSagAtMm: a }
+  if (want === 'reactions') return nothing
   const breaks = [...new Set([0, given.lengthMm, ...points.map((p) => p.at), ...patches.flatMap((p) => [p.from, p.to])])].sort((x, y) => x - y)
   const worst = { moment: 0, momentAt: a, sag: 0, sagAt: a }
   const tryMoment = (x: number) => {
@@ -76,6 +79,7 @@ export function crossbarStatics(given: CrossbarStaticsInput): CrossbarStatics {
     const inset = Math.min(1e-6, (end - start) / 4)
     const [v0, v1] = [shear(start + inset), shear(end - inset)]
     if (v0 * v1 < 0) tryMoment(start + ((end - start) * v0) / (v0 - v1))
+    if (want === 'strength') return
     for (let i = 0; i <= 24; i++) {
       const x = start + ((end - start) * i) / 24
       const s = sag(x)
@@ -83,7 +87,7 @@ export function crossbarStatics(given: CrossbarStaticsInput): CrossbarStatics {
     }
   })
   return {
-    reactionsN: [leftN, rightN], maxMomentNmm: worst.moment, maxMomentAtMm: worst.momentAt,
+    ...nothing, maxMomentNmm: worst.moment, maxMomentAtMm: worst.momentAt,
     stressMPa: Math.abs(worst.moment) / given.sectionModulusMm3, maxSagMm: worst.sag, maxSagAtMm: worst.sagAt,
   }
 }

@@ -22,7 +22,7 @@ export type CaseResult = {
  * R_i = W/n + (W·(x − x̄) + M)·(x_i − x̄) / Σ(x_i − x̄)², the elastic bolt-group rule (Shigley, 10th ed., 8-12) laid along
  * the vehicle, so two bars share exactly by levers and the sum and the moment always balance. M is the pitching moment of the
  * horizontal force at the item's height above the feet. Across the vehicle each bar is solved on its two feet; the sideways force
- * adds a couple F·h / spread. `use` picks the least or the greatest of an estimated mass.
+ * adds a couple F·h / spread. Sag is worked for the level cases only. `use` picks the least or the greatest of an estimated mass.
  */
 export function shareLoads(assembly: Assembly, carried: Carried[], loadCase: LoadCase, rules: Rules, speedKmh: number | null, use: 'least' | 'most', person?: { bar: number; atMm: number }): CaseResult {
   const bars = assembly.members.filter((m) => m.id.startsWith('bar:'))
@@ -67,8 +67,8 @@ export function shareLoads(assembly: Assembly, carried: Carried[], loadCase: Loa
     const solved = crossbarStatics({
       lengthMm: 2 * half, supportsMm: clampSupports(supports, 2 * half), ...sectionInputs(bar.profileId),
       pointLoads: person?.bar === i ? [{ atMm: person.atMm, forceN: rules.personKg * G_M_S2 }] : [],
-      patchLoads: patches[i].flatMap((p) => onBar(p, half)),
-    })
+      patchLoads: patches[i].map((p) => onBar(p, half)),
+    }, use === 'least' ? 'reactions' : loadCase.downG === 1 && loadCase.forwardG === 0 && loadCase.leftG === 0 && !loadCase.wind ? 'all' : 'strength')
     const couple = couples[i] / (left.place.y - right.place.y)
     const footN = loadCase.downG * G_M_S2
     feetDownN.set(right, solved.reactionsN[0] - couple + right.massKg * footN)
@@ -95,7 +95,7 @@ function onBar(p: { y: number; width: number; forceN: number }, half: number) {
     from = Math.min(from, 2 * half - 1)
     to = from + 1
   }
-  return [{ fromMm: from, toMm: to, forceN: p.forceN }]
+  return { fromMm: from, toMm: to, forceN: p.forceN }
 }
 
 const clampSupports = ([a, b]: [number, number], length: number): [number, number] => [Math.max(0, Math.min(a, length - 2)), Math.min(length, Math.max(b, a + 1))]

@@ -8,7 +8,7 @@ const rule = (value: number, min: number, max: number, group: string, label: str
 export const RulesSchema = z.object({
   nearRatio: rule(0.85, 0.5, 0.99, 'Limits', 'A limit counts as near from this share', ''),
   heightMarginMm: rule(50, 0, 500, 'Limits', 'Air to leave under the lowest passage', 'mm'),
-  leastStability: rule(1.0, 0.5, 2, 'Limits', 'Least static stability factor', '', "shop's own; light vans lie near 1.1, cars near 1.4"),
+  leastStability: rule(0.95, 0.5, 2, 'Limits', 'Least static stability factor', '', "shop's own; light vans lie near 1.1, cars near 1.4"),
   yieldSafety: rule(1.67, 1, 4, 'Limits', 'Safety factor on yield', '', 'AISC 360-16 F1, ASD, Ω = 1.67'),
   sagRatio: rule(150, 50, 500, 'Limits', 'Bar sag: span divided by', '', "shop's own"),
   defaultOverhangMm: rule(600, 0, 3000, 'Limits', 'Free overhang to assume when an item has no rule (0 = do not assume)', 'mm'),

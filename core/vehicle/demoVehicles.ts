@@ -10,7 +10,7 @@ const unknown: Sourced = { value: null, method: 'unknown', source: '', date: '' 
 export const demoVehicles: Vehicle[] = [
   {
     id: 'tall-long-van', name: 'Tall long van', body: 'van', note: 'High roof, long wheelbase, rain gutter full length.',
-    wheelbaseMm: tape(3660), trackWidthMm: maker(1730), lengthMm: maker(5960), rearOverhangMm: tape(1290), widthMm: maker(2020), heightMm: tape(2590), centreOfMassHeightMm: assumed(860),
+    wheelbaseMm: tape(3660), trackWidthMm: maker(1730), lengthMm: maker(5960), rearOverhangMm: tape(1290), widthMm: maker(2020), heightMm: tape(2590), centreOfMassHeightMm: assumed(790),
     roofFromXMm: tape(-1180), roofToXMm: tape(3050), roofWidthRearMm: tape(1720), roofWidthFrontMm: tape(1640), roofHeightMm: tape(2575),
     kerbFrontKg: weighed(1185), kerbRearKg: weighed(965), occupantsKg: assumed(420),
     roofMovingKg: maker(150), roofParkedKg: maker(300), footDownKg: maker(75), footUpKg: maker(60),
@@ -30,7 +30,7 @@ export const demoVehicles: Vehicle[] = [
   },
   {
     id: 'camper-van', name: 'Camper van, middle roof', body: 'camper', note: 'Aluminium tracks bonded to the roof. Parked rating covers sleepers.',
-    wheelbaseMm: tape(3000), trackWidthMm: maker(1640), lengthMm: maker(5140), rearOverhangMm: tape(1050), widthMm: maker(1920), heightMm: tape(2310), centreOfMassHeightMm: assumed(800),
+    wheelbaseMm: tape(3000), trackWidthMm: maker(1640), lengthMm: maker(5140), rearOverhangMm: tape(1050), widthMm: maker(1920), heightMm: tape(2310), centreOfMassHeightMm: assumed(760),
     roofFromXMm: tape(-950), roofToXMm: tape(2500), roofWidthRearMm: tape(1560), roofWidthFrontMm: tape(1480), roofHeightMm: tape(2280),
     kerbFrontKg: maker(1080), kerbRearKg: maker(940), occupantsKg: assumed(380),
     roofMovingKg: maker(100), roofParkedKg: maker(280), footDownKg: maker(60), footUpKg: maker(45),

@@ -1,0 +1,67 @@
+import { type Assembly, assemblyMassKg } from '../assembly/assembly'
+import { familyOf } from '../families/all'
+import type { Figure } from '../figure/figure'
+import type { Issue } from '../issue/issue'
+import { ledger, type LedgerRow, massFigure } from '../limits/ledger'
+import { governingFirst, type Limit } from '../limits/limit'
+import { type FootRow, rackLimits } from '../limits/rackLimits'
+import { overallHeight, stability, vehicleLimits } from '../limits/vehicleLimits'
+import { carriedBy } from '../loads/carried'
+import type { CaseResult } from '../loads/shareLoads'
+import type { Rules } from '../rules/rules'
+import { supportOf } from '../spacing/spacing'
+import type { Job } from './job'
+
+export type Evaluation = {
+  assembly: Assembly
+  issues: Issue[]
+  limits: Limit[]
+  feet: FootRow[]
+  cases: CaseResult[]
+  ledger: LedgerRow[]
+  rackMassKg: number
+  moving: Figure
+  height: Figure
+  stability: { before: Figure; after: Figure }
+}
+
+/** brief → vehicle → assembly → checks. Pure: the same job and rules always give the same figures. */
+export function evaluate(job: Job, rules: Rules): Evaluation {
+  const family = familyOf(job.design)
+  const { assembly, issues } = family.assemble(job.design.params, job.vehicle)
+  const rack = rackLimits(assembly, carriedBy(assembly, job.brief), job.vehicle, job.brief, rules)
+  const rows = ledger(assembly, job.brief, rules)
+  return {
+    assembly, feet: rack.feet, cases: rack.cases, ledger: rows,
+    issues: [...issues, ...cargoIssues(job, assembly)],
+    limits: governingFirst([...vehicleLimits(assembly, job.vehicle, job.brief, rules), ...rack.limits]),
+    rackMassKg: assemblyMassKg(assembly), moving: massFigure(rows, 'driving'),
+    height: overallHeight(assembly, job.vehicle, job.brief), stability: stability(assembly, job.vehicle, job.brief),
+  }
+}
+
+/** Cargo that rests on nothing, pivots, tips, or stands inside other cargo. */
+function cargoIssues(job: Job, assembly: Assembly): Issue[] {
+  const barXMm = assembly.members.filter((m) => m.id.startsWith('bar:')).map((b) => b.path[0].x)
+  if (!barXMm.length) return []
+  const issues: Issue[] = []
+  job.brief.cargo.forEach((c, k) => {
+    const at = ['brief', 'cargo', k, 'xMm']
+    const s = supportOf(c, barXMm)
+    const middle = (Math.min(...barXMm) + Math.max(...barXMm)) / 2
+    const toMiddle = [{ path: at, to: middle - c.centreForwardMm }]
+    if (s.under.length === 0) issues.push({ code: 'load_on_nothing', at, item: c.name, fix: toMiddle })
+    else if (s.under.length === 1) issues.push({ code: 'load_on_one_bar', at, item: c.name, fix: null })
+    else {
+      const [fromMm, toMm] = [barXMm[s.under[0]], barXMm[s.under[s.under.length - 1]]]
+      const centreXMm = c.xMm + c.centreForwardMm
+      if (centreXMm < fromMm || centreXMm > toMm) issues.push({ code: 'load_tips', at, item: c.name, centreXMm, fromMm, toMm, fix: toMiddle })
+    }
+    for (const other of job.brief.cargo.slice(k + 1)) {
+      const together = c.counts === 'both' || other.counts === 'both' || c.counts === other.counts
+      const meets = Math.abs(c.xMm - other.xMm) < (c.lengthMm + other.lengthMm) / 2 - 1 && Math.abs(c.yMm - other.yMm) < (c.widthMm + other.widthMm) / 2 - 1
+      if (together && meets) issues.push({ code: 'loads_overlap', at: ['brief', 'cargo', k, 'yMm'], item: c.name, other: other.name, fix: null })
+    }
+  })
+  return issues
+}

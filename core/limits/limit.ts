@@ -1,0 +1,40 @@
+import { z } from 'zod'
+import { FigureSchema } from '../figure/figure'
+
+export const limitStates = ['clear', 'near', 'over', 'unknown'] as const
+/** One thing that may not be exceeded. `ratio` = used / allowed; null when either is unknown, and unknown never passes. */
+export const LimitSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  unit: z.enum(['mm', 'kg', 'N', 'MPa', '']),
+  used: FigureSchema,
+  allowed: FigureSchema,
+  ratio: z.number().nullable(),
+  state: z.enum(limitStates),
+  /** drawn part that governs */
+  ref: z.string().nullable(),
+  caution: z.string().nullable(),
+})
+export type Limit = z.infer<typeof LimitSchema>
+type Given = Omit<Limit, 'ratio' | 'state' | 'ref' | 'caution'> & { ref?: string | null; caution?: string; nearRatio: number; invert?: boolean }
+
+/** Builds a limit. `invert` for a floor instead of a ceiling: the figure must stay above what is allowed. */
+export function limit({ nearRatio, invert, ref = null, caution, ...given }: Given): Limit {
+  const [used, allowed] = [given.used.value, given.allowed.value]
+  const ratio = used === null || allowed === null ? null : invert ? quotient(allowed, used) : quotient(used, allowed)
+  return { ...given, ref, caution: caution ?? null, ratio, state: stateOf(ratio, nearRatio) }
+}
+
+const quotient = (top: number, bottom: number): number => (bottom > 0 ? Math.max(0, top / bottom) : top > 0 ? 99 : 0)
+
+export const stateOf = (ratio: number | null, nearRatio: number): Limit['state'] =>
+  ratio === null ? 'unknown' : ratio > 1 + 1e-9 ? 'over' : ratio >= nearRatio ? 'near' : 'clear'
+
+/** Governing first: over, then unknown, then near, then clear, each by ratio. */
+export const governingFirst = (limits: Limit[]): Limit[] => {
+  const rank = { over: 0, unknown: 1, near: 2, clear: 3 }
+  return [...limits].sort((a, b) => rank[a.state] - rank[b.state] || (b.ratio ?? 0) - (a.ratio ?? 0))
+}
+
+/** What a limit still needs before it can be assessed. */
+export const missingFor = (l: Limit): string[] => [...new Set([...l.used.missing, ...l.allowed.missing])]

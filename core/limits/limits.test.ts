@@ -1,0 +1,142 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { carriedBy } from '../loads/carried'
+import { loadCases, windPressurePa } from '../loads/loadCases'
+import { shareAlong, shareLoads } from '../loads/shareLoads'
+import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import type { Job } from '../job/job'
+import { G_M_S2 } from '../quantity/units'
+import { defaultRules } from '../rules/rules'
+import { missingFor } from './limit'
+import { relieve } from './relief'
+
+const [survey, oyster, spar, drone] = demoJobs
+const find = (job: Job, id: string) => evaluate(job, defaultRules).limits.find((l) => l.id === id)!
+const withVehicle = (job: Job, change: Partial<Job['vehicle']>): Job => ({ ...job, vehicle: { ...job.vehicle, ...change } })
+const unknown = { value: null, method: 'unknown' as const, source: '', date: '' }
+
+describe('sharing a load', () => {
+  test('100 N whose centre lies a quarter of the way from bar A to bar B: A 75 N, B 25 N, not half each', () =>
+    expect(shareAlong([0, 1000], 250, 100, 0)).toEqual([75, 25]))
+
+  test('three even bars, load over the middle one: a third each; a pitching moment of 200 N·m adds 100 N a metre off', () => {
+    expect(shareAlong([0, 1000, 2000], 1000, 90, 0).map(Math.round)).toEqual([30, 30, 30])
+    expect(shareAlong([0, 1000, 2000], 1000, 90, 200_000).map(Math.round)).toEqual([-70, 30, 130])
+  })
+
+  test('wind at 100 km/h presses with ½·1.225·27.78² = 472.6 Pa', () => expect(windPressurePa(1.225, 100)).toBeCloseTo(472.6, 1))
+
+  test('force and moment balance for any bars and any place', () => {
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.integer({ min: -2000, max: 4000 }), { minLength: 2, maxLength: 6 }), fc.integer({ min: -2000, max: 4000 }), fc.integer({ min: 1, max: 3000 }), (xs, x, N) => {
+        const shares = shareAlong(xs, x, N, 0)
+        expect(shares.reduce((s, r) => s + r, 0)).toBeCloseTo(N, 6)
+        expect(shares.reduce((s, r, i) => s + r * xs[i], 0)).toBeCloseTo(N * x, 2)
+      }),
+    )
+  })
+
+  test('the feet of each demo job carry exactly rack and cargo, in every case without wind', () => {
+    for (const job of demoJobs) {
+      const { assembly, moving } = evaluate(job, defaultRules)
+      const carried = carriedBy(assembly, job.brief)
+      for (const c of loadCases(defaultRules, job.brief.road).filter((l) => l.when === 'driving' && !l.wind)) {
+        const total = shareLoads(assembly, carried, c, defaultRules, 100, 'most').feetDownN.reduce((s, f) => s + f, 0)
+        expect(total).toBeCloseTo(moving.value! * G_M_S2 * c.downG, 4)
+      }
+    }
+  })
+
+  test('cornering shifts load to the outer feet and leaves the sum', () => {
+    const { assembly } = evaluate(survey, defaultRules)
+    const carried = carriedBy(assembly, survey.brief)
+    const [level, left] = ['cruise', 'corner-left'].map((id) => shareLoads(assembly, carried, loadCases(defaultRules, 'road').find((c) => c.id === id)!, defaultRules, 100, 'most').feetDownN)
+    const lefts = (f: number[]) => f.filter((_, i) => assembly.mounts[i].side === 'left').reduce((s, v) => s + v, 0)
+    expect(lefts(left)).toBeGreaterThan(lefts(level))
+  })
+})
+
+describe('the tide gauge of the survey van', () => {
+  test('roof moving: rack plus 12–15 + 42 + 31 kg against 150 kg, as a range', () => {
+    const roof = find(survey, 'roof.moving')
+    const rack = evaluate(survey, defaultRules).rackMassKg
+    expect(roof.used.value).toBeCloseTo(rack + 88, 6)
+    expect(roof.used.range?.[0]).toBeCloseTo(rack + 85, 6)
+  })
+
+  test('axles share by levers: front and rear add up to the gross mass', () => {
+    const [front, rear, gross] = ['axle.front', 'axle.rear', 'gross'].map((id) => find(survey, id).used.value!)
+    expect(front + rear).toBeCloseTo(gross, 6)
+  })
+
+  test('3.4 m poles centred at 950 on bars −250 … 2000 reach 500 past the rear bar and 650 past the front one: over 600', () => {
+    const overhang = find(survey, 'overhang.sampling-poles')
+    expect(overhang.used.value).toBe(650)
+    expect(overhang.state).toBe('over')
+    expect(overhang.used.assumes[0]).toContain('2200 mm overhanging both ends')
+  })
+
+  test('height: deck 2560 + 90 + 40 and a 420 case on it = 3110, under 3250 − 50', () => {
+    const height = find(survey, 'height.0')
+    expect(height.used.value).toBe(3110)
+    expect(height.allowed.value).toBe(3200)
+  })
+
+  test('static stability falls when the roof is loaded', () => {
+    const s = evaluate(survey, defaultRules).stability
+    expect(s.before.value).toBeCloseTo(1730 / 1580, 6)
+    expect(s.after.value!).toBeLessThan(s.before.value!)
+  })
+})
+
+describe('unknown is unknown', () => {
+  test.each([
+    ['roofMovingKg', 'roof.moving', 'Roof limit, moving'], ['footDownKg', 'foot.down', 'Rating per foot, down'],
+    ['grossKg', 'gross', 'Gross vehicle mass'], ['kerbRearKg', 'axle.rear', 'Kerb mass on rear axle'], ['wheelbaseMm', 'axle.front', 'Wheelbase'],
+  ])('without %s the limit %s is not assessed and names “%s”', (key, id, label) => {
+    const l = find(withVehicle(survey, { [key]: unknown }), id)
+    expect(l.state).toBe('unknown')
+    expect(missingFor(l)).toContain(label)
+  })
+
+  test('a cargo of unknown mass leaves roof, feet, bars and axles not assessed', () => {
+    const job = { ...survey, brief: { ...survey.brief, cargo: survey.brief.cargo.map((c, i) => (i ? c : { ...c, massKg: null, massBasis: 'unknown' as const })) } }
+    for (const id of ['roof.moving', 'foot.down', 'bar.bending', 'gross']) expect(find(job, id).state).toBe('unknown')
+  })
+
+  test('the oyster grower’s foot rating was never given', () => expect(find(oyster, 'foot.down').state).toBe('unknown'))
+  test('no speed, no wind case: the feet are not assessed', () =>
+    expect(find({ ...survey, brief: { ...survey.brief, speedKmh: null } }, 'foot.up').state).toBe('unknown'))
+})
+
+test('the demo jobs show every state', () => {
+  const states = new Set([survey, oyster, spar, drone].flatMap((j) => evaluate(j, defaultRules).limits.map((l) => l.state)))
+  expect([...states].sort()).toEqual(['clear', 'near', 'over', 'unknown'])
+})
+
+test('aluminium welded at the rails is judged at its welded strength: 170 → 55 MPa', () => {
+  const welded = { ...survey, design: { ...survey.design, params: { ...survey.design.params, sideRails: true, build: 'welded' as const } } }
+  expect(find(welded, 'bar.bending').allowed.value).toBeCloseTo(55 / 1.67, 6)
+})
+
+test('a step bracket of 60 × 5 under F at 40 mm: σ = 6·F·e/(b·t²)', () => {
+  const stepped = { ...survey, design: { ...survey.design, params: { ...survey.design.params, bracketInsetMm: 40 } } }
+  const bracket = find(stepped, 'bracket')
+  const F = bracket.used.with.find((i) => i.symbol === 'F')!.value!
+  expect(bracket.used.value).toBeCloseTo((6 * F * 40) / (60 * 25), 6)
+})
+
+test('every relief proposed for a limit that is over clears it or lowers it, and adds no new one over', () => {
+  for (const job of demoJobs) {
+    const now = evaluate(job, defaultRules)
+    for (const over of now.limits.filter((l) => l.state === 'over')) {
+      for (const r of relieve(job, over.id, defaultRules)) {
+        const after = evaluate(r.job, defaultRules)
+        expect(after.limits.find((l) => l.id === over.id)?.ratio ?? 0).toBeLessThan(over.ratio!)
+        expect(after.limits.filter((l) => l.state === 'over').length).toBeLessThanOrEqual(now.limits.filter((l) => l.state === 'over').length)
+      }
+    }
+  }
+  expect(relieve(survey, 'overhang.sampling-poles', defaultRules).some((r) => r.clears)).toBe(true)
+})
