@@ -29,11 +29,11 @@ export const demoJobs: Job[] = [
   withBrief(newJob('Spar carrier', van, INCH), {
     clientName: 'Spar and sail loft', contact: 'loft telephone', vehicleUse: 'Masts to and from the boatyards', loadClass: 'light', howOften: 'weekly', road: 'road', speedKmh: 90,
     passages: [{ name: 'loft door', heightMm: 3350 }], budgetMinor: 140_000, readyMadeMinor: null,
-    cargo: [item('spar', 1200, 0, { name: 'Spar 20 ft' }), item('ladder', 800, 480)],
-  }, { mountId: 'gutter', barXMm: [-600, 1000, 2600], profileId: 'square-40x3-steel', sideRails: true, railProfileId: 'round-25x2-steel', build: 'welded' }, { due: '2026-11-27', station: 'cut' }),
+    cargo: [item('spar', 875, 0, { name: 'Spar 20 ft' }), item('ladder', 700, 480)],
+  }, { mountId: 'gutter', barXMm: [-850, 300, 1450, 2600], profileId: 'square-40x3-steel', sideRails: true, railProfileId: 'round-25x2-steel', build: 'welded' }, { due: '2026-11-27', station: 'cut' }),
   withBrief(newJob('Panel and box bars', camper, METRIC), {
     clientName: 'Drone mapping pair', contact: 'by letter, van at the north mole', vehicleUse: 'Weeks away, sleeping below, batteries charged from the roof', loadClass: 'medium', howOften: 'daily', road: 'road', speedKmh: 110,
     passages: [{ name: 'home car port', heightMm: 2950 }], budgetMinor: 120_000, readyMadeMinor: 98_000,
     cargo: [item('solar-panel', 1500, 0), item('cargo-box', -150, 0, { lengthMm: 1300, massKg: { least: 30, most: 42 } })],
-  }, { mountId: 'track', barXMm: [-600, 300, 1050, 1950], profileId: 'square-30x2-al6063t6', footHeightMm: 140 }, { due: '2026-12-18', station: 'hand-over' }),
+  }, { mountId: 'track', barXMm: [-600, 300, 1000, 2000], profileId: 'square-30x2-al6063t6', footHeightMm: 140 }, { due: '2026-12-18', station: 'hand-over' }),
 ]

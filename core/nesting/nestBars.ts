@@ -1,0 +1,193 @@
+import { type BarNesting, type BarNestingInput, FIT_TOLERANCE_MM, priceOf, remnantOf, roomOf } from './barNesting'
+import { firstFit, shortageReason } from './firstFit'
+import { bestPattern, type Kind, maximalPatterns, type Pattern, valuablePatterns } from './patterns'
+
+/** A linear or integer programme solver, handed in: the core loads nothing itself. Model in CPLEX LP text. */
+export type LpSolution = { optimal: boolean; feasible: boolean; objective: number; primal: (name: string) => number; dual: (row: string) => number }
+export type Tools = {
+  solve: (model: string, timeLimitMs: number) => LpSolution
+  /** a clock in ms, for the time limit only */
+  now: () => number
+  progress?: (note: { stage: string; cost: number | null; lowerBound: number }) => void
+}
+
+const FULL_LIST = 1500
+const VALUABLE_LIST = 12_000
+
+/**
+ * Least-cost cutting of parts from bars (one-dimensional cutting stock, several lengths, limited remnants). Lengths mm, prices any unit.
+ *
+ * Patterns that take no further piece are listed in full when they are few; else columns are generated against the LP relaxation
+ * (Gilmore & Gomory 1961, 1963), and then every pattern whose reduced cost lies within the gap between incumbent and bound is listed:
+ * no other pattern can be part of a cheaper plan, so an optimum over that list is an optimum over all. `proven` is claimed only
+ * after the integer programme over such a list closed, or when the cost meets the bound.
+ */
+export function nestBars(input: BarNestingInput, tools: Tools): BarNesting {
+  const deadline = tools.now() + input.timeLimitMs
+  const unplaced: BarNesting['unplaced'] = []
+  const usable = input.stock.filter((s) => s.quantity !== 0 && roomOf(s.length, input) > input.kerf)
+  const mostRoom = Math.max(0, ...usable.map((s) => roomOf(s.length, input)))
+  const parts = input.parts.filter((p) => {
+    if (p.quantity > 0 && p.length + input.kerf > mostRoom + FIT_TOLERANCE_MM) unplaced.push({ partId: p.id, quantity: p.quantity, reason: shortageReason(p.length, input) })
+    return p.quantity > 0 && p.length + input.kerf <= mostRoom + FIT_TOLERANCE_MM
+  })
+  if (!parts.length) return { bars: [], unplaced, cost: 0, lowerBound: 0, proven: true }
+
+  const problem = pose(parts, usable, input)
+  const start = [firstFit({ ...input, parts, stock: usable }), firstFit({ ...input, parts, stock: usable }, 'cheapest')].filter((f) => f.unplaced.length === 0).sort((a, b) => a.cost - b.cost)[0]
+  const found = optimise(problem, start?.cost ?? Number.POSITIVE_INFINITY, tools, deadline)
+  if (!found || (start && start.cost < found.cost - 1e-9)) {
+    const plan = start ?? firstFit({ ...input, parts, stock: usable }, 'cheapest')
+    const lowerBound = Math.min(plan.cost, found?.lowerBound ?? 0)
+    return { ...plan, unplaced: [...unplaced, ...plan.unplaced], lowerBound, proven: plan.unplaced.length === 0 && plan.cost <= lowerBound + 1e-6 }
+  }
+  const { bars, missing } = layOut(problem, found.uses, parts, input)
+  const cost = bars.reduce((s, b) => s + priceOf(usable.find((u) => u.id === b.stockId) ?? b), 0)
+  const lowerBound = found.closed ? cost : Math.min(found.lowerBound, cost)
+  return { bars, unplaced: [...unplaced, ...missing], cost, lowerBound, proven: missing.length === 0 && (found.closed || cost <= lowerBound + 1e-6) }
+}
+
+type Stock = BarNestingInput['stock'][number]
+type Part = BarNestingInput['parts'][number]
+type Problem = { kinds: Kind[]; partKinds: number[]; stock: Stock[]; rooms: number[]; shortCost: number }
+type Column = { stock: number; pattern: Pattern }
+type Use = Column & { count: number }
+type Found = { uses: Use[]; cost: number; lowerBound: number; closed: boolean }
+
+function pose(parts: Part[], stock: Stock[], input: BarNestingInput): Problem {
+  const lengths = [...new Set(parts.map((p) => p.length))].sort((a, b) => b - a)
+  const partKinds = parts.map((p) => lengths.indexOf(p.length))
+  const kinds = lengths.map((l, k) => ({ weight: l + input.kerf, demand: parts.reduce((s, p, i) => s + (partKinds[i] === k ? p.quantity : 0), 0) }))
+  const dearest = Math.max(...stock.map(priceOf))
+  // a piece left out costs more than any bar, so pieces are left out only when the stock runs short
+  return { kinds, partKinds, stock, rooms: stock.map((s) => roomOf(s.length, input)), shortCost: 10 * dearest + 1000 }
+}
+
+function optimise(problem: Problem, incumbent: number, tools: Tools, deadline: number): Found | null {
+  const { kinds, stock, rooms } = problem
+  const full = listAll(rooms, (room) => maximalPatterns(kinds, room, FULL_LIST), FULL_LIST)
+  if (full) {
+    const solved = integer(problem, full, tools, deadline)
+    return solved && { ...solved, closed: solved.closed, lowerBound: solved.closed ? solved.cost : solved.lowerBound }
+  }
+  const relaxed = relax(problem, tools, deadline, incumbent)
+  if (!relaxed) return null
+  const first = integer(problem, relaxed.columns, tools, Math.min(deadline, tools.now() + (deadline - tools.now()) / 3))
+  const best = Math.min(incumbent, first?.cost ?? Number.POSITIVE_INFINITY)
+  tools.progress?.({ stage: 'proving', cost: best, lowerBound: relaxed.lowerBound })
+  if (first && first.cost <= relaxed.lowerBound + 1e-6) return { ...first, lowerBound: first.cost, closed: true }
+  if (relaxed.exact && Number.isFinite(best) && tools.now() < deadline) {
+    const gap = best - relaxed.lowerBound + 1e-6
+    const worthwhile = listAll(stock.map((_, s) => s), (s) => valuablePatterns(kinds, relaxed.values, rooms[s], priceOf(stock[s]) + relaxed.scarcity[s] - gap, VALUABLE_LIST), VALUABLE_LIST)
+    if (worthwhile) {
+      const last = integer(problem, worthwhile, tools, deadline)
+      if (last?.closed) return { ...last, lowerBound: last.cost }
+      if (last && last.cost < best) return { ...last, lowerBound: relaxed.lowerBound, closed: false }
+    }
+  }
+  return first && { ...first, lowerBound: relaxed.lowerBound, closed: false }
+}
+
+/** One list of columns over all stock, or null when it would be longer than `most`. Equal stock shares its patterns. */
+function listAll<T extends number>(keys: T[], patternsFor: (key: T) => Pattern[] | null, most: number): Column[] | null {
+  const columns: Column[] = []
+  const known = new Map<T, Pattern[]>()
+  for (const [stock, key] of keys.entries()) {
+    const patterns = known.get(key) ?? patternsFor(key)
+    if (!patterns) return null
+    known.set(key, patterns)
+    for (const pattern of patterns) columns.push({ stock, pattern })
+    if (columns.length > most) return null
+  }
+  return columns
+}
+
+/** Column generation to the LP optimum, or to a bound that holds (Farley 1990) when time or pricing runs out. */
+function relax(problem: Problem, tools: Tools, deadline: number, incumbent: number): { columns: Column[]; lowerBound: number; values: number[]; scarcity: number[]; exact: boolean } | null {
+  const { kinds, stock, rooms } = problem
+  const columns: Column[] = []
+  const seen = new Set<string>()
+  const add = (c: Column) => {
+    const key = `${c.stock}:${c.pattern.join(',')}`
+    if (seen.has(key)) return false
+    seen.add(key)
+    columns.push(c)
+    return true
+  }
+  stock.forEach((_, s) => {
+    for (let k = 0; k < kinds.length; k++) {
+      const n = Math.min(kinds[k].demand, Math.floor((rooms[s] + FIT_TOLERANCE_MM) / kinds[k].weight))
+      if (n > 0) add({ stock: s, pattern: kinds.map((_, i) => (i === k ? n : 0)) })
+    }
+  })
+  let lowerBound = 0
+  for (let round = 0; ; round++) {
+    const lp = tools.solve(model(problem, columns, false), Math.max(50, deadline - tools.now()))
+    if (!lp.optimal) return null
+    const values = kinds.map((_, k) => Math.max(0, lp.dual(`k${k}`)))
+    const scarcity = stock.map((s, i) => (s.quantity === null ? 0 : Math.max(0, -lp.dual(`s${i}`))))
+    let scale = 1
+    let added = false
+    let exact = true
+    for (let s = 0; s < stock.length; s++) {
+      const own = priceOf(stock[s]) + scarcity[s]
+      const priced = bestPattern(kinds, values, rooms[s])
+      if (priced.bound > own + 1e-6) scale = Math.min(scale, own / priced.bound)
+      if (priced.bound > priced.value + 1e-6) exact = false
+      if (priced.value > own + 1e-7) added = add({ stock: s, pattern: priced.pattern }) || added
+    }
+    const dualCost = scale * kinds.reduce((sum, kind, k) => sum + kind.demand * values[k], 0) - scarcity.reduce((sum, m, s) => sum + m * (stock[s].quantity ?? 0), 0)
+    lowerBound = Math.max(lowerBound, dualCost)
+    if (round % 5 === 0) tools.progress?.({ stage: 'searching', cost: Number.isFinite(incumbent) ? incumbent : null, lowerBound })
+    if (!added || tools.now() > deadline - 200) return { columns, lowerBound, values, scarcity, exact: exact && !added }
+  }
+}
+
+function integer(problem: Problem, columns: Column[], tools: Tools, deadline: number): Found | null {
+  const solved = tools.solve(model(problem, columns, true), Math.max(50, deadline - tools.now()))
+  if (!solved.feasible) return null
+  const uses = columns.map((c, i) => ({ ...c, count: Math.round(solved.primal(`x${i}`)) })).filter((u) => u.count > 0)
+  return { uses, cost: solved.objective, lowerBound: 0, closed: solved.optimal }
+}
+
+/** min Σ price·x + short·u, each kind covered, limited stock not exceeded. */
+function model({ kinds, stock, shortCost }: Problem, columns: Column[], whole: boolean): string {
+  const scarce = stock.every((s) => s.quantity !== null)
+  const cost = columns.map((c, i) => `${priceOf(stock[c.stock])} x${i}`)
+  const rows = kinds.map((_, k) => columns.flatMap((c, i) => (c.pattern[k] ? [`${c.pattern[k]} x${i}`] : [])))
+  const lines = ['Minimize', wrap([...cost, ...(scarce ? kinds.map((_, k) => `${shortCost} u${k}`) : [])]), 'Subject To']
+  kinds.forEach((kind, k) => {
+    lines.push(`k${k}: ${wrap([...rows[k], ...(scarce || !rows[k].length ? [`1 u${k}`] : [])])} >= ${kind.demand}`)
+  })
+  stock.forEach((s, i) => {
+    const terms = columns.flatMap((c, j) => (c.stock === i ? [`1 x${j}`] : []))
+    if (s.quantity !== null && terms.length) lines.push(`s${i}: ${wrap(terms)} <= ${s.quantity}`)
+  })
+  if (whole) lines.push('General', columns.map((_, i) => `x${i}`).join('\n'))
+  return [...lines, 'End'].join('\n')
+}
+
+const wrap = (terms: string[]): string => terms.map((t, i) => (i && i % 12 === 0 ? `\n+ ${t}` : i ? `+ ${t}` : t)).join(' ')
+
+/** Turns counted patterns into bars of named parts; a bar may come out with fewer cuts than its pattern when demand is met. */
+function layOut(problem: Problem, uses: Use[], parts: Part[], input: BarNestingInput): { bars: BarNesting['bars']; missing: BarNesting['unplaced'] } {
+  const left = parts.map((p) => p.quantity)
+  const bars: BarNesting['bars'] = []
+  for (const use of uses) {
+    for (let n = 0; n < use.count; n++) {
+      const cuts: { partId: string; length: number }[] = []
+      use.pattern.forEach((count, kind) => {
+        for (let c = 0; c < count; c++) {
+          const i = parts.findIndex((_, p) => problem.partKinds[p] === kind && left[p] > 0)
+          if (i < 0) break
+          left[i]--
+          cuts.push({ partId: parts[i].id, length: parts[i].length })
+        }
+      })
+      const s = problem.stock[use.stock]
+      if (cuts.length) bars.push({ stockId: s.id, length: s.length, cuts, remnant: remnantOf(s.length, cuts, input) })
+    }
+  }
+  const missing = parts.flatMap((p, i) => (left[i] > 0 ? [{ partId: p.id, quantity: left[i], reason: shortageReason(p.length, input) }] : []))
+  return { bars, missing }
+}
