@@ -9,6 +9,8 @@ export type Member = {
   id: string
   mark: string
   name: string
+  /** a bar carries cargo and stands on feet; a rail only ties bars together */
+  role: 'bar' | 'rail'
   profileId: string
   path: Vec3[]
   ends: [EndTreatment, EndTreatment]
@@ -18,6 +20,8 @@ export type Plate = {
   id: string
   mark: string
   name: string
+  /** a bracket holds a foot to a bar and is repeated; a fairing faces the wind at `place` */
+  role: 'bracket' | 'fairing'
   materialId: string
   thicknessMm: number
   flatLengthMm: number
@@ -30,7 +34,17 @@ export type Plate = {
 export type Hardware = { name: string; quantity: number; for: string }
 export type Joint = { id: string; kind: 'bolt' | 'weld' | 'clamp'; between: string[] }
 /** Where the rack meets the roof. Ratings in kg, null = unknown. */
-export type Mount = { id: string; mark: string; kind: MountKind; memberId: string; side: 'left' | 'right'; place: Vec3; massKg: number; downKg: number | null; upKg: number | null }
+export type Mount = {
+  id: string
+  mark: string
+  kind: MountKind
+  memberId: string
+  side: 'left' | 'right'
+  place: Vec3
+  massKg: number
+  downKg: number | null
+  upKg: number | null
+}
 
 export type Assembly = {
   members: Member[]
@@ -43,6 +57,9 @@ export type Assembly = {
 }
 
 export const emptyAssembly: Assembly = { members: [], plates: [], joints: [], hardware: [], mounts: [], deckZMm: null }
+
+/** The members that cargo rests on, in mark order. */
+export const loadBars = (a: Assembly): Member[] => a.members.filter((m) => m.role === 'bar')
 
 export const memberLengthMm = (m: Member): number =>
   m.path.slice(1).reduce((sum, p, k) => sum + Math.hypot(p.x - m.path[k].x, p.y - m.path[k].y, p.z - m.path[k].z), 0)

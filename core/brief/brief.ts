@@ -19,7 +19,10 @@ export const BriefSchema = z.object({
   road: z.enum(['road', 'rough track']).default('road'),
   speedKmh: z.number().min(0).max(250).nullable().default(null),
   /** every height the vehicle must pass under, with the load on */
-  passages: z.array(z.object({ name: z.string().max(80), heightMm: z.number().min(500).max(10_000).nullable() })).max(20).default([]),
+  passages: z
+    .array(z.object({ name: z.string().max(80), heightMm: z.number().min(500).max(10_000).nullable() }))
+    .max(20)
+    .default([]),
   budgetMinor: money.default(null),
   readyMadeMinor: money.default(null),
   readyMadeNote: z.string().max(200).default(''),

@@ -5,7 +5,9 @@ const dimension = z.number().min(1, 'must be 1 mm or more').max(20_000, 'must be
 export const CargoSchema = z.object({
   id: z.string().min(1).max(60),
   name: z.string().min(1, 'give the item a name').max(120),
-  massKg: z.object({ least: z.number().min(0).max(5000), most: z.number().min(0).max(5000) }).nullable()
+  massKg: z
+    .object({ least: z.number().min(0).max(5000), most: z.number().min(0).max(5000) })
+    .nullable()
     .refine((m) => m === null || m.most >= m.least, 'the greatest mass is less than the least: swap them'),
   massBasis: z.enum(['weighed', 'maker', 'estimated', 'unknown']),
   lengthMm: dimension,

@@ -10,16 +10,78 @@ export type Material = {
   /** yield within 25 mm of a weld: Aluminum Design Manual 2015, table A.4.3; steels keep theirs */
   weldedYieldMPa: number
   source: string
+  /** merchant's price for bar and sheet, minor units per kg; shop's own figure until a quote is in */
+  pricePerKgMinor: number
   /** what the choice carries with it, for the swap table */
   notes: string
 }
 
 export const materials: Material[] = [
-  { id: 'steel', name: 'Steel S235', group: 'steel', densityKgM3: 7850, elasticMPa: 210_000, shearMPa: 81_000, yieldMPa: 235, weldedYieldMPa: 235, source: 'EN 10219-1, S235JRH; EN 1993-1-1, 3.2.6', notes: 'MIG or stick; needs coating; isolate from aluminium' },
-  { id: 'stainless', name: 'Stainless 304', group: 'stainless', densityKgM3: 7900, elasticMPa: 200_000, shearMPa: 77_000, yieldMPa: 210, weldedYieldMPa: 210, source: 'EN 10088-2, 1.4301; EN 1993-1-4', notes: 'TIG; no coat needed; galls; isolate from aluminium' },
-  { id: 'al6061t6', name: 'Aluminium 6061-T6', group: 'aluminium', densityKgM3: 2700, elasticMPa: 68_900, shearMPa: 26_000, yieldMPa: 240, weldedYieldMPa: 105, source: 'Aluminum Design Manual 2015, table A.4.3 (35 ksi)', notes: 'TIG or spool gun; strength falls to about 105 MPa within 25 mm of a weld' },
-  { id: 'al6063t5', name: 'Aluminium 6063-T5', group: 'aluminium', densityKgM3: 2700, elasticMPa: 68_900, shearMPa: 26_000, yieldMPa: 110, weldedYieldMPa: 55, source: 'Aluminum Design Manual 2015, table A.4.3 (16 ksi)', notes: 'Bolted extrusion; strength falls to about 55 MPa within 25 mm of a weld' },
-  { id: 'al6063t6', name: 'Aluminium 6063-T6', group: 'aluminium', densityKgM3: 2700, elasticMPa: 68_900, shearMPa: 26_000, yieldMPa: 170, weldedYieldMPa: 55, source: 'Aluminum Design Manual 2015, table A.4.3 (25 ksi)', notes: 'TIG; strength falls to about 55 MPa within 25 mm of a weld' },
+  {
+    id: 'steel',
+    name: 'Steel S235',
+    group: 'steel',
+    densityKgM3: 7850,
+    elasticMPa: 210_000,
+    shearMPa: 81_000,
+    yieldMPa: 235,
+    weldedYieldMPa: 235,
+    source: 'EN 10219-1, S235JRH; EN 1993-1-1, 3.2.6',
+    pricePerKgMinor: 310,
+    notes: 'MIG or stick; needs coating; isolate from aluminium',
+  },
+  {
+    id: 'stainless',
+    name: 'Stainless 304',
+    group: 'stainless',
+    densityKgM3: 7900,
+    elasticMPa: 200_000,
+    shearMPa: 77_000,
+    yieldMPa: 210,
+    weldedYieldMPa: 210,
+    source: 'EN 10088-2, 1.4301; EN 1993-1-4',
+    pricePerKgMinor: 880,
+    notes: 'TIG; no coat needed; galls; isolate from aluminium',
+  },
+  {
+    id: 'al6061t6',
+    name: 'Aluminium 6061-T6',
+    group: 'aluminium',
+    densityKgM3: 2700,
+    elasticMPa: 68_900,
+    shearMPa: 26_000,
+    yieldMPa: 240,
+    weldedYieldMPa: 105,
+    source: 'Aluminum Design Manual 2015, table A.4.3 (35 ksi)',
+    pricePerKgMinor: 1050,
+    notes: 'TIG or spool gun; strength falls to about 105 MPa within 25 mm of a weld',
+  },
+  {
+    id: 'al6063t5',
+    name: 'Aluminium 6063-T5',
+    group: 'aluminium',
+    densityKgM3: 2700,
+    elasticMPa: 68_900,
+    shearMPa: 26_000,
+    yieldMPa: 110,
+    weldedYieldMPa: 55,
+    source: 'Aluminum Design Manual 2015, table A.4.3 (16 ksi)',
+    pricePerKgMinor: 940,
+    notes: 'Bolted extrusion; strength falls to about 55 MPa within 25 mm of a weld',
+  },
+  {
+    id: 'al6063t6',
+    name: 'Aluminium 6063-T6',
+    group: 'aluminium',
+    densityKgM3: 2700,
+    elasticMPa: 68_900,
+    shearMPa: 26_000,
+    yieldMPa: 170,
+    weldedYieldMPa: 55,
+    source: 'Aluminum Design Manual 2015, table A.4.3 (25 ksi)',
+    pricePerKgMinor: 960,
+    notes: 'TIG; strength falls to about 55 MPa within 25 mm of a weld',
+  },
 ]
 
 export const materialOf = (id: string): Material => {

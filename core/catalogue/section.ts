@@ -9,9 +9,14 @@ export const ShapeSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('angle'), heightMm: mm, widthMm: mm, thicknessMm: mm }),
   z.object({ kind: z.literal('channel'), heightMm: mm, widthMm: mm, webMm: mm, flangeMm: mm }),
   z.object({
-    kind: z.literal('slotted'), heightMm: mm, widthMm: mm,
+    kind: z.literal('slotted'),
+    heightMm: mm,
+    widthMm: mm,
     /** maker's values: slots make a closed formula meaningless */
-    areaMm2: z.number().positive(), iyMm4: z.number().positive(), izMm4: z.number().positive(), torsionMm4: z.number().positive(),
+    areaMm2: z.number().positive(),
+    iyMm4: z.number().positive(),
+    izMm4: z.number().positive(),
+    torsionMm4: z.number().positive(),
   }),
 ])
 export type Shape = z.infer<typeof ShapeSchema>
@@ -40,16 +45,39 @@ export function sectionOf(shape: Shape): Section {
   const fault = shapeFault(shape)
   if (fault) throw new Error(fault.message)
   switch (shape.kind) {
-    case 'round': return roundTube(shape.outsideDiameterMm, shape.wallMm)
-    case 'rectangular': return rectangularTube(shape)
+    case 'round':
+      return roundTube(shape.outsideDiameterMm, shape.wallMm)
+    case 'rectangular':
+      return rectangularTube(shape)
     case 'flat': {
       const { heightMm: h, widthMm: b } = shape
       const [long, short] = [Math.max(b, h), Math.min(b, h)]
-      return whole(b * h, (b * h ** 3) / 12, (h * b ** 3) / 12, (long * short ** 3) * (1 / 3 - 0.21 * (short / long) * (1 - short ** 4 / (12 * long ** 4))), h / 2, h, b, 2 * (b + h))
+      return whole(
+        b * h,
+        (b * h ** 3) / 12,
+        (h * b ** 3) / 12,
+        long * short ** 3 * (1 / 3 - 0.21 * (short / long) * (1 - short ** 4 / (12 * long ** 4))),
+        h / 2,
+        h,
+        b,
+        2 * (b + h),
+      )
     }
-    case 'angle': return angleSection(shape)
-    case 'channel': return channelSection(shape)
-    case 'slotted': return whole(shape.areaMm2, shape.iyMm4, shape.izMm4, shape.torsionMm4, shape.heightMm / 2, shape.heightMm, shape.widthMm, 2 * (shape.heightMm + shape.widthMm))
+    case 'angle':
+      return angleSection(shape)
+    case 'channel':
+      return channelSection(shape)
+    case 'slotted':
+      return whole(
+        shape.areaMm2,
+        shape.iyMm4,
+        shape.izMm4,
+        shape.torsionMm4,
+        shape.heightMm / 2,
+        shape.heightMm,
+        shape.widthMm,
+        2 * (shape.heightMm + shape.widthMm),
+      )
   }
 }
 
@@ -58,20 +86,41 @@ export function shapeFault(shape: Shape): { field: string; message: string } | n
   const over = (field: string, thickness: number, room: number) =>
     thickness > room + 1e-9 ? { field, message: `${field} ${thickness} mm does not fit: use ${room} mm or less` } : null
   switch (shape.kind) {
-    case 'round': return over('wallMm', shape.wallMm, shape.outsideDiameterMm / 2)
+    case 'round':
+      return over('wallMm', shape.wallMm, shape.outsideDiameterMm / 2)
     case 'rectangular': {
       const least = Math.min(shape.heightMm, shape.widthMm)
       return over('wallMm', shape.wallMm, least / 2) ?? over('outsideRadiusMm', shape.outsideRadiusMm, least / 2)
     }
-    case 'angle': return over('thicknessMm', shape.thicknessMm, Math.min(shape.heightMm, shape.widthMm))
-    case 'channel': return over('flangeMm', shape.flangeMm, shape.heightMm / 2) ?? over('webMm', shape.webMm, shape.widthMm)
-    case 'slotted': return over('areaMm2', shape.areaMm2, shape.heightMm * shape.widthMm)
-    case 'flat': return null
+    case 'angle':
+      return over('thicknessMm', shape.thicknessMm, Math.min(shape.heightMm, shape.widthMm))
+    case 'channel':
+      return over('flangeMm', shape.flangeMm, shape.heightMm / 2) ?? over('webMm', shape.webMm, shape.widthMm)
+    case 'slotted':
+      return over('areaMm2', shape.areaMm2, shape.heightMm * shape.widthMm)
+    case 'flat':
+      return null
   }
 }
 
-const whole = (areaMm2: number, iyMm4: number, izMm4: number, torsionMm4: number, fibreMm: number, heightMm: number, widthMm: number, perimeterMm: number): Section => ({
-  areaMm2, iyMm4, izMm4, torsionMm4, wyMm3: iyMm4 / fibreMm, heightMm, widthMm, perimeterMm,
+const whole = (
+  areaMm2: number,
+  iyMm4: number,
+  izMm4: number,
+  torsionMm4: number,
+  fibreMm: number,
+  heightMm: number,
+  widthMm: number,
+  perimeterMm: number,
+): Section => ({
+  areaMm2,
+  iyMm4,
+  izMm4,
+  torsionMm4,
+  wyMm3: iyMm4 / fibreMm,
+  heightMm,
+  widthMm,
+  perimeterMm,
 })
 
 function roundTube(D: number, t: number): Section {
@@ -87,7 +136,13 @@ function rectangularTube({ heightMm: h, widthMm: b, wallMm: t, outsideRadiusMm: 
   const enclosed = (b - t) * (h - t) - (4 - Math.PI) * rm ** 2
   const middle = 2 * (b - t + (h - t)) - (8 - 2 * Math.PI) * rm
   return whole(
-    outer.area - inner.area, outer.iy - inner.iy, outer.iz - inner.iz, (4 * enclosed ** 2 * t) / middle, h / 2, h, b,
+    outer.area - inner.area,
+    outer.iy - inner.iy,
+    outer.iz - inner.iz,
+    (4 * enclosed ** 2 * t) / middle,
+    h / 2,
+    h,
+    b,
     2 * (b + h) - (8 - 2 * Math.PI) * r,
   )
 }

@@ -1,8 +1,16 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { crossbarStatics, crossbarStaticsExample, CrossbarStaticsInput } from './statics'
+import { CrossbarStaticsInput, crossbarStatics, crossbarStaticsExample } from './statics'
 
-const bar = { lengthMm: 1500, supportsMm: [200, 1300] as [number, number], pointLoads: [], patchLoads: [], elasticMPa: 210_000, secondMomentMm4: 21_300, sectionModulusMm3: 1331 }
+const bar = {
+  lengthMm: 1500,
+  supportsMm: [200, 1300] as [number, number],
+  pointLoads: [],
+  patchLoads: [],
+  elasticMPa: 210_000,
+  secondMomentMm4: 21_300,
+  sectionModulusMm3: 1331,
+}
 
 test('50 kg spread over an 1100 mm span: R 245.2, M = F·L/8 = 67 416 N·mm, sag = 5FL³/384EI = 1.9 mm', () => {
   const r = crossbarStatics(CrossbarStaticsInput.parse(crossbarStaticsExample))
@@ -31,7 +39,10 @@ test('a load outside the bar is refused by name', () => {
 })
 
 test('forces and moments balance for any loads, and twice the load is twice the sag', () => {
-  const loads = fc.array(fc.record({ atMm: fc.integer({ min: 0, max: 1500 }), forceN: fc.integer({ min: -500, max: 2000 }) }), { minLength: 1, maxLength: 6 })
+  const loads = fc.array(fc.record({ atMm: fc.integer({ min: 0, max: 1500 }), forceN: fc.integer({ min: -500, max: 2000 }) }), {
+    minLength: 1,
+    maxLength: 6,
+  })
   fc.assert(
     fc.property(loads, fc.integer({ min: 0, max: 700 }), fc.integer({ min: 10, max: 800 }), (pointLoads, from, width) => {
       const patchLoads = [{ fromMm: from, toMm: from + width, forceN: 400 }]
@@ -40,7 +51,11 @@ test('forces and moments balance for any loads, and twice the load is twice the 
       expect(one.reactionsN[0] + one.reactionsN[1]).toBeCloseTo(total, 6)
       const aboutEnd = pointLoads.reduce((s, p) => s + p.forceN * p.atMm, 400 * (from + width / 2))
       expect(one.reactionsN[0] * 200 + one.reactionsN[1] * 1300).toBeCloseTo(aboutEnd, 3)
-      const two = crossbarStatics({ ...bar, pointLoads: pointLoads.map((p) => ({ ...p, forceN: 2 * p.forceN })), patchLoads: [{ ...patchLoads[0], forceN: 800 }] })
+      const two = crossbarStatics({
+        ...bar,
+        pointLoads: pointLoads.map((p) => ({ ...p, forceN: 2 * p.forceN })),
+        patchLoads: [{ ...patchLoads[0], forceN: 800 }],
+      })
       expect(two.maxSagMm).toBeCloseTo(2 * one.maxSagMm, 6)
     }),
   )

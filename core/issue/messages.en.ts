@@ -13,7 +13,8 @@ const messages: Messages = {
   bar_hits_obstacle: (i, mm) => `Bar ${i.bar + 1} fouls the ${i.obstacle} by ${mm(-i.clearMm)}: move the bar or raise the feet.`,
   load_on_nothing: (i) => `${i.item} rests on no bar: move it over the bars or move the bars under it.`,
   load_on_one_bar: (i) => `${i.item} rests on one bar only and can pivot on it: bring a second bar under it.`,
-  load_tips: (i, mm) => `${i.item} tips: its centre of mass at ${mm(i.centreXMm)} lies outside its supports, ${mm(i.fromMm)} to ${mm(i.toMm)}.`,
+  load_tips: (i, mm) =>
+    `${i.item} tips: its centre of mass at ${mm(i.centreXMm)} lies outside its supports, ${mm(i.fromMm)} to ${mm(i.toMm)}.`,
   loads_overlap: (i) => `${i.item} and ${i.other} take the same space: move one of them.`,
 }
 

@@ -8,32 +8,103 @@ import { type Job, newJob } from './job'
 /** A catalogue accessory set on the vehicle at a place. */
 export const placed = (draft: CargoDraft & { id: string }, id: string, xMm: number, yMm: number, over: Partial<Cargo> = {}): Cargo =>
   CargoSchema.parse({ ...draft, id, xMm, yMm, ...over })
-const item = (accessory: string, xMm: number, yMm: number, over: Partial<Cargo> = {}) => placed(accessories.find((a) => a.id === accessory)!, accessory, xMm, yMm, over)
+const item = (accessory: string, xMm: number, yMm: number, over: Partial<Cargo> = {}) =>
+  placed(accessories.find((a) => a.id === accessory)!, accessory, xMm, yMm, over)
 const [van, pickup, camper] = demoVehicles
 const withBrief = (job: Job, brief: Partial<Brief>, params: Partial<Job['design']['params']>, over: Partial<Job>): Job => ({
-  ...job, ...over, brief: { ...job.brief, ...brief }, design: { ...job.design, params: { ...job.design.params, ...params } },
+  ...job,
+  ...over,
+  brief: { ...job.brief, ...brief },
+  design: { ...job.design, params: { ...job.design.params, ...params } },
 })
 
 /** Four jobs of Skerry Quay Outfitting, each at another station and with another verdict. */
 export const demoJobs: Job[] = [
-  withBrief(newJob('Pole and case rack, survey van', van, METRIC), {
-    clientName: 'Tide-pool survey trust', contact: 'Ansa Brackwater, harbour office', vehicleUse: 'Shore surveys, two days a week, gear carried wet and salty', loadClass: 'medium', howOften: 'weekly', road: 'rough track', speedKmh: 100,
-    passages: [{ name: 'boathouse door', heightMm: 3250 }, { name: 'ferry car deck', heightMm: 3400 }], budgetMinor: 185_000, readyMadeMinor: 164_000, readyMadeNote: 'bolt-on kit, three bars, no case mount',
-    cargo: [item('sampling-poles', 950, 420, { name: 'Sampling poles 3.4 m, six' }), item('equipment-case', 1000, -60), item('side-awning', 900, -680)],
-  }, { barXMm: [-250, 850, 2000], mountId: 'gutter' }, { due: '2026-12-11', station: 'layout', notes: 'Client will bring the case lid key. Gutter repainted in spring.' }),
-  withBrief(newJob('Basket crate bars', pickup, METRIC), {
-    clientName: 'Oyster grower at Low Ebb', contact: 'via the slip foreman', vehicleUse: 'Beach access at low water, daily in season', loadClass: 'heavy', howOften: 'daily', road: 'rough track', speedKmh: 80,
-    passages: [{ name: 'packing shed', heightMm: 2600 }], budgetMinor: 90_000, readyMadeMinor: 72_000,
-    cargo: [item('oyster-baskets', 1530, 0)],
-  }, { mountId: 'points', barXMm: [1180, 1880], profileId: 'rect-30x60x2-steel', footHeightMm: 70, finish: 'painted' }, { due: '2026-12-02', station: 'loads' }),
-  withBrief(newJob('Spar carrier', van, INCH), {
-    clientName: 'Spar and sail loft', contact: 'loft telephone', vehicleUse: 'Masts to and from the boatyards', loadClass: 'light', howOften: 'weekly', road: 'road', speedKmh: 90,
-    passages: [{ name: 'loft door', heightMm: 3350 }], budgetMinor: 140_000, readyMadeMinor: null,
-    cargo: [item('spar', 875, 0, { name: 'Spar 20 ft' }), item('ladder', 700, 480)],
-  }, { mountId: 'gutter', barXMm: [-850, 300, 1450, 2600], profileId: 'square-40x3-steel', sideRails: true, railProfileId: 'round-25x2-steel', build: 'welded' }, { due: '2026-11-27', station: 'cut' }),
-  withBrief(newJob('Panel and box bars', camper, METRIC), {
-    clientName: 'Drone mapping pair', contact: 'by letter, van at the north mole', vehicleUse: 'Weeks away, sleeping below, batteries charged from the roof', loadClass: 'medium', howOften: 'daily', road: 'road', speedKmh: 110,
-    passages: [{ name: 'home car port', heightMm: 2950 }], budgetMinor: 120_000, readyMadeMinor: 98_000,
-    cargo: [item('solar-panel', 1500, 0), item('cargo-box', -150, 0, { lengthMm: 1300, massKg: { least: 30, most: 42 } })],
-  }, { mountId: 'track', barXMm: [-600, 300, 1000, 2000], profileId: 'square-30x2-al6063t6', footHeightMm: 140 }, { due: '2026-12-18', station: 'hand-over' }),
+  withBrief(
+    newJob('Pole and case rack, survey van', van, METRIC),
+    {
+      clientName: 'Tide-pool survey trust',
+      contact: 'Ansa Brackwater, harbour office',
+      vehicleUse: 'Shore surveys, two days a week, gear carried wet and salty',
+      loadClass: 'medium',
+      howOften: 'weekly',
+      road: 'rough track',
+      speedKmh: 100,
+      passages: [
+        { name: 'boathouse door', heightMm: 3250 },
+        { name: 'ferry car deck', heightMm: 3400 },
+      ],
+      budgetMinor: 185_000,
+      readyMadeMinor: 164_000,
+      readyMadeNote: 'bolt-on kit, three bars, no case mount',
+      cargo: [
+        item('sampling-poles', 950, 420, { name: 'Sampling poles 3.4 m, six' }),
+        item('equipment-case', 1000, -60),
+        item('side-awning', 900, -680),
+      ],
+    },
+    { barXMm: [-250, 850, 2000], mountId: 'gutter' },
+    { due: '2026-12-11', station: 'layout', notes: 'Client will bring the case lid key. Gutter repainted in spring.' },
+  ),
+  withBrief(
+    newJob('Basket crate bars', pickup, METRIC),
+    {
+      clientName: 'Oyster grower at Low Ebb',
+      contact: 'via the slip foreman',
+      vehicleUse: 'Beach access at low water, daily in season',
+      loadClass: 'heavy',
+      howOften: 'daily',
+      road: 'rough track',
+      speedKmh: 80,
+      passages: [{ name: 'packing shed', heightMm: 2600 }],
+      budgetMinor: 90_000,
+      readyMadeMinor: 72_000,
+      cargo: [item('oyster-baskets', 1530, 0)],
+    },
+    { mountId: 'points', barXMm: [1180, 1880], profileId: 'rect-30x60x2-steel', footHeightMm: 70, finish: 'painted' },
+    { due: '2026-12-02', station: 'loads' },
+  ),
+  withBrief(
+    newJob('Spar carrier', van, INCH),
+    {
+      clientName: 'Spar and sail loft',
+      contact: 'loft telephone',
+      vehicleUse: 'Masts to and from the boatyards',
+      loadClass: 'light',
+      howOften: 'weekly',
+      road: 'road',
+      speedKmh: 90,
+      passages: [{ name: 'loft door', heightMm: 3350 }],
+      budgetMinor: 140_000,
+      readyMadeMinor: null,
+      cargo: [item('spar', 875, 0, { name: 'Spar 20 ft' }), item('ladder', 700, 480)],
+    },
+    {
+      mountId: 'gutter',
+      barXMm: [-850, 300, 1450, 2600],
+      profileId: 'square-40x3-steel',
+      sideRails: true,
+      railProfileId: 'round-25x2-steel',
+      build: 'welded',
+    },
+    { due: '2026-11-27', station: 'cut' },
+  ),
+  withBrief(
+    newJob('Panel and box bars', camper, METRIC),
+    {
+      clientName: 'Drone mapping pair',
+      contact: 'by letter, van at the north mole',
+      vehicleUse: 'Weeks away, sleeping below, batteries charged from the roof',
+      loadClass: 'medium',
+      howOften: 'daily',
+      road: 'road',
+      speedKmh: 110,
+      passages: [{ name: 'home car port', heightMm: 2950 }],
+      budgetMinor: 120_000,
+      readyMadeMinor: 98_000,
+      cargo: [item('solar-panel', 1500, 0), item('cargo-box', -150, 0, { lengthMm: 1300, massKg: { least: 30, most: 42 } })],
+    },
+    { mountId: 'track', barXMm: [-600, 300, 1000, 2000], profileId: 'square-30x2-al6063t6', footHeightMm: 140 },
+    { due: '2026-12-18', station: 'hand-over' },
+  ),
 ]

@@ -1,8 +1,8 @@
-import { type Assembly, assemblyMassKg } from '../assembly/assembly'
+import { type Assembly, assemblyMassKg, loadBars } from '../assembly/assembly'
 import { familyOf } from '../families/all'
 import type { Figure } from '../figure/figure'
 import type { Issue } from '../issue/issue'
-import { ledger, type LedgerRow, massFigure } from '../limits/ledger'
+import { type LedgerRow, ledger, massFigure } from '../limits/ledger'
 import { governingFirst, type Limit } from '../limits/limit'
 import { type FootRow, rackLimits } from '../limits/rackLimits'
 import { overallHeight, stability, vehicleLimits } from '../limits/vehicleLimits'
@@ -32,17 +32,22 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
   const rack = rackLimits(assembly, carriedBy(assembly, job.brief), job.vehicle, job.brief, rules)
   const rows = ledger(assembly, job.brief, rules)
   return {
-    assembly, feet: rack.feet, cases: rack.cases, ledger: rows,
+    assembly,
+    feet: rack.feet,
+    cases: rack.cases,
+    ledger: rows,
     issues: [...issues, ...cargoIssues(job, assembly)],
     limits: governingFirst([...vehicleLimits(assembly, job.vehicle, job.brief, rules), ...rack.limits]),
-    rackMassKg: assemblyMassKg(assembly), moving: massFigure(rows, 'driving'),
-    height: overallHeight(assembly, job.vehicle, job.brief), stability: stability(assembly, job.vehicle, job.brief),
+    rackMassKg: assemblyMassKg(assembly),
+    moving: massFigure(rows, 'driving'),
+    height: overallHeight(assembly, job.vehicle, job.brief),
+    stability: stability(assembly, job.vehicle, job.brief),
   }
 }
 
 /** Cargo that rests on nothing, pivots, tips, or stands inside other cargo. */
 function cargoIssues(job: Job, assembly: Assembly): Issue[] {
-  const barXMm = assembly.members.filter((m) => m.id.startsWith('bar:')).map((b) => b.path[0].x)
+  const barXMm = loadBars(assembly).map((b) => b.path[0].x)
   if (!barXMm.length) return []
   const issues: Issue[] = []
   job.brief.cargo.forEach((c, k) => {
@@ -55,12 +60,16 @@ function cargoIssues(job: Job, assembly: Assembly): Issue[] {
     else {
       const [fromMm, toMm] = [barXMm[s.under[0]], barXMm[s.under[s.under.length - 1]]]
       const centreXMm = c.xMm + c.centreForwardMm
-      if (centreXMm < fromMm || centreXMm > toMm) issues.push({ code: 'load_tips', at, item: c.name, centreXMm, fromMm, toMm, fix: toMiddle })
+      if (centreXMm < fromMm || centreXMm > toMm)
+        issues.push({ code: 'load_tips', at, item: c.name, centreXMm, fromMm, toMm, fix: toMiddle })
     }
     for (const other of job.brief.cargo.slice(k + 1)) {
       const together = c.counts === 'both' || other.counts === 'both' || c.counts === other.counts
-      const meets = Math.abs(c.xMm - other.xMm) < (c.lengthMm + other.lengthMm) / 2 - 1 && Math.abs(c.yMm - other.yMm) < (c.widthMm + other.widthMm) / 2 - 1
-      if (together && meets) issues.push({ code: 'loads_overlap', at: ['brief', 'cargo', k, 'yMm'], item: c.name, other: other.name, fix: null })
+      const meets =
+        Math.abs(c.xMm - other.xMm) < (c.lengthMm + other.lengthMm) / 2 - 1 &&
+        Math.abs(c.yMm - other.yMm) < (c.widthMm + other.widthMm) / 2 - 1
+      if (together && meets)
+        issues.push({ code: 'loads_overlap', at: ['brief', 'cargo', k, 'yMm'], item: c.name, other: other.name, fix: null })
     }
   })
   return issues

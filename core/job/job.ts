@@ -6,7 +6,14 @@ import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
 
 export const stations = ['brief', 'measure', 'layout', 'loads', 'cut', 'hand-over'] as const
 export type Station = (typeof stations)[number]
-export const stationNames: Record<Station, string> = { brief: 'Brief', measure: 'Measure', layout: 'Layout', loads: 'Loads', cut: 'Cut', 'hand-over': 'Hand-over' }
+export const stationNames: Record<Station, string> = {
+  brief: 'Brief',
+  measure: 'Measure',
+  layout: 'Layout',
+  loads: 'Loads',
+  cut: 'Cut',
+  'hand-over': 'Hand-over',
+}
 
 export const JOB_FORMAT = 'tide-line/job'
 export const JOB_VERSION = 1
@@ -18,7 +25,11 @@ export const JobSchema = z.object({
   title: z.string().trim().min(1, 'give the job a title').max(120),
   due: z.iso.date('write the date as 2026-12-24').nullable(),
   station: z.enum(stations),
-  units: z.object({ system: z.enum(['metric', 'inch']), fraction: z.union([z.literal(16), z.literal(32)]), mmStep: z.union([z.literal(1), z.literal(0.5)]) }),
+  units: z.object({
+    system: z.enum(['metric', 'inch']),
+    fraction: z.union([z.literal(16), z.literal(32)]),
+    mmStep: z.union([z.literal(1), z.literal(0.5)]),
+  }),
   brief: BriefSchema,
   vehicle: VehicleSchema,
   design: DesignSchema,
@@ -35,8 +46,16 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
   const brief = BriefSchema.parse({})
   const family = familyOf({ family: 'crossbar-rack' })
   return {
-    format: JOB_FORMAT, version: JOB_VERSION, title, due: null, station: 'brief', units, brief, vehicle,
+    format: JOB_FORMAT,
+    version: JOB_VERSION,
+    title,
+    due: null,
+    station: 'brief',
+    units,
+    brief,
+    vehicle,
     design: { family: 'crossbar-rack', params: family.start(vehicle, brief) },
-    cut: { maxShorterMm: 60, useRemnants: true }, notes: '',
+    cut: { maxShorterMm: 60, useRemnants: true },
+    notes: '',
   }
 }

@@ -1,9 +1,9 @@
+import type { Assembly } from '../assembly/assembly'
 import { assemblyMassKg } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
-import type { Assembly } from '../assembly/assembly'
-import { figure, input, type Figure } from '../figure/figure'
-import { type Rules, } from '../rules/rules'
 import { centreOfMass } from '../brief/cargo'
+import { type Figure, figure, input } from '../figure/figure'
+import type { Rules } from '../rules/rules'
 
 export type LedgerRow = { name: string; least: number | null; most: number | null; basis: string; counts: 'driving' | 'parked' | 'both' }
 
@@ -12,8 +12,16 @@ export function ledger(assembly: Assembly, brief: Brief, rules: Rules): LedgerRo
   const rack = assemblyMassKg(assembly)
   return [
     { name: 'Rack itself', least: rack, most: rack, basis: 'calculated', counts: 'both' },
-    ...brief.cargo.map((c) => ({ name: c.name, least: c.massKg?.least ?? null, most: c.massKg?.most ?? null, basis: c.massBasis, counts: c.counts })),
-    ...(brief.someoneStands ? [{ name: 'Person standing', least: rules.personKg, most: rules.personKg, basis: "shop's own rule", counts: 'parked' as const }] : []),
+    ...brief.cargo.map((c) => ({
+      name: c.name,
+      least: c.massKg?.least ?? null,
+      most: c.massKg?.most ?? null,
+      basis: c.massBasis,
+      counts: c.counts,
+    })),
+    ...(brief.someoneStands
+      ? [{ name: 'Person standing', least: rules.personKg, most: rules.personKg, basis: "shop's own rule", counts: 'parked' as const }]
+      : []),
   ]
 }
 
@@ -23,11 +31,16 @@ export function massFigure(rows: LedgerRow[], when: 'driving' | 'parked'): Figur
   const sum = (use: 'least' | 'most') => counted.reduce((s, r) => s + (r[use] ?? 0), 0)
   return figure(
     {
-      id: `mass.${when}`, name: when === 'driving' ? 'Mass on the roof, moving' : 'Mass on the roof, parked', unit: 'kg',
-      formula: 'm = Σ mᵢ', source: 'mass ledger: sum of the items that count now',
+      id: `mass.${when}`,
+      name: when === 'driving' ? 'Mass on the roof, moving' : 'Mass on the roof, parked',
+      unit: 'kg',
+      formula: 'm = Σ mᵢ',
+      source: 'mass ledger: sum of the items that count now',
       with: counted.map((r, i) => input(`m${i + 1}`, `mass of ${r.name}`, r.most, 'kg')),
       range: [sum('least'), sum('most')],
-      assumes: counted.filter((r) => r.basis === 'estimated').map((r) => `${r.name} is estimated, ${r.least} to ${r.most} kg; the greatest counts`),
+      assumes: counted
+        .filter((r) => r.basis === 'estimated')
+        .map((r) => `${r.name} is estimated, ${r.least} to ${r.most} kg; the greatest counts`),
     },
     () => sum('most'),
   )
@@ -40,9 +53,11 @@ export function massesDriving(assembly: Assembly, brief: Brief): { name: string;
   const deck = assembly.deckZMm ?? 0
   return [
     ...(xs.length ? [{ name: 'Rack itself', massKg: rack, xMm: xs.reduce((s, x) => s + x, 0) / xs.length, zMm: deck }] : []),
-    ...brief.cargo.filter((c) => c.counts !== 'parked').map((c) => {
-      const centre = centreOfMass(c, deck)
-      return { name: c.name, massKg: c.massKg?.most ?? null, xMm: centre.xMm, zMm: centre.zMm }
-    }),
+    ...brief.cargo
+      .filter((c) => c.counts !== 'parked')
+      .map((c) => {
+        const centre = centreOfMass(c, deck)
+        return { name: c.name, massKg: c.massKg?.most ?? null, xMm: centre.xMm, zMm: centre.zMm }
+      }),
   ]
 }

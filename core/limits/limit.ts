@@ -16,7 +16,12 @@ export const LimitSchema = z.object({
   caution: z.string().nullable(),
 })
 export type Limit = z.infer<typeof LimitSchema>
-type Given = Omit<Limit, 'ratio' | 'state' | 'ref' | 'caution'> & { ref?: string | null; caution?: string; nearRatio: number; invert?: boolean }
+type Given = Omit<Limit, 'ratio' | 'state' | 'ref' | 'caution'> & {
+  ref?: string | null
+  caution?: string
+  nearRatio: number
+  invert?: boolean
+}
 
 /** Builds a limit. `invert` for a floor instead of a ceiling: the figure must stay above what is allowed. */
 export function limit({ nearRatio, invert, ref = null, caution, ...given }: Given): Limit {

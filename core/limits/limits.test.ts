@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { carriedBy } from '../loads/carried'
-import { loadCases, windPressurePa } from '../loads/loadCases'
-import { shareAlong, shareLoads } from '../loads/shareLoads'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
+import { carriedBy } from '../loads/carried'
+import { loadCases, windPressurePa } from '../loads/loadCases'
+import { shareAlong, shareLoads } from '../loads/shareLoads'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { missingFor } from './limit'
@@ -29,11 +29,16 @@ describe('sharing a load', () => {
 
   test('force and moment balance for any bars and any place', () => {
     fc.assert(
-      fc.property(fc.uniqueArray(fc.integer({ min: -2000, max: 4000 }), { minLength: 2, maxLength: 6 }), fc.integer({ min: -2000, max: 4000 }), fc.integer({ min: 1, max: 3000 }), (xs, x, N) => {
-        const shares = shareAlong(xs, x, N, 0)
-        expect(shares.reduce((s, r) => s + r, 0)).toBeCloseTo(N, 6)
-        expect(shares.reduce((s, r, i) => s + r * xs[i], 0)).toBeCloseTo(N * x, 2)
-      }),
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: -2000, max: 4000 }), { minLength: 2, maxLength: 6 }),
+        fc.integer({ min: -2000, max: 4000 }),
+        fc.integer({ min: 1, max: 3000 }),
+        (xs, x, N) => {
+          const shares = shareAlong(xs, x, N, 0)
+          expect(shares.reduce((s, r) => s + r, 0)).toBeCloseTo(N, 6)
+          expect(shares.reduce((s, r, i) => s + r * xs[i], 0)).toBeCloseTo(N * x, 2)
+        },
+      ),
     )
   })
 
@@ -51,7 +56,9 @@ describe('sharing a load', () => {
   test('cornering shifts load to the outer feet and leaves the sum', () => {
     const { assembly } = evaluate(survey, defaultRules)
     const carried = carriedBy(assembly, survey.brief)
-    const [level, left] = ['cruise', 'corner-left'].map((id) => shareLoads(assembly, carried, loadCases(defaultRules, 'road').find((c) => c.id === id)!, defaultRules, 100, 'most').feetDownN)
+    const [level, left] = ['cruise', 'corner-left'].map(
+      (id) => shareLoads(assembly, carried, loadCases(defaultRules, 'road').find((c) => c.id === id)!, defaultRules, 100, 'most').feetDownN,
+    )
     const lefts = (f: number[]) => f.filter((_, i) => assembly.mounts[i].side === 'left').reduce((s, v) => s + v, 0)
     expect(lefts(left)).toBeGreaterThan(lefts(level))
   })
@@ -92,8 +99,11 @@ describe('the tide gauge of the survey van', () => {
 
 describe('unknown is unknown', () => {
   test.each([
-    ['roofMovingKg', 'roof.moving', 'Roof limit, moving'], ['footDownKg', 'foot.down', 'Rating per foot, down'],
-    ['grossKg', 'gross', 'Gross vehicle mass'], ['kerbRearKg', 'axle.rear', 'Kerb mass on rear axle'], ['wheelbaseMm', 'axle.front', 'Wheelbase'],
+    ['roofMovingKg', 'roof.moving', 'Roof limit, moving'],
+    ['footDownKg', 'foot.down', 'Rating per foot, down'],
+    ['grossKg', 'gross', 'Gross vehicle mass'],
+    ['kerbRearKg', 'axle.rear', 'Kerb mass on rear axle'],
+    ['wheelbaseMm', 'axle.front', 'Wheelbase'],
   ])('without %s the limit %s is not assessed and names “%s”', (key, id, label) => {
     const l = find(withVehicle(survey, { [key]: unknown }), id)
     expect(l.state).toBe('unknown')
@@ -101,7 +111,10 @@ describe('unknown is unknown', () => {
   })
 
   test('a cargo of unknown mass leaves roof, feet, bars and axles not assessed', () => {
-    const job = { ...survey, brief: { ...survey.brief, cargo: survey.brief.cargo.map((c, i) => (i ? c : { ...c, massKg: null, massBasis: 'unknown' as const })) } }
+    const job = {
+      ...survey,
+      brief: { ...survey.brief, cargo: survey.brief.cargo.map((c, i) => (i ? c : { ...c, massKg: null, massBasis: 'unknown' as const })) },
+    }
     for (const id of ['roof.moving', 'foot.down', 'bar.bending', 'gross']) expect(find(job, id).state).toBe('unknown')
   })
 
@@ -134,7 +147,9 @@ test('every relief proposed for a limit that is over clears it or lowers it, and
       for (const r of relieve(job, over.id, defaultRules)) {
         const after = evaluate(r.job, defaultRules)
         expect(after.limits.find((l) => l.id === over.id)?.ratio ?? 0).toBeLessThan(over.ratio!)
-        expect(after.limits.filter((l) => l.state === 'over').length).toBeLessThanOrEqual(now.limits.filter((l) => l.state === 'over').length)
+        expect(after.limits.filter((l) => l.state === 'over').length).toBeLessThanOrEqual(
+          now.limits.filter((l) => l.state === 'over').length,
+        )
       }
     }
   }

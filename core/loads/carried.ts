@@ -1,4 +1,4 @@
-import { type Assembly, memberMassKg, memberMiddle } from '../assembly/assembly'
+import { type Assembly, loadBars, memberMassKg, memberMiddle } from '../assembly/assembly'
 import { type Brief, loadClasses } from '../brief/brief'
 import { type Cargo, centreOfMass } from '../brief/cargo'
 import { profileSection } from '../catalogue/profiles'
@@ -26,7 +26,7 @@ export type Carried = {
 
 /** Everything above the feet, with its place. The feet themselves are added as `Mount`s where they stand. */
 export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
-  const bars = assembly.members.filter((m) => m.id.startsWith('bar:'))
+  const bars = loadBars(assembly)
   const barXMm = bars.map((b) => b.path[0].x)
   const all = barXMm.map((_, i) => i)
   const own = assembly.members.map((m): Carried => {
@@ -37,22 +37,57 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
     const across = Math.abs(m.path[0].y - m.path[m.path.length - 1].y)
     const along = Math.abs(m.path[0].x - m.path[m.path.length - 1].x)
     return {
-      name: `${m.name} ${m.mark}`, cargoId: null, least: massKg, most: massKg, basis: 'calculated', counts: 'both',
-      xMm: middle.x, yMm: middle.y, zMm: middle.z, widthMm: bar >= 0 ? across : section.widthMm, bars: bar >= 0 ? [bar] : all,
-      frontalM2: (across * section.heightMm) / 1e6, planM2: ((across + along) * section.widthMm) / 1e6, drag: 'box',
+      name: `${m.name} ${m.mark}`,
+      cargoId: null,
+      least: massKg,
+      most: massKg,
+      basis: 'calculated',
+      counts: 'both',
+      xMm: middle.x,
+      yMm: middle.y,
+      zMm: middle.z,
+      widthMm: bar >= 0 ? across : section.widthMm,
+      bars: bar >= 0 ? [bar] : all,
+      frontalM2: (across * section.heightMm) / 1e6,
+      planM2: ((across + along) * section.widthMm) / 1e6,
+      drag: 'box',
     }
   })
-  const plates = assembly.plates.filter((p) => p.id === 'fairing').map((p): Carried => ({
-    name: p.name, cargoId: null, least: p.massKg, most: p.massKg, basis: 'calculated', counts: 'both',
-    xMm: p.place.x, yMm: 0, zMm: p.place.z, widthMm: p.size.y, bars: barXMm.length ? [barXMm.indexOf(Math.max(...barXMm))] : [],
-    frontalM2: (p.size.y * p.size.z) / 1e6, planM2: (p.size.x * p.size.y) / 1e6, drag: 'fairing',
-  }))
+  const plates = assembly.plates
+    .filter((p) => p.role === 'fairing')
+    .map(
+      (p): Carried => ({
+        name: p.name,
+        cargoId: null,
+        least: p.massKg,
+        most: p.massKg,
+        basis: 'calculated',
+        counts: 'both',
+        xMm: p.place.x,
+        yMm: 0,
+        zMm: p.place.z,
+        widthMm: p.size.y,
+        bars: barXMm.length ? [barXMm.indexOf(Math.max(...barXMm))] : [],
+        frontalM2: (p.size.y * p.size.z) / 1e6,
+        planM2: (p.size.x * p.size.y) / 1e6,
+        drag: 'fairing',
+      }),
+    )
   const cargo = brief.cargo.map((c): Carried => {
     const centre = centreOfMass(c, assembly.deckZMm ?? 0)
     return {
-      name: c.name, cargoId: c.id, least: c.massKg?.least ?? null, most: c.massKg?.most ?? null, basis: c.massBasis, counts: c.counts,
-      ...centre, widthMm: c.widthMm, bars: supportOf(c, barXMm).under,
-      frontalM2: (c.widthMm * c.heightMm) / 1e6, planM2: (c.widthMm * c.lengthMm) / 1e6, drag: 'box',
+      name: c.name,
+      cargoId: c.id,
+      least: c.massKg?.least ?? null,
+      most: c.massKg?.most ?? null,
+      basis: c.massBasis,
+      counts: c.counts,
+      ...centre,
+      widthMm: c.widthMm,
+      bars: supportOf(c, barXMm).under,
+      frontalM2: (c.widthMm * c.heightMm) / 1e6,
+      planM2: (c.widthMm * c.lengthMm) / 1e6,
+      drag: 'box',
     }
   })
   return [...own, ...plates, ...cargo]

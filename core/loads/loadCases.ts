@@ -1,12 +1,30 @@
 import type { Rules } from '../rules/rules'
 
 /** Accelerations in g that act on every mass of a case, and whether the air does. Down, forward and left positive. */
-export type LoadCase = { id: string; name: string; when: 'driving' | 'parked'; downG: number; forwardG: number; leftG: number; wind: boolean; source: string }
+export type LoadCase = {
+  id: string
+  name: string
+  when: 'driving' | 'parked'
+  downG: number
+  forwardG: number
+  leftG: number
+  wind: boolean
+  source: string
+}
 
 export function loadCases(rules: Rules, road: 'road' | 'rough track'): LoadCase[] {
   const rough = road === 'rough track'
   const securing = 'EN 12195-1:2010, table 2; 49 CFR 393.102'
-  const driving = (id: string, name: string, downG: number, forwardG: number, leftG: number, source: string, wind = false): LoadCase => ({ id, name, when: 'driving', downG, forwardG, leftG, wind, source })
+  const driving = (id: string, name: string, downG: number, forwardG: number, leftG: number, source: string, wind = false): LoadCase => ({
+    id,
+    name,
+    when: 'driving',
+    downG,
+    forwardG,
+    leftG,
+    wind,
+    source,
+  })
   return [
     { id: 'parked', name: 'parked', when: 'parked', downG: 1, forwardG: 0, leftG: 0, wind: false, source: 'dead load' },
     driving('cruise', 'driving, level', 1, 0, 0, 'dead load'),

@@ -1,4 +1,4 @@
-import type { Assembly, Mount } from '../assembly/assembly'
+import { type Assembly, loadBars, type Mount } from '../assembly/assembly'
 import { materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import { type CrossbarStatics, crossbarStatics } from '../crossbar/statics'
@@ -24,8 +24,16 @@ export type CaseResult = {
  * horizontal force at the item's height above the feet. Across the vehicle each bar is solved on its two feet; the sideways force
  * adds a couple F·h / spread. Sag is worked for the level cases only. `use` picks the least or the greatest of an estimated mass.
  */
-export function shareLoads(assembly: Assembly, carried: Carried[], loadCase: LoadCase, rules: Rules, speedKmh: number | null, use: 'least' | 'most', person?: { bar: number; atMm: number }): CaseResult {
-  const bars = assembly.members.filter((m) => m.id.startsWith('bar:'))
+export function shareLoads(
+  assembly: Assembly,
+  carried: Carried[],
+  loadCase: LoadCase,
+  rules: Rules,
+  speedKmh: number | null,
+  use: 'least' | 'most',
+  person?: { bar: number; atMm: number },
+): CaseResult {
+  const bars = loadBars(assembly)
   const barX = bars.map((b) => b.path[0].x)
   const feet = bars.map((b) => assembly.mounts.filter((m) => m.memberId === b.id))
   const missing = new Set<string>()
@@ -51,7 +59,12 @@ export function shareLoads(assembly: Assembly, carried: Carried[], loadCase: Loa
     const leftN = massKg * loadCase.leftG * G_M_S2
     const seatZ = feet[item.bars[0]][0]?.place.z ?? item.zMm
     const heightMm = item.zMm - seatZ
-    const shares = shareAlong(item.bars.map((i) => barX[i]), item.xMm, downN, forwardN * heightMm)
+    const shares = shareAlong(
+      item.bars.map((i) => barX[i]),
+      item.xMm,
+      downN,
+      forwardN * heightMm,
+    )
     item.bars.forEach((bar, k) => {
       patches[bar].push({ y: item.yMm, width: item.widthMm, forceN: shares[k] })
       couples[bar] += (leftN / item.bars.length) * heightMm
@@ -64,11 +77,20 @@ export function shareLoads(assembly: Assembly, carried: Carried[], loadCase: Loa
     const [left, right] = feet[i]
     // measured from the right end of the bar, so that left (y positive) is the second support
     const supports: [number, number] = [half + right.place.y, half + left.place.y]
-    const solved = crossbarStatics({
-      lengthMm: 2 * half, supportsMm: clampSupports(supports, 2 * half), ...sectionInputs(bar.profileId),
-      pointLoads: person?.bar === i ? [{ atMm: person.atMm, forceN: rules.personKg * G_M_S2 }] : [],
-      patchLoads: patches[i].map((p) => onBar(p, half)),
-    }, use === 'least' ? 'reactions' : loadCase.downG === 1 && loadCase.forwardG === 0 && loadCase.leftG === 0 && !loadCase.wind ? 'all' : 'strength')
+    const solved = crossbarStatics(
+      {
+        lengthMm: 2 * half,
+        supportsMm: clampSupports(supports, 2 * half),
+        ...sectionInputs(bar.profileId),
+        pointLoads: person?.bar === i ? [{ atMm: person.atMm, forceN: rules.personKg * G_M_S2 }] : [],
+        patchLoads: patches[i].map((p) => onBar(p, half)),
+      },
+      use === 'least'
+        ? 'reactions'
+        : loadCase.downG === 1 && loadCase.forwardG === 0 && loadCase.leftG === 0 && !loadCase.wind
+          ? 'all'
+          : 'strength',
+    )
     const couple = couples[i] / (left.place.y - right.place.y)
     const footN = loadCase.downG * G_M_S2
     feetDownN.set(right, solved.reactionsN[0] - couple + right.massKg * footN)
@@ -98,7 +120,10 @@ function onBar(p: { y: number; width: number; forceN: number }, half: number) {
   return { fromMm: from, toMm: to, forceN: p.forceN }
 }
 
-const clampSupports = ([a, b]: [number, number], length: number): [number, number] => [Math.max(0, Math.min(a, length - 2)), Math.min(length, Math.max(b, a + 1))]
+const clampSupports = ([a, b]: [number, number], length: number): [number, number] => [
+  Math.max(0, Math.min(a, length - 2)),
+  Math.min(length, Math.max(b, a + 1)),
+]
 
 const sectionInputs = (profileId: string) => {
   const s = profileSection(profileId)

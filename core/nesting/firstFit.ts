@@ -6,8 +6,11 @@ import { type BarNesting, type BarNestingInput, FIT_TOLERANCE_MM, type NestedBar
  */
 export function firstFit(input: BarNestingInput, order: 'longest' | 'cheapest' = 'longest'): BarNesting {
   const left = new Map(input.stock.map((s) => [s.id, s.quantity ?? Number.POSITIVE_INFINITY]))
-  const stock = [...input.stock].sort((a, b) =>
-    Number(a.quantity === null) - Number(b.quantity === null) || (order === 'longest' || a.quantity !== null ? b.length - a.length : priceOf(a) / a.length - priceOf(b) / b.length))
+  const stock = [...input.stock].sort(
+    (a, b) =>
+      Number(a.quantity === null) - Number(b.quantity === null) ||
+      (order === 'longest' || a.quantity !== null ? b.length - a.length : priceOf(a) / a.length - priceOf(b) / b.length),
+  )
   const open: { bar: NestedBar; room: number }[] = []
   const unplaced = new Map<string, { quantity: number; reason: string }>()
   let cost = 0
@@ -36,5 +39,7 @@ export function firstFit(input: BarNestingInput, order: 'longest' | 'cheapest' =
 
 export function shortageReason(partLength: number, input: BarNestingInput): string {
   const longest = Math.max(...input.stock.map((s) => s.length - 2 * input.endTrim))
-  return partLength > longest + FIT_TOLERANCE_MM ? `longer than the longest stock less its trim (${longest} mm)` : 'not enough stock of a length that takes it'
+  return partLength > longest + FIT_TOLERANCE_MM
+    ? `longer than the longest stock less its trim (${longest} mm)`
+    : 'not enough stock of a length that takes it'
 }

@@ -26,8 +26,12 @@ function check(raw: unknown, out: BarNesting) {
     const used = bar.cuts.reduce((s, c) => s + c.length, 0) + input.kerf * (bar.cuts.length - 1)
     expect(used).toBeLessThanOrEqual(bar.length - 2 * input.endTrim + 1e-6)
   }
-  for (const s of input.stock) if (s.quantity !== null) expect(out.bars.filter((b) => b.stockId === s.id).length).toBeLessThanOrEqual(s.quantity)
-  expect(out.cost).toBeCloseTo(out.bars.reduce((s, b) => s + priceOf(input.stock.find((x) => x.id === b.stockId)!), 0), 6)
+  for (const s of input.stock)
+    if (s.quantity !== null) expect(out.bars.filter((b) => b.stockId === s.id).length).toBeLessThanOrEqual(s.quantity)
+  expect(out.cost).toBeCloseTo(
+    out.bars.reduce((s, b) => s + priceOf(input.stock.find((x) => x.id === b.stockId)!), 0),
+    6,
+  )
   expect(out.lowerBound).toBeLessThanOrEqual(out.cost + 1e-6)
 }
 
@@ -45,7 +49,16 @@ test('end trim is taken twice: 5990 fits 6000 with 5 mm each end, 5991 does not'
 
 test('where longest-first wastes a bar the plan does not: 4×2200, 4×1900, 4×1850 from 6 m', () => {
   // 2200 + 1900 + 1850 + 2·3 = 5956 ≤ 6000: four bars; longest-first pairs 2200 + 2200 and needs five
-  const input = { parts: [{ id: 'a', length: 2200, quantity: 4 }, { id: 'b', length: 1900, quantity: 4 }, { id: 'c', length: 1850, quantity: 4 }], stock: six, kerf: 3, endTrim: 0 }
+  const input = {
+    parts: [
+      { id: 'a', length: 2200, quantity: 4 },
+      { id: 'b', length: 1900, quantity: 4 },
+      { id: 'c', length: 1850, quantity: 4 },
+    ],
+    stock: six,
+    kerf: 3,
+    endTrim: 0,
+  }
   const best = plan(input)
   expect([best.bars.length, best.proven]).toEqual([4, true])
   expect(firstFit(BarNestingInput.parse(input)).bars.length).toBe(5)
@@ -53,8 +66,14 @@ test('where longest-first wastes a bar the plan does not: 4×2200, 4×1900, 4×1
 
 test('a free remnant is used before buying, and the cheaper mix of lengths wins', () => {
   const out = plan({
-    parts: [{ id: 'bar', length: 1500, quantity: 3 }], kerf: 3, endTrim: 0,
-    stock: [{ id: '6 m', length: 6000, price: 60, quantity: null }, { id: '3.1 m', length: 3100, price: 33, quantity: null }, { id: 'rack', length: 1510, price: 0, quantity: 1 }],
+    parts: [{ id: 'bar', length: 1500, quantity: 3 }],
+    kerf: 3,
+    endTrim: 0,
+    stock: [
+      { id: '6 m', length: 6000, price: 60, quantity: null },
+      { id: '3.1 m', length: 3100, price: 33, quantity: null },
+      { id: 'rack', length: 1510, price: 0, quantity: 1 },
+    ],
   })
   expect(out.bars.map((b) => b.stockId).sort()).toEqual(['3.1 m', 'rack'])
   expect([out.cost, out.proven]).toEqual([33, true])
@@ -70,7 +89,15 @@ test('stock runs short: what fits is cut, the rest is named, nothing is claimed 
 
 test('nothing to cut costs nothing; a repeated id is refused by name', () => {
   expect(plan({ parts: [], stock: six, kerf: 3, endTrim: 5 })).toMatchObject({ bars: [], cost: 0, proven: true })
-  const bad = BarNestingInput.safeParse({ parts: [{ id: 'a', length: 1, quantity: 1 }, { id: 'a', length: 2, quantity: 1 }], stock: six, kerf: 3, endTrim: 0 })
+  const bad = BarNestingInput.safeParse({
+    parts: [
+      { id: 'a', length: 1, quantity: 1 },
+      { id: 'a', length: 2, quantity: 1 },
+    ],
+    stock: six,
+    kerf: 3,
+    endTrim: 0,
+  })
   expect(bad.error?.issues[0].path).toEqual(['parts', 1, 'id'])
 })
 
@@ -100,23 +127,42 @@ function bruteForceBars(lengths: number[], room: number, kerf: number): number {
 
 test('as few bars as trying everything, on random lists of up to eight pieces', () => {
   fc.assert(
-    fc.property(fc.array(fc.integer({ min: 300, max: 2900 }), { minLength: 1, maxLength: 8 }), fc.integer({ min: 0, max: 5 }), (lengths, kerf) => {
-      const input = { parts: lengths.map((length, i) => ({ id: `p${i}`, length, quantity: 1 })), stock: [{ id: 's', length: 3000, price: 1, quantity: null }], kerf, endTrim: 0 }
-      const out = plan(input)
-      check(input, out)
-      expect(out.bars.length).toBe(bruteForceBars(lengths, 3000, kerf))
-      expect(out.proven).toBe(true)
-    }),
+    fc.property(
+      fc.array(fc.integer({ min: 300, max: 2900 }), { minLength: 1, maxLength: 8 }),
+      fc.integer({ min: 0, max: 5 }),
+      (lengths, kerf) => {
+        const input = {
+          parts: lengths.map((length, i) => ({ id: `p${i}`, length, quantity: 1 })),
+          stock: [{ id: 's', length: 3000, price: 1, quantity: null }],
+          kerf,
+          endTrim: 0,
+        }
+        const out = plan(input)
+        check(input, out)
+        expect(out.bars.length).toBe(bruteForceBars(lengths, 3000, kerf))
+        expect(out.proven).toBe(true)
+      },
+    ),
     { numRuns: 60 },
   )
 })
 
 test('mixed stock with limited remnants keeps the contract, and never costs more than longest-first', () => {
   const part = fc.record({ length: fc.integer({ min: 100, max: 5900 }), quantity: fc.integer({ min: 0, max: 9 }) })
-  const stock = fc.record({ length: fc.integer({ min: 800, max: 7000 }), price: fc.integer({ min: 0, max: 90 }), quantity: fc.option(fc.integer({ min: 0, max: 4 })) })
+  const stock = fc.record({
+    length: fc.integer({ min: 800, max: 7000 }),
+    price: fc.integer({ min: 0, max: 90 }),
+    quantity: fc.option(fc.integer({ min: 0, max: 4 })),
+  })
   fc.assert(
     fc.property(fc.array(part, { minLength: 1, maxLength: 12 }), fc.array(stock, { minLength: 1, maxLength: 5 }), (parts, stocks) => {
-      const input = { parts: parts.map((p, i) => ({ id: `p${i}`, ...p })), stock: stocks.map((s, i) => ({ id: `s${i}`, ...s })), kerf: 3, endTrim: 5, timeLimitMs: 2000 }
+      const input = {
+        parts: parts.map((p, i) => ({ id: `p${i}`, ...p })),
+        stock: stocks.map((s, i) => ({ id: `s${i}`, ...s })),
+        kerf: 3,
+        endTrim: 5,
+        timeLimitMs: 2000,
+      }
       const out = plan(input)
       check(input, out)
       const plain = firstFit(BarNestingInput.parse(input))

@@ -3,7 +3,14 @@ import { firstFit, shortageReason } from './firstFit'
 import { bestPattern, type Kind, maximalPatterns, type Pattern, valuablePatterns } from './patterns'
 
 /** A linear or integer programme solver, handed in: the core loads nothing itself. Model in CPLEX LP text. */
-export type LpSolution = { optimal: boolean; feasible: boolean; objective: number; primal: (name: string) => number; dual: (row: string) => number }
+export type LpSolution = {
+  optimal: boolean
+  feasible: boolean
+  infeasible: boolean
+  objective: number
+  primal: (name: string) => number
+  dual: (row: string) => number
+}
 export type Tools = {
   solve: (model: string, timeLimitMs: number) => LpSolution
   /** a clock in ms, for the time limit only */
@@ -28,28 +35,66 @@ export function nestBars(input: BarNestingInput, tools: Tools): BarNesting {
   const usable = input.stock.filter((s) => s.quantity !== 0 && roomOf(s.length, input) > input.kerf)
   const mostRoom = Math.max(0, ...usable.map((s) => roomOf(s.length, input)))
   const parts = input.parts.filter((p) => {
-    if (p.quantity > 0 && p.length + input.kerf > mostRoom + FIT_TOLERANCE_MM) unplaced.push({ partId: p.id, quantity: p.quantity, reason: shortageReason(p.length, input) })
+    if (p.quantity > 0 && p.length + input.kerf > mostRoom + FIT_TOLERANCE_MM)
+      unplaced.push({ partId: p.id, quantity: p.quantity, reason: shortageReason(p.length, input) })
     return p.quantity > 0 && p.length + input.kerf <= mostRoom + FIT_TOLERANCE_MM
   })
   if (!parts.length) return { bars: [], unplaced, cost: 0, lowerBound: 0, proven: true }
 
   const problem = pose(parts, usable, input)
-  const start = [firstFit({ ...input, parts, stock: usable }), firstFit({ ...input, parts, stock: usable }, 'cheapest')].filter((f) => f.unplaced.length === 0).sort((a, b) => a.cost - b.cost)[0]
+  const start = [firstFit({ ...input, parts, stock: usable }), firstFit({ ...input, parts, stock: usable }, 'cheapest')]
+    .filter((f) => f.unplaced.length === 0)
+    .sort((a, b) => a.cost - b.cost)[0]
   const found = optimise(problem, start?.cost ?? Number.POSITIVE_INFINITY, tools, deadline)
   if (!found || (start && start.cost < found.cost - 1e-9)) {
     const plan = start ?? firstFit({ ...input, parts, stock: usable }, 'cheapest')
-    const lowerBound = Math.min(plan.cost, found?.lowerBound ?? 0)
-    return { ...plan, unplaced: [...unplaced, ...plan.unplaced], lowerBound, proven: plan.unplaced.length === 0 && plan.cost <= lowerBound + 1e-6 }
+    const lowerBound = Math.min(plan.cost, Math.max(found?.lowerBound ?? 0, raised(continuousBound(problem), problem.step)))
+    return {
+      ...plan,
+      unplaced: [...unplaced, ...plan.unplaced],
+      lowerBound,
+      proven: plan.unplaced.length === 0 && plan.cost <= lowerBound + 1e-6,
+    }
   }
   const { bars, missing } = layOut(problem, found.uses, parts, input)
   const cost = bars.reduce((s, b) => s + priceOf(usable.find((u) => u.id === b.stockId) ?? b), 0)
-  const lowerBound = found.closed ? cost : Math.min(found.lowerBound, cost)
-  return { bars, unplaced: [...unplaced, ...missing], cost, lowerBound, proven: missing.length === 0 && (found.closed || cost <= lowerBound + 1e-6) }
+  const lowerBound = found.closed ? cost : Math.min(Math.max(found.lowerBound, continuousBound(problem)), cost)
+  return {
+    bars,
+    unplaced: [...unplaced, ...missing],
+    cost,
+    lowerBound,
+    proven: missing.length === 0 && (found.closed || cost <= lowerBound + 1e-6),
+  }
 }
+
+/** Cheapest cover of the total piece length as if bars could be cut at will: holds always, costs nothing to compute. */
+function continuousBound({ kinds, stock, rooms }: Problem): number {
+  let need = kinds.reduce((s, k) => s + k.weight * k.demand, 0)
+  let cost = 0
+  for (const { s, i } of stock.map((s, i) => ({ s, i })).sort((a, b) => priceOf(a.s) / rooms[a.i] - priceOf(b.s) / rooms[b.i])) {
+    const take = Math.min(need, (s.quantity ?? Number.POSITIVE_INFINITY) * rooms[i])
+    cost += (take / rooms[i]) * priceOf(s)
+    need -= take
+    if (need <= 0) break
+  }
+  return cost
+}
+
+/** Whole prices share a step; every plan costs a multiple of it, so a bound may be raised to the next multiple. */
+function priceStep(stock: Stock[]): number {
+  const prices = stock.map(priceOf).filter((p) => p > 0)
+  if (!prices.length || prices.some((p) => !Number.isInteger(p))) return 0
+  return prices.reduce((a, b) => {
+    while (b) [a, b] = [b, a % b]
+    return a
+  })
+}
+const raised = (bound: number, step: number): number => (step > 0 ? Math.ceil(bound / step - 1e-6) * step : bound)
 
 type Stock = BarNestingInput['stock'][number]
 type Part = BarNestingInput['parts'][number]
-type Problem = { kinds: Kind[]; partKinds: number[]; stock: Stock[]; rooms: number[]; shortCost: number }
+type Problem = { kinds: Kind[]; partKinds: number[]; stock: Stock[]; rooms: number[]; shortCost: number; step: number }
 type Column = { stock: number; pattern: Pattern }
 type Use = Column & { count: number }
 type Found = { uses: Use[]; cost: number; lowerBound: number; closed: boolean }
@@ -57,35 +102,47 @@ type Found = { uses: Use[]; cost: number; lowerBound: number; closed: boolean }
 function pose(parts: Part[], stock: Stock[], input: BarNestingInput): Problem {
   const lengths = [...new Set(parts.map((p) => p.length))].sort((a, b) => b - a)
   const partKinds = parts.map((p) => lengths.indexOf(p.length))
-  const kinds = lengths.map((l, k) => ({ weight: l + input.kerf, demand: parts.reduce((s, p, i) => s + (partKinds[i] === k ? p.quantity : 0), 0) }))
+  const kinds = lengths.map((l, k) => ({
+    weight: l + input.kerf,
+    demand: parts.reduce((s, p, i) => s + (partKinds[i] === k ? p.quantity : 0), 0),
+  }))
   const dearest = Math.max(...stock.map(priceOf))
   // a piece left out costs more than any bar, so pieces are left out only when the stock runs short
-  return { kinds, partKinds, stock, rooms: stock.map((s) => roomOf(s.length, input)), shortCost: 10 * dearest + 1000 }
+  return {
+    kinds,
+    partKinds,
+    stock,
+    rooms: stock.map((s) => roomOf(s.length, input)),
+    shortCost: 10 * dearest + 1000,
+    step: priceStep(stock),
+  }
 }
 
 function optimise(problem: Problem, incumbent: number, tools: Tools, deadline: number): Found | null {
-  const { kinds, stock, rooms } = problem
+  const { kinds, stock, rooms, step } = problem
   const full = listAll(rooms, (room) => maximalPatterns(kinds, room, FULL_LIST), FULL_LIST)
-  if (full) {
-    const solved = integer(problem, full, tools, deadline)
-    return solved && { ...solved, closed: solved.closed, lowerBound: solved.closed ? solved.cost : solved.lowerBound }
-  }
+  if (full) return integer(problem, full, tools, deadline)
   const relaxed = relax(problem, tools, deadline, incumbent)
   if (!relaxed) return null
-  const first = integer(problem, relaxed.columns, tools, Math.min(deadline, tools.now() + (deadline - tools.now()) / 3))
+  const lowerBound = raised(relaxed.lowerBound, step)
+  const first = integer(problem, relaxed.columns, tools, tools.now() + (deadline - tools.now()) / 3)
   const best = Math.min(incumbent, first?.cost ?? Number.POSITIVE_INFINITY)
-  tools.progress?.({ stage: 'proving', cost: best, lowerBound: relaxed.lowerBound })
-  if (first && first.cost <= relaxed.lowerBound + 1e-6) return { ...first, lowerBound: first.cost, closed: true }
+  tools.progress?.({ stage: 'proving', cost: best, lowerBound })
+  if (first && first.cost <= lowerBound + 1e-6) return { ...first, lowerBound: first.cost, closed: true }
   if (relaxed.exact && Number.isFinite(best) && tools.now() < deadline) {
-    const gap = best - relaxed.lowerBound + 1e-6
-    const worthwhile = listAll(stock.map((_, s) => s), (s) => valuablePatterns(kinds, relaxed.values, rooms[s], priceOf(stock[s]) + relaxed.scarcity[s] - gap, VALUABLE_LIST), VALUABLE_LIST)
+    const gap = best - step - relaxed.lowerBound + 1e-6
+    const worthwhile = listAll(
+      stock.map((_, s) => s),
+      (s) => valuablePatterns(kinds, relaxed.values, rooms[s], priceOf(stock[s]) + relaxed.scarcity[s] - gap, VALUABLE_LIST),
+      VALUABLE_LIST,
+    )
     if (worthwhile) {
-      const last = integer(problem, worthwhile, tools, deadline)
-      if (last?.closed) return { ...last, lowerBound: last.cost }
-      if (last && last.cost < best) return { ...last, lowerBound: relaxed.lowerBound, closed: false }
+      const last = integer(problem, worthwhile, tools, deadline, best - Math.max(step, 1e-6))
+      if (last === 'none cheaper' && first && first.cost <= best + 1e-9) return { ...first, lowerBound: first.cost, closed: true }
+      if (last && last !== 'none cheaper') return { ...last, lowerBound: last.closed ? last.cost : lowerBound }
     }
   }
-  return first && { ...first, lowerBound: relaxed.lowerBound, closed: false }
+  return first && { ...first, lowerBound, closed: false }
 }
 
 /** One list of columns over all stock, or null when it would be longer than `most`. Equal stock shares its patterns. */
@@ -103,7 +160,12 @@ function listAll<T extends number>(keys: T[], patternsFor: (key: T) => Pattern[]
 }
 
 /** Column generation to the LP optimum, or to a bound that holds (Farley 1990) when time or pricing runs out. */
-function relax(problem: Problem, tools: Tools, deadline: number, incumbent: number): { columns: Column[]; lowerBound: number; values: number[]; scarcity: number[]; exact: boolean } | null {
+function relax(
+  problem: Problem,
+  tools: Tools,
+  deadline: number,
+  incumbent: number,
+): { columns: Column[]; lowerBound: number; values: number[]; scarcity: number[]; exact: boolean } | null {
   const { kinds, stock, rooms } = problem
   const columns: Column[] = []
   const seen = new Set<string>()
@@ -123,7 +185,7 @@ function relax(problem: Problem, tools: Tools, deadline: number, incumbent: numb
   let lowerBound = 0
   for (let round = 0; ; round++) {
     const lp = tools.solve(model(problem, columns, false), Math.max(50, deadline - tools.now()))
-    if (!lp.optimal) return null
+    if (!lp.optimal) return round === 0 ? null : { columns, lowerBound, values: [], scarcity: [], exact: false }
     const values = kinds.map((_, k) => Math.max(0, lp.dual(`k${k}`)))
     const scarcity = stock.map((s, i) => (s.quantity === null ? 0 : Math.max(0, -lp.dual(`s${i}`))))
     let scale = 1
@@ -131,27 +193,33 @@ function relax(problem: Problem, tools: Tools, deadline: number, incumbent: numb
     let exact = true
     for (let s = 0; s < stock.length; s++) {
       const own = priceOf(stock[s]) + scarcity[s]
-      const priced = bestPattern(kinds, values, rooms[s])
+      const priced = bestPattern(kinds, values, rooms[s], kinds.length > 60 ? 10_000 : 200_000)
       if (priced.bound > own + 1e-6) scale = Math.min(scale, own / priced.bound)
       if (priced.bound > priced.value + 1e-6) exact = false
       if (priced.value > own + 1e-7) added = add({ stock: s, pattern: priced.pattern }) || added
     }
-    const dualCost = scale * kinds.reduce((sum, kind, k) => sum + kind.demand * values[k], 0) - scarcity.reduce((sum, m, s) => sum + m * (stock[s].quantity ?? 0), 0)
+    const dualCost =
+      scale * kinds.reduce((sum, kind, k) => sum + kind.demand * values[k], 0) -
+      scarcity.reduce((sum, m, s) => sum + m * (stock[s].quantity ?? 0), 0)
     lowerBound = Math.max(lowerBound, dualCost)
     if (round % 5 === 0) tools.progress?.({ stage: 'searching', cost: Number.isFinite(incumbent) ? incumbent : null, lowerBound })
     if (!added || tools.now() > deadline - 200) return { columns, lowerBound, values, scarcity, exact: exact && !added }
   }
 }
 
-function integer(problem: Problem, columns: Column[], tools: Tools, deadline: number): Found | null {
-  const solved = tools.solve(model(problem, columns, true), Math.max(50, deadline - tools.now()))
+/** The integer programme over the given columns; with `atMost`, only plans that cheap are looked for. */
+function integer(problem: Problem, columns: Column[], tools: Tools, deadline: number): Found | null
+function integer(problem: Problem, columns: Column[], tools: Tools, deadline: number, atMost: number): Found | null | 'none cheaper'
+function integer(problem: Problem, columns: Column[], tools: Tools, deadline: number, atMost?: number): Found | null | 'none cheaper' {
+  const solved = tools.solve(model(problem, columns, true, atMost), Math.max(50, deadline - tools.now()))
+  if (solved.infeasible && atMost !== undefined) return 'none cheaper'
   if (!solved.feasible) return null
   const uses = columns.map((c, i) => ({ ...c, count: Math.round(solved.primal(`x${i}`)) })).filter((u) => u.count > 0)
   return { uses, cost: solved.objective, lowerBound: 0, closed: solved.optimal }
 }
 
 /** min Σ price·x + short·u, each kind covered, limited stock not exceeded. */
-function model({ kinds, stock, shortCost }: Problem, columns: Column[], whole: boolean): string {
+function model({ kinds, stock, shortCost }: Problem, columns: Column[], whole: boolean, atMost?: number): string {
   const scarce = stock.every((s) => s.quantity !== null)
   const cost = columns.map((c, i) => `${priceOf(stock[c.stock])} x${i}`)
   const rows = kinds.map((_, k) => columns.flatMap((c, i) => (c.pattern[k] ? [`${c.pattern[k]} x${i}`] : [])))
@@ -162,15 +230,26 @@ function model({ kinds, stock, shortCost }: Problem, columns: Column[], whole: b
   stock.forEach((s, i) => {
     const terms = columns.flatMap((c, j) => (c.stock === i ? [`1 x${j}`] : []))
     if (s.quantity !== null && terms.length) lines.push(`s${i}: ${wrap(terms)} <= ${s.quantity}`)
+    if (whole && s.quantity === null && terms.length) lines.push(`b${i}: ${wrap(terms)} - n${i} = 0`)
   })
-  if (whole) lines.push('General', columns.map((_, i) => `x${i}`).join('\n'))
+  if (atMost !== undefined) lines.push(`most: ${wrap(cost.filter((c) => !c.startsWith('0 ')))} <= ${atMost}`)
+  if (whole) {
+    // how many bars of each length is a whole number too: branching on it closes the gap far sooner than on patterns
+    const counted = stock.flatMap((s, i) => (s.quantity === null && columns.some((c) => c.stock === i) ? [`n${i}`] : []))
+    lines.push('General', [...columns.map((_, i) => `x${i}`), ...counted].join('\n'))
+  }
   return [...lines, 'End'].join('\n')
 }
 
 const wrap = (terms: string[]): string => terms.map((t, i) => (i && i % 12 === 0 ? `\n+ ${t}` : i ? `+ ${t}` : t)).join(' ')
 
 /** Turns counted patterns into bars of named parts; a bar may come out with fewer cuts than its pattern when demand is met. */
-function layOut(problem: Problem, uses: Use[], parts: Part[], input: BarNestingInput): { bars: BarNesting['bars']; missing: BarNesting['unplaced'] } {
+function layOut(
+  problem: Problem,
+  uses: Use[],
+  parts: Part[],
+  input: BarNestingInput,
+): { bars: BarNesting['bars']; missing: BarNesting['unplaced'] } {
   const left = parts.map((p) => p.quantity)
   const bars: BarNesting['bars'] = []
   for (const use of uses) {
@@ -188,6 +267,8 @@ function layOut(problem: Problem, uses: Use[], parts: Part[], input: BarNestingI
       if (cuts.length) bars.push({ stockId: s.id, length: s.length, cuts, remnant: remnantOf(s.length, cuts, input) })
     }
   }
-  const missing = parts.flatMap((p, i) => (left[i] > 0 ? [{ partId: p.id, quantity: left[i], reason: shortageReason(p.length, input) }] : []))
+  const missing = parts.flatMap((p, i) =>
+    left[i] > 0 ? [{ partId: p.id, quantity: left[i], reason: shortageReason(p.length, input) }] : [],
+  )
   return { bars, missing }
 }

@@ -15,19 +15,33 @@ export function valuablePatterns(kinds: Kind[], values: number[], room: number, 
   const order = kinds.map((_, i) => i).sort((a, b) => values[b] / kinds[b].weight - values[a] / kinds[a].weight)
   const sorted = order.map((i) => kinds[i])
   const worth = order.map((i) => values[i])
-  const found = search(sorted, room, most, (k, left, value) => value + left * (k < sorted.length ? worth[k] / sorted[k].weight : 0) >= least - 1e-9, worth)
-  return found?.map((p) => {
-    const back = new Array<number>(kinds.length).fill(0)
-    order.forEach((i, k) => {
-      back[i] = p[k]
-    })
-    return back
-  }) ?? null
+  const found = search(
+    sorted,
+    room,
+    most,
+    (k, left, value) => value + left * (k < sorted.length ? worth[k] / sorted[k].weight : 0) >= least - 1e-9,
+    worth,
+  )
+  return (
+    found?.map((p) => {
+      const back = new Array<number>(kinds.length).fill(0)
+      order.forEach((i, k) => {
+        back[i] = p[k]
+      })
+      return back
+    }) ?? null
+  )
 }
 
 const MOST_STEPS = 3_000_000
 
-function search(kinds: Kind[], room: number, most: number, hopeful: (next: number, left: number, value: number) => boolean, worth?: number[]): Pattern[] | null {
+function search(
+  kinds: Kind[],
+  room: number,
+  most: number,
+  hopeful: (next: number, left: number, value: number) => boolean,
+  worth?: number[],
+): Pattern[] | null {
   const found: Pattern[] = []
   const counts = new Array<number>(kinds.length).fill(0)
   let steps = 0
@@ -51,8 +65,16 @@ function search(kinds: Kind[], room: number, most: number, hopeful: (next: numbe
 }
 
 /** The most valuable pattern for one bar: branch and bound on value per length. `bound` is never below the true best. */
-export function bestPattern(kinds: Kind[], values: number[], room: number, stepLimit = 300_000): { pattern: Pattern; value: number; bound: number } {
-  const order = kinds.map((_, i) => i).filter((i) => values[i] > 1e-12).sort((a, b) => values[b] / kinds[b].weight - values[a] / kinds[a].weight)
+export function bestPattern(
+  kinds: Kind[],
+  values: number[],
+  room: number,
+  stepLimit = 300_000,
+): { pattern: Pattern; value: number; bound: number } {
+  const order = kinds
+    .map((_, i) => i)
+    .filter((i) => values[i] > 1e-12)
+    .sort((a, b) => values[b] / kinds[b].weight - values[a] / kinds[a].weight)
   const n = order.length
   const w = order.map((i) => kinds[i].weight)
   const v = order.map((i) => values[i])

@@ -1,4 +1,4 @@
-import { defaultUnit, type Dimension, type DisplayUnits, KG_PER_POUND, MM_PER_INCH, N_PER_POUND_FORCE } from './units'
+import { type Dimension, type DisplayUnits, defaultUnit, KG_PER_POUND, MM_PER_INCH, N_PER_POUND_FORCE } from './units'
 
 /** A length in the job's units without the unit: `1565`, `61 5/8`. Unknown is a dash, never zero. */
 export function formatLength(lengthMm: number | null, units: DisplayUnits): string {
@@ -39,12 +39,18 @@ export function formatQuantity(value: number | null, dimension: Dimension, units
   if (value === null || !Number.isFinite(value)) return '—'
   const inch = units.system === 'inch'
   switch (dimension) {
-    case 'length': return formatLength(value, units)
-    case 'mass': return trim(inch ? value / KG_PER_POUND : value, 1)
-    case 'force': return trim(inch ? value / N_PER_POUND_FORCE : value, 0)
-    case 'speed': return trim(inch ? value / 1.609344 : value, 0)
-    case 'angle': return trim(value, 1)
-    case 'number': return trim(value, 3)
+    case 'length':
+      return formatLength(value, units)
+    case 'mass':
+      return trim(inch ? value / KG_PER_POUND : value, 1)
+    case 'force':
+      return trim(inch ? value / N_PER_POUND_FORCE : value, 0)
+    case 'speed':
+      return trim(inch ? value / 1.609344 : value, 0)
+    case 'angle':
+      return trim(value, 1)
+    case 'number':
+      return trim(value, 3)
   }
 }
 
@@ -69,6 +75,7 @@ export function editText(value: number | null, dimension: Dimension, units: Disp
   const shown = formatQuantity(value, dimension, units)
   const back = read(shown)
   if (back !== null && Math.abs(back - value) < 1e-6) return shown
-  const scale = dimension === 'length' && units.system === 'inch' ? MM_PER_INCH : dimension === 'mass' && units.system === 'inch' ? KG_PER_POUND : 1
+  const scale =
+    dimension === 'length' && units.system === 'inch' ? MM_PER_INCH : dimension === 'mass' && units.system === 'inch' ? KG_PER_POUND : 1
   return trim(value / scale, 4)
 }

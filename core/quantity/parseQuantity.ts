@@ -25,7 +25,13 @@ export function parseQuantity(text: string, dimension: Dimension, system: UnitSy
 class Unreadable extends Error {}
 
 const VULGAR: Record<string, string> = {
-  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8',
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
 }
 
 function tidy(text: string): string {
@@ -35,7 +41,8 @@ function tidy(text: string): string {
   out = out.replace(/[½¼¾⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]}`)
   out = out.replace(/[″”“]/g, '"').replace(/''/g, '"').replace(/[′’‘]/g, "'").replace(/[×]/g, '*').replace(/[−–]/g, '-')
   const grouped = /\d,\d{3}(?!\d)/.exec(out)
-  if (grouped) throw new Unreadable(`could not tell whether the comma in “${grouped[0]}” marks thousands or decimals; leave it out or use a point`)
+  if (grouped)
+    throw new Unreadable(`could not tell whether the comma in “${grouped[0]}” marks thousands or decimals; leave it out or use a point`)
   out = out.replace(/('|ft)-(?=\d)/g, '$1 ') // 5'-1" is a drawing's way to write 5' 1", not a sum
   return out.replace(/(\d),(\d)/g, '$1.$2')
 }
@@ -57,7 +64,8 @@ function tokens(text: string): Token[] {
     const [whole, mixed, over, under, top, bottom, decimal, exponent, unit, sign] = match
     if (mixed !== undefined) found.push({ kind: 'number', value: Number(mixed) + ratio(over, under), text: whole.trim() })
     else if (top !== undefined) found.push({ kind: 'number', value: ratio(top, bottom), text: whole.trim() })
-    else if (decimal !== undefined) found.push({ kind: 'number', value: Number(decimal + (exponent ? `e${exponent}` : '')), text: whole.trim() })
+    else if (decimal !== undefined)
+      found.push({ kind: 'number', value: Number(decimal + (exponent ? `e${exponent}` : '')), text: whole.trim() })
     else if (unit !== undefined) found.push({ kind: 'unit', text: unit })
     else found.push({ kind: 'sign', text: sign })
   }
@@ -77,7 +85,11 @@ class Reader {
   private depth = 0
   readonly bare: number
 
-  constructor(private readonly list: Token[], private readonly dimension: Dimension, system: UnitSystem) {
+  constructor(
+    private readonly list: Token[],
+    private readonly dimension: Dimension,
+    system: UnitSystem,
+  ) {
     this.bare = UNIT_WORDS[dimension][defaultUnit(dimension, system)] ?? 1
   }
 
@@ -174,7 +186,10 @@ class Reader {
 
   private next(kind: 'number'): Extract<Token, { kind: 'number' }> {
     const token = this.list[this.at]
-    if (token?.kind !== kind) throw new Unreadable(token ? `could not read “${token.text}”; a number was expected there` : 'the text ends where a number was expected')
+    if (token?.kind !== kind)
+      throw new Unreadable(
+        token ? `could not read “${token.text}”; a number was expected there` : 'the text ends where a number was expected',
+      )
     this.at++
     return token
   }

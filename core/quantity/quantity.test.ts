@@ -17,10 +17,24 @@ const refusal = (text: string, dimension: Dimension = 'length') => {
 describe('typed lengths, in mm', () => {
   // 61 5/8 in = 61.625 × 25.4 = 1565.275 mm
   test.each([
-    ['61 5/8', 1565.275], ['61-5/8', 1565.275], [`5' 1-5/8"`, 1565.275], [`5' 1 5/8"`, 1565.275], [`5'1-5/8"`, 1565.275],
-    ['5ft 1.625in', 1565.275], [`5'-1.625"`, 1565.275], ['61⅝"', 1565.275], ['1.57 m', 1570], ['1565 mm', 1565], ["5'", 1524],
-    ['3/8', 9.525], ['84 - 2*1 3/4', 80.5 * 25.4], ['(84-2) / 2', 41 * 25.4], ["5' 6", 66 * 25.4], ['-3', -76.2],
-    ['2 * 300 mm + 1', 625.4], ["6' - 2\"", 70 * 25.4],
+    ['61 5/8', 1565.275],
+    ['61-5/8', 1565.275],
+    [`5' 1-5/8"`, 1565.275],
+    [`5' 1 5/8"`, 1565.275],
+    [`5'1-5/8"`, 1565.275],
+    ['5ft 1.625in', 1565.275],
+    [`5'-1.625"`, 1565.275],
+    ['61⅝"', 1565.275],
+    ['1.57 m', 1570],
+    ['1565 mm', 1565],
+    ["5'", 1524],
+    ['3/8', 9.525],
+    ['84 - 2*1 3/4', 80.5 * 25.4],
+    ['(84-2) / 2', 41 * 25.4],
+    ["5' 6", 66 * 25.4],
+    ['-3', -76.2],
+    ['2 * 300 mm + 1', 625.4],
+    ['6\' - 2"', 70 * 25.4],
   ])('%s', (text, mm) => expect(read(text)).toBeCloseTo(mm, 9))
 
   test('1565 in a metric job is millimetres', () => expect(read('1565', 'metric')).toBe(1565))
@@ -35,9 +49,18 @@ test('other quantities: 8.5°, 2 1/4 lb, 1 lb 8 oz, 60 mph', () => {
 })
 
 test.each([
-  ['', 'nothing was typed'], ['abc', 'a number was expected'], ['12 kg', 'not a unit of length'], ['1,565', 'thousands or decimals'],
-  ['5 m * 2 m', 'cannot be multiplied'], ['4 / 0', 'divides by zero'], ['(3', 'not closed'], ['3/0', 'divides by zero'],
-  ['3 4', 'after the number'], ['9'.repeat(200), 'too long'], ['1e999', 'no finite answer'], ['5 §', 'could not read “§”'],
+  ['', 'nothing was typed'],
+  ['abc', 'a number was expected'],
+  ['12 kg', 'not a unit of length'],
+  ['1,565', 'thousands or decimals'],
+  ['5 m * 2 m', 'cannot be multiplied'],
+  ['4 / 0', 'divides by zero'],
+  ['(3', 'not closed'],
+  ['3/0', 'divides by zero'],
+  ['3 4', 'after the number'],
+  ['9'.repeat(200), 'too long'],
+  ['1e999', 'no finite answer'],
+  ['5 §', 'could not read “§”'],
 ])('“%s” is refused and says why', (text, reason) => expect(refusal(text)).toContain(reason))
 
 test('1565.275 mm shows as 1565, 61 5/8 and 5\' 1-5/8"', () => {
@@ -53,12 +76,16 @@ test('1565.275 mm shows as 1565, 61 5/8 and 5\' 1-5/8"', () => {
 
 test('what is shown is read back to within half the finest fraction, and edit text to the value itself', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0, max: 20_000, noNaN: true }), fc.constantFrom(METRIC, INCH, { ...INCH, fraction: 32 as const }), (mm, units) => {
-      const half = units.system === 'inch' ? 25.4 / units.fraction / 2 : 0.5
-      expect(Math.abs(read(formatLength(mm, units), units.system) - mm)).toBeLessThanOrEqual(half + 1e-6)
-      const exact = editText(mm, 'length', units, (t) => read(t, units.system))
-      expect(Math.abs(read(exact, units.system) - mm)).toBeLessThan(0.0051)
-    }),
+    fc.property(
+      fc.double({ min: 0, max: 20_000, noNaN: true }),
+      fc.constantFrom(METRIC, INCH, { ...INCH, fraction: 32 as const }),
+      (mm, units) => {
+        const half = units.system === 'inch' ? 25.4 / units.fraction / 2 : 0.5
+        expect(Math.abs(read(formatLength(mm, units), units.system) - mm)).toBeLessThanOrEqual(half + 1e-6)
+        const exact = editText(mm, 'length', units, (t) => read(t, units.system))
+        expect(Math.abs(read(exact, units.system) - mm)).toBeLessThan(0.0051)
+      },
+    ),
   )
 })
 

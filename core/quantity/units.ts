@@ -31,13 +31,31 @@ export const INCH: DisplayUnits = { system: 'inch', fraction: 16, mmStep: 1 }
 /** Words and signs accepted for each unit, with the factor to the core's own unit. */
 export const UNIT_WORDS: Record<Dimension, Record<string, number>> = {
   length: {
-    mm: 1, cm: 10, m: 1000, metre: 1000, meter: 1000, metres: 1000, meters: 1000,
-    '"': MM_PER_INCH, in: MM_PER_INCH, inch: MM_PER_INCH, inches: MM_PER_INCH,
-    "'": MM_PER_FOOT, ft: MM_PER_FOOT, foot: MM_PER_FOOT, feet: MM_PER_FOOT,
+    mm: 1,
+    cm: 10,
+    m: 1000,
+    metre: 1000,
+    meter: 1000,
+    metres: 1000,
+    meters: 1000,
+    '"': MM_PER_INCH,
+    in: MM_PER_INCH,
+    inch: MM_PER_INCH,
+    inches: MM_PER_INCH,
+    "'": MM_PER_FOOT,
+    ft: MM_PER_FOOT,
+    foot: MM_PER_FOOT,
+    feet: MM_PER_FOOT,
   },
   mass: {
-    kg: 1, g: 0.001, t: 1000,
-    lb: KG_PER_POUND, lbs: KG_PER_POUND, pound: KG_PER_POUND, pounds: KG_PER_POUND, oz: KG_PER_POUND / 16,
+    kg: 1,
+    g: 0.001,
+    t: 1000,
+    lb: KG_PER_POUND,
+    lbs: KG_PER_POUND,
+    pound: KG_PER_POUND,
+    pounds: KG_PER_POUND,
+    oz: KG_PER_POUND / 16,
   },
   force: { N: 1, n: 1, kN: 1000, kn: 1000, lbf: N_PER_POUND_FORCE, kgf: G_M_S2 },
   angle: { '°': 1, deg: 1, degree: 1, degrees: 1, rad: 180 / Math.PI },
@@ -49,11 +67,17 @@ export const UNIT_WORDS: Record<Dimension, Record<string, number>> = {
 export function defaultUnit(dimension: Dimension, system: UnitSystem): string {
   const inch = system === 'inch'
   switch (dimension) {
-    case 'length': return inch ? 'in' : 'mm'
-    case 'mass': return inch ? 'lb' : 'kg'
-    case 'force': return inch ? 'lbf' : 'N'
-    case 'speed': return inch ? 'mph' : 'km/h'
-    case 'angle': return '°'
-    case 'number': return ''
+    case 'length':
+      return inch ? 'in' : 'mm'
+    case 'mass':
+      return inch ? 'lb' : 'kg'
+    case 'force':
+      return inch ? 'lbf' : 'N'
+    case 'speed':
+      return inch ? 'mph' : 'km/h'
+    case 'angle':
+      return '°'
+    case 'number':
+      return ''
   }
 }

@@ -2,7 +2,12 @@ import { z } from 'zod'
 
 type RuleMeta = { label: string; unit: string; source: string; group: string }
 const rule = (value: number, min: number, max: number, group: string, label: string, unit: string, source = "shop's own") =>
-  z.number().min(min).max(max).default(value).meta({ label, unit, source, group } satisfies RuleMeta)
+  z
+    .number()
+    .min(min)
+    .max(max)
+    .default(value)
+    .meta({ label, unit, source, group } satisfies RuleMeta)
 
 /** Every factor that is not physics. The form on the Rules shelf is made from this schema. */
 export const RulesSchema = z.object({
@@ -20,13 +25,23 @@ export const RulesSchema = z.object({
   pullingG: rule(0.5, 0, 2, 'Load cases', 'Pulling away, rearward', 'g', 'EN 12195-1:2010, table 2; 49 CFR 393.102'),
   personKg: rule(100, 50, 200, 'Load cases', 'A person standing', 'kg', "shop's own"),
   airDensity: rule(1.225, 0.9, 1.5, 'Load cases', 'Air density', 'kg/m³', 'ISO 2533, sea level'),
-  dragCoefficient: rule(1.2, 0.1, 2.5, 'Load cases', 'Drag coefficient of cargo and bars', '', 'Hoerner, Fluid-Dynamic Drag, ch. 3: box or flat face across the wind'),
+  dragCoefficient: rule(
+    1.2,
+    0.1,
+    2.5,
+    'Load cases',
+    'Drag coefficient of cargo and bars',
+    '',
+    'Hoerner, Fluid-Dynamic Drag, ch. 3: box or flat face across the wind',
+  ),
   fairingDragCoefficient: rule(0.6, 0.1, 2.5, 'Load cases', 'Drag coefficient of a raked fairing', '', "shop's own"),
   liftCoefficient: rule(0.3, 0, 2, 'Load cases', 'Lift coefficient on plan area', '', "shop's own"),
 
   kerfMm: rule(3, 0, 10, 'Saw', 'Saw kerf', 'mm'),
   endTrimMm: rule(5, 0, 100, 'Saw', 'Trim at each end of a bar', 'mm'),
   leastRemnantMm: rule(300, 0, 3000, 'Saw', 'Shortest offcut worth shelving', 'mm'),
+  stripCoatedEach: rule(6, 0, 500, 'Saw', 'Stripping a coated offcut, each', 'money'),
+  dressPittedEach: rule(9, 0, 500, 'Saw', 'Dressing a pitted offcut, each', 'money'),
 
   kFactor: rule(0.42, 0.2, 0.5, 'Brake', 'K factor for air bending', '', "shop's own; 0.33 to 0.45 is usual for r from t to 3t"),
 

@@ -16,13 +16,22 @@ test('the middle line of the folded strip is as long as the blank when K = 0.5',
   // straight parts 30 + 40 + 20, arcs (r + t/2)·π/2 each
   const [t, r] = [3, 5]
   const setback = r + t
-  const flat = flatPattern({ thickness: t, insideRadius: r, kFactor: 0.5, flanges: [30 + setback, 40 + 2 * setback, 20 + setback], bends: [{ angle: 90 }, { angle: 90 }] })
+  const flat = flatPattern({
+    thickness: t,
+    insideRadius: r,
+    kFactor: 0.5,
+    flanges: [30 + setback, 40 + 2 * setback, 20 + setback],
+    bends: [{ angle: 90 }, { angle: 90 }],
+  })
   expect(flat.flatLength).toBeCloseTo(90 + 2 * (r + t / 2) * (Math.PI / 2), 9)
 })
 
 test('a 40 mm step with 40 mm rise folds 45° twice, once each way, with a web of 56.6', () => {
   const bracket = stepBracket({ stepMm: 40, riseMm: 40, thicknessMm: 5 })
-  expect(bracket.bends.map((b) => [Math.round(b.angleDeg), b.face])).toEqual([[45, 'up'], [45, 'down']])
+  expect(bracket.bends.map((b) => [Math.round(b.angleDeg), b.face])).toEqual([
+    [45, 'up'],
+    [45, 'down'],
+  ])
   expect(bracket.flangesMm[1]).toBeCloseTo(56.57, 2)
   expect(bracket.flatLengthMm).toBeLessThan(60 + 56.57 + 60)
 })

@@ -1,7 +1,11 @@
 import { radians } from '../quantity/units'
 
 export type FlatPatternInput = { thickness: number; insideRadius: number; kFactor: number; flanges: number[]; bends: { angle: number }[] }
-export type FlatPattern = { flatLength: number; bendLines: number[]; bends: { allowanceMm: number; setbackMm: number; deductionMm: number }[] }
+export type FlatPattern = {
+  flatLength: number
+  bendLines: number[]
+  bends: { allowanceMm: number; setbackMm: number; deductionMm: number }[]
+}
 
 /**
  * Blank of a folded strip. Flanges are outside lengths to the outer apex (mm); angles are the turn (degrees, < 180).

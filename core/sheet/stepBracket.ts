@@ -23,11 +23,16 @@ export function stepBracket(given: { stepMm: number; riseMm: number; thicknessMm
   const insideRadiusMm = given.thicknessMm * 1.5
   const flangesMm = [FOOT_PAD_MM, Math.hypot(given.stepMm, rise), FOOT_PAD_MM]
   const flat = flatPattern({
-    thickness: given.thicknessMm, insideRadius: insideRadiusMm, kFactor: given.kFactor ?? defaultRules.kFactor,
-    flanges: flangesMm, bends: [{ angle: angleDeg }, { angle: angleDeg }],
+    thickness: given.thicknessMm,
+    insideRadius: insideRadiusMm,
+    kFactor: given.kFactor ?? defaultRules.kFactor,
+    flanges: flangesMm,
+    bends: [{ angle: angleDeg }, { angle: angleDeg }],
   })
   return {
-    flatLengthMm: flat.flatLength, flangesMm, insideRadiusMm,
+    flatLengthMm: flat.flatLength,
+    flangesMm,
+    insideRadiusMm,
     bends: [
       { atMm: flat.bendLines[0], angleDeg, face: 'up' },
       { atMm: flat.bendLines[1], angleDeg, face: 'down' },

@@ -4,8 +4,30 @@ import type { Cargo } from '../brief/cargo'
 import type { MountLine } from '../vehicle/vehicle'
 import { equalPositions, largestCount, layoutRatio, planBars, supportOf } from './spacing'
 
-const poles = { id: 'p', name: 'Poles', xMm: 1000, yMm: 0, lengthMm: 3400, widthMm: 200, heightMm: 90, maxOverhangMm: 600, maxSpanMm: 1200, centreForwardMm: 0, centreLeftMm: 0 } as Cargo
-const line: MountLine = { id: 't', name: 'Track', kind: 'track', fromXMm: -800, toXMm: 2600, halfWidthRearMm: 700, halfWidthFrontMm: 700, zMm: 2300, pointsXMm: null }
+const poles = {
+  id: 'p',
+  name: 'Poles',
+  xMm: 1000,
+  yMm: 0,
+  lengthMm: 3400,
+  widthMm: 200,
+  heightMm: 90,
+  maxOverhangMm: 600,
+  maxSpanMm: 1200,
+  centreForwardMm: 0,
+  centreLeftMm: 0,
+} as Cargo
+const line: MountLine = {
+  id: 't',
+  name: 'Track',
+  kind: 'track',
+  fromXMm: -800,
+  toXMm: 2600,
+  halfWidthRearMm: 700,
+  halfWidthFrontMm: 700,
+  zMm: 2300,
+  pointsXMm: null,
+}
 
 test('four bars from 100 to 1900 stand at 100, 700, 1300, 1900', () => expect(equalPositions(100, 1900, 4)).toEqual([100, 700, 1300, 1900]))
 test('2400 mm holds five bars at no less than 600, and four at 601', () => {
@@ -30,7 +52,8 @@ test('with only two fixed points too near each other no plan meets the rules, an
   expect(plans).toEqual([{ barXMm: [500, 1500], ratio: 1200 / 600, meetsRules: false }])
 })
 
-test('an item whose centre of mass is outside its bars is never a plan', () => expect(layoutRatio([1500, 2400], [poles])).toBe(Number.POSITIVE_INFINITY))
+test('an item whose centre of mass is outside its bars is never a plan', () =>
+  expect(layoutRatio([1500, 2400], [poles])).toBe(Number.POSITIVE_INFINITY))
 
 test('count and pitch agree: the counted marks keep the pitch and one more would not', () => {
   fc.assert(

@@ -24,12 +24,16 @@ export type ItemSupport = {
 /** Which bars lie under an item and how far it reaches past them. */
 export function supportOf(item: Pick<Cargo, 'xMm' | 'lengthMm' | 'maxOverhangMm'>, barXMm: number[]): ItemSupport {
   const [rear, front] = [item.xMm - item.lengthMm / 2, item.xMm + item.lengthMm / 2]
-  const under = barXMm.map((_, i) => i).filter((i) => barXMm[i] >= rear - 0.5 && barXMm[i] <= front + 0.5).sort((a, b) => barXMm[a] - barXMm[b])
+  const under = barXMm
+    .map((_, i) => i)
+    .filter((i) => barXMm[i] >= rear - 0.5 && barXMm[i] <= front + 0.5)
+    .sort((a, b) => barXMm[a] - barXMm[b])
   const xs = under.map((i) => barXMm[i])
   const shortestSupportMm = item.maxOverhangMm === null ? null : Math.max(0, item.lengthMm - 2 * item.maxOverhangMm)
   if (!xs.length) return { under, rearOverhangMm: item.lengthMm, frontOverhangMm: item.lengthMm, greatestSpanMm: 0, shortestSupportMm }
   return {
-    under, shortestSupportMm,
+    under,
+    shortestSupportMm,
     rearOverhangMm: Math.max(0, xs[0] - rear),
     frontOverhangMm: Math.max(0, front - xs[xs.length - 1]),
     greatestSpanMm: xs.slice(1).reduce((most, x, k) => Math.max(most, x - xs[k]), 0),
@@ -44,7 +48,8 @@ export function layoutRatio(barXMm: number[], cargo: Cargo[]): number {
     if (s.under.length < 2) return Number.POSITIVE_INFINITY
     const centre = item.xMm + item.centreForwardMm
     if (centre < barXMm[s.under[0]] || centre > barXMm[s.under[s.under.length - 1]]) return Number.POSITIVE_INFINITY
-    if (item.maxOverhangMm !== null) worst = Math.max(worst, Math.max(s.rearOverhangMm, s.frontOverhangMm) / Math.max(1, item.maxOverhangMm))
+    if (item.maxOverhangMm !== null)
+      worst = Math.max(worst, Math.max(s.rearOverhangMm, s.frontOverhangMm) / Math.max(1, item.maxOverhangMm))
     if (item.maxSpanMm !== null) worst = Math.max(worst, s.greatestSpanMm / item.maxSpanMm)
   }
   return worst

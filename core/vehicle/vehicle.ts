@@ -15,26 +15,31 @@ const unknown: Sourced = { value: null, method: 'unknown', source: '', date: '' 
 const sourced = SourcedSchema.default(unknown)
 
 /** Where a crossbar's pair of feet may stand: a line each side of the roof, the same left and right. */
-export const MountLineSchema = z.object({
-  id: z.string().min(1).max(40),
-  name: z.string().min(1).max(80),
-  kind: z.enum(mountKinds),
-  fromXMm: z.number().min(-20_000).max(20_000),
-  toXMm: z.number().min(-20_000).max(20_000),
-  /** distance of the line from the vehicle's middle, at its rear and front ends */
-  halfWidthRearMm: z.number().min(50).max(2000),
-  halfWidthFrontMm: z.number().min(50).max(2000),
-  /** height of the seat of the foot above ground */
-  zMm: z.number().min(100).max(5000),
-  /** fixed points along the line; null = anywhere between from and to */
-  pointsXMm: z.array(z.number().min(-20_000).max(20_000)).max(200).nullable(),
-}).refine((m) => m.toXMm > m.fromXMm, { path: ['toXMm'], message: 'the front end must lie forward of the rear end: raise toXMm' })
+export const MountLineSchema = z
+  .object({
+    id: z.string().min(1).max(40),
+    name: z.string().min(1).max(80),
+    kind: z.enum(mountKinds),
+    fromXMm: z.number().min(-20_000).max(20_000),
+    toXMm: z.number().min(-20_000).max(20_000),
+    /** distance of the line from the vehicle's middle, at its rear and front ends */
+    halfWidthRearMm: z.number().min(50).max(2000),
+    halfWidthFrontMm: z.number().min(50).max(2000),
+    /** height of the seat of the foot above ground */
+    zMm: z.number().min(100).max(5000),
+    /** fixed points along the line; null = anywhere between from and to */
+    pointsXMm: z.array(z.number().min(-20_000).max(20_000)).max(200).nullable(),
+  })
+  .refine((m) => m.toXMm > m.fromXMm, { path: ['toXMm'], message: 'the front end must lie forward of the rear end: raise toXMm' })
 export type MountLine = z.infer<typeof MountLineSchema>
 
 export const ObstacleSchema = z.object({
   name: z.string().min(1).max(80),
-  xMm: z.number().min(-20_000).max(20_000), yMm: z.number().min(-5000).max(5000),
-  lengthMm: z.number().min(1).max(10_000), widthMm: z.number().min(1).max(5000), heightMm: z.number().min(1).max(2000),
+  xMm: z.number().min(-20_000).max(20_000),
+  yMm: z.number().min(-5000).max(5000),
+  lengthMm: z.number().min(1).max(10_000),
+  widthMm: z.number().min(1).max(5000),
+  heightMm: z.number().min(1).max(2000),
 })
 
 /**
@@ -46,13 +51,28 @@ export const VehicleSchema = z.object({
   name: z.string().min(1, 'give the vehicle a name').max(120),
   body: z.enum(['van', 'pickup', 'camper', 'truck']),
   note: z.string().max(500).default(''),
-  wheelbaseMm: sourced, trackWidthMm: sourced, lengthMm: sourced, widthMm: sourced, heightMm: sourced,
+  wheelbaseMm: sourced,
+  trackWidthMm: sourced,
+  lengthMm: sourced,
+  widthMm: sourced,
+  heightMm: sourced,
   rearOverhangMm: sourced,
-  roofFromXMm: sourced, roofToXMm: sourced, roofWidthFrontMm: sourced, roofWidthRearMm: sourced, roofHeightMm: sourced,
+  roofFromXMm: sourced,
+  roofToXMm: sourced,
+  roofWidthFrontMm: sourced,
+  roofWidthRearMm: sourced,
+  roofHeightMm: sourced,
   centreOfMassHeightMm: sourced,
-  kerbFrontKg: sourced, kerbRearKg: sourced, occupantsKg: sourced,
-  roofMovingKg: sourced, roofParkedKg: sourced, footDownKg: sourced, footUpKg: sourced,
-  grossKg: sourced, frontAxleKg: sourced, rearAxleKg: sourced,
+  kerbFrontKg: sourced,
+  kerbRearKg: sourced,
+  occupantsKg: sourced,
+  roofMovingKg: sourced,
+  roofParkedKg: sourced,
+  footDownKg: sourced,
+  footUpKg: sourced,
+  grossKg: sourced,
+  frontAxleKg: sourced,
+  rearAxleKg: sourced,
   mounts: z.array(MountLineSchema).max(20).default([]),
   obstacles: z.array(ObstacleSchema).max(40).default([]),
 })

@@ -29,15 +29,29 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
   p.barXMm.forEach((x, i) => {
     const half = Math.max(1, barLengthMm(p, line, x) / 2)
     members.push({
-      id: `bar:${i}`, mark: `B${i + 1}`, name: 'Crossbar', profileId: p.profileId,
-      path: [{ x, y: half, z: barZ }, { x, y: -half, z: barZ }],
+      id: `bar:${i}`,
+      mark: `B${i + 1}`,
+      name: 'Crossbar',
+      role: 'bar',
+      profileId: p.profileId,
+      path: [
+        { x, y: half, z: barZ },
+        { x, y: -half, z: barZ },
+      ],
       ends: [{ kind: 'cap' }, { kind: 'cap' }],
     })
     for (const side of ['left', 'right'] as const) {
       const y = (mountHalfWidthMm(line, x) - p.bracketInsetMm) * (side === 'left' ? 1 : -1)
       mounts.push({
-        id: `foot:${i}:${side}`, mark: `F${i + 1}${side === 'left' ? 'L' : 'R'}`, kind: line.kind, memberId: `bar:${i}`, side,
-        place: { x, y, z: line.zMm }, massKg: foot.massKg, downKg: vehicle.footDownKg.value, upKg: vehicle.footUpKg.value,
+        id: `foot:${i}:${side}`,
+        mark: `F${i + 1}${side === 'left' ? 'L' : 'R'}`,
+        kind: line.kind,
+        memberId: `bar:${i}`,
+        side,
+        place: { x, y, z: line.zMm },
+        massKg: foot.massKg,
+        downKg: vehicle.footDownKg.value,
+        upKg: vehicle.footUpKg.value,
       })
     }
   })
@@ -45,23 +59,39 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
   const plates = [...brackets(p), ...fairing(p, line, deckZMm)]
   const joints = [
     ...mounts.map((m) => ({ id: `joint:${m.id}`, kind: 'clamp' as const, between: [m.id, m.memberId] })),
-    ...members.filter((m) => m.id.startsWith('rail')).flatMap((r) =>
-      p.barXMm.map((_, i) => ({ id: `joint:${r.id}:${i}`, kind: p.build === 'welded' ? ('weld' as const) : ('bolt' as const), between: [r.id, `bar:${i}`] }))),
-    ...(plates.some((f) => f.id === 'fairing') ? [{ id: 'joint:fairing', kind: 'bolt' as const, between: ['fairing', `bar:${frontBar(p)}`] }] : []),
+    ...members
+      .filter((m) => m.role === 'rail')
+      .flatMap((r) =>
+        p.barXMm.map((_, i) => ({
+          id: `joint:${r.id}:${i}`,
+          kind: p.build === 'welded' ? ('weld' as const) : ('bolt' as const),
+          between: [r.id, `bar:${i}`],
+        })),
+      ),
+    ...(plates.some((f) => f.role === 'fairing')
+      ? [{ id: 'joint:fairing', kind: 'bolt' as const, between: ['fairing', `bar:${frontBar(p)}`] }]
+      : []),
   ]
   const boltedJoints = joints.filter((j) => j.kind === 'bolt').length
   const capped = members.length * 2
   const hardware = [
-    ...(mounts.length ? [
-      { name: `Bolt ${foot.bolt} stainless`, quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
-      { name: 'Lock nut M8', quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
-      ...foot.extras.map((name) => ({ name, quantity: mounts.length, for: foot.name })),
-    ] : []),
-    ...(p.bracketInsetMm > 0 && mounts.length ? [{ name: 'Bolt M8 × 25 stainless with lock nut', quantity: mounts.length * 2, for: 'step brackets' }] : []),
+    ...(mounts.length
+      ? [
+          { name: `Bolt ${foot.bolt} stainless`, quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
+          { name: 'Lock nut M8', quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
+          ...foot.extras.map((name) => ({ name, quantity: mounts.length, for: foot.name })),
+        ]
+      : []),
+    ...(p.bracketInsetMm > 0 && mounts.length
+      ? [{ name: 'Bolt M8 × 25 stainless with lock nut', quantity: mounts.length * 2, for: 'step brackets' }]
+      : []),
     ...(boltedJoints ? [{ name: 'Bolt M6 × 50 stainless with lock nut', quantity: boltedJoints * 2, for: 'rails and fairing' }] : []),
     ...(capped ? [{ name: 'End cap', quantity: capped, for: 'open tube ends' }] : []),
   ]
-  return { assembly: { members, plates, joints, hardware, mounts, deckZMm: members.length ? deckZMm : null }, issues: faults(p, line, vehicle) }
+  return {
+    assembly: { members, plates, joints, hardware, mounts, deckZMm: members.length ? deckZMm : null },
+    issues: faults(p, line, vehicle),
+  }
 }
 
 /** Rails lie on the bars just inside their ends, following the taper. */
@@ -71,9 +101,21 @@ function sideRails(p: CrossbarParams, line: MountLine, deckZMm: number): Member[
   const past = 60 // rails run this far past the end bars so that the joint does not sit on a cut end
   const y = (x: number) => barLengthMm(p, line, x) / 2 - rail.widthMm / 2
   const z = deckZMm + rail.heightMm / 2
-  return ([['left', 1], ['right', -1]] as const).map(([side, sign]) => ({
-    id: `rail:${side}`, mark: side === 'left' ? 'RL' : 'RR', name: 'Side rail', profileId: p.railProfileId,
-    path: [{ x: rear - past, y: sign * y(rear), z }, { x: front + past, y: sign * y(front), z }],
+  return (
+    [
+      ['left', 1],
+      ['right', -1],
+    ] as const
+  ).map(([side, sign]) => ({
+    id: `rail:${side}`,
+    mark: side === 'left' ? 'RL' : 'RR',
+    name: 'Side rail',
+    role: 'rail' as const,
+    profileId: p.railProfileId,
+    path: [
+      { x: rear - past, y: sign * y(rear), z },
+      { x: front + past, y: sign * y(front), z },
+    ],
     ends: [{ kind: 'cap' }, { kind: 'cap' }],
   }))
 }
@@ -89,11 +131,22 @@ function brackets(p: CrossbarParams): Plate[] {
   const bracket = stepBracket({ stepMm: p.bracketInsetMm, riseMm: p.footHeightMm, thicknessMm: p.bracketThicknessMm })
   const materialId = bracketMaterial(p)
   const massKg = (bracket.flatLengthMm * p.bracketWidthMm * p.bracketThicknessMm * materialOf(materialId).densityKgM3) / 1e9
-  return [{
-    id: 'bracket', mark: 'SB', name: `Step bracket, ${bracket.bends.length} folds`, materialId, thicknessMm: p.bracketThicknessMm,
-    flatLengthMm: bracket.flatLengthMm, flatWidthMm: p.bracketWidthMm, massKg,
-    place: { x: 0, y: 0, z: 0 }, size: { x: p.bracketWidthMm, y: p.bracketInsetMm, z: p.footHeightMm }, quantity: p.barXMm.length * 2,
-  }]
+  return [
+    {
+      id: 'bracket',
+      mark: 'SB',
+      name: `Step bracket, ${bracket.bends.length} folds`,
+      role: 'bracket',
+      materialId,
+      thicknessMm: p.bracketThicknessMm,
+      flatLengthMm: bracket.flatLengthMm,
+      flatWidthMm: p.bracketWidthMm,
+      massKg,
+      place: { x: 0, y: 0, z: 0 },
+      size: { x: p.bracketWidthMm, y: p.bracketInsetMm, z: p.footHeightMm },
+      quantity: p.barXMm.length * 2,
+    },
+  ]
 }
 
 const frontBar = (p: CrossbarParams): number => p.barXMm.indexOf(Math.max(...p.barXMm))
@@ -105,12 +158,22 @@ function fairing(p: CrossbarParams, line: MountLine, deckZMm: number): Plate[] {
   const width = barLengthMm(p, line, x)
   const slope = p.fairingHeightMm * Math.SQRT2
   const t = 2
-  return [{
-    id: 'fairing', mark: 'FR', name: 'Front fairing', materialId: 'al6061t6', thicknessMm: t, flatLengthMm: width, flatWidthMm: slope,
-    massKg: (width * slope * t * materialOf('al6061t6').densityKgM3) / 1e9,
-    place: { x: x + p.fairingHeightMm / 2, y: 0, z: deckZMm - p.fairingHeightMm / 2 },
-    size: { x: p.fairingHeightMm, y: width, z: p.fairingHeightMm }, quantity: 1,
-  }]
+  return [
+    {
+      id: 'fairing',
+      mark: 'FR',
+      name: 'Front fairing',
+      role: 'fairing',
+      materialId: 'al6061t6',
+      thicknessMm: t,
+      flatLengthMm: width,
+      flatWidthMm: slope,
+      massKg: (width * slope * t * materialOf('al6061t6').densityKgM3) / 1e9,
+      place: { x: x + p.fairingHeightMm / 2, y: 0, z: deckZMm - p.fairingHeightMm / 2 },
+      size: { x: p.fairingHeightMm, y: width, z: p.fairingHeightMm },
+      quantity: 1,
+    },
+  ]
 }
 
 function faults(p: CrossbarParams, line: MountLine, vehicle: Vehicle): Issue[] {
@@ -119,7 +182,8 @@ function faults(p: CrossbarParams, line: MountLine, vehicle: Vehicle): Issue[] {
   if (!p.barXMm.length) issues.push({ code: 'no_bars', at: ['design', 'params', 'barXMm'], fix: null })
   p.barXMm.forEach((x, i) => {
     const nearestMm = nearestMountX(line, x)
-    if (Math.abs(nearestMm - x) > 0.5) issues.push({ code: 'bar_off_mount', at: at(i), bar: i, xMm: x, nearestMm, fix: [{ path: at(i), to: nearestMm }] })
+    if (Math.abs(nearestMm - x) > 0.5)
+      issues.push({ code: 'bar_off_mount', at: at(i), bar: i, xMm: x, nearestMm, fix: [{ path: at(i), to: nearestMm }] })
     const lengthMm = barLengthMm(p, line, x)
     if (lengthMm < 200) issues.push({ code: 'bar_too_short', at: at(i), bar: i, lengthMm, fix: null })
     const section = profileSection(p.profileId)
@@ -134,7 +198,8 @@ function faults(p: CrossbarParams, line: MountLine, vehicle: Vehicle): Issue[] {
   const order = p.barXMm.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x)
   order.slice(1).forEach((b, k) => {
     const gapMm = b.x - order[k].x
-    if (gapMm < FOOT_LENGTH_MM) issues.push({ code: 'bars_too_close', at: at(b.i), bar: Math.min(b.i, order[k].i), gapMm, leastMm: FOOT_LENGTH_MM, fix: null })
+    if (gapMm < FOOT_LENGTH_MM)
+      issues.push({ code: 'bars_too_close', at: at(b.i), bar: Math.min(b.i, order[k].i), gapMm, leastMm: FOOT_LENGTH_MM, fix: null })
   })
   return issues
 }

@@ -1,4 +1,4 @@
-import { profileOf, profiles, profileSection, sameShape } from '../../catalogue/profiles'
+import { profileOf, profileSection, profiles, sameShape } from '../../catalogue/profiles'
 import { equalPositions, planBars } from '../../spacing/spacing'
 import { nearestMountX, type Vehicle } from '../../vehicle/vehicle'
 import type { Family } from '../family'
@@ -15,19 +15,46 @@ export const crossbarRack: Family<CrossbarParams> = {
   assemble,
   start: (vehicle, brief) => {
     const line = vehicle.mounts[0]
-    const plan = line && planBars(line, brief.cargo.filter((c) => c.counts !== 'parked'), { least: 2, most: 5 }, FOOT_LENGTH_MM).find((p) => p.meetsRules)
-    const barXMm = plan?.barXMm ?? (line ? equalPositions(line.fromXMm + 0.2 * (line.toXMm - line.fromXMm), line.toXMm - 0.2 * (line.toXMm - line.fromXMm), 3).map((x) => nearestMountX(line, x)) : [])
+    const plan =
+      line &&
+      planBars(
+        line,
+        brief.cargo.filter((c) => c.counts !== 'parked'),
+        { least: 2, most: 5 },
+        FOOT_LENGTH_MM,
+      ).find((p) => p.meetsRules)
+    const barXMm =
+      plan?.barXMm ??
+      (line
+        ? equalPositions(line.fromXMm + 0.2 * (line.toXMm - line.fromXMm), line.toXMm - 0.2 * (line.toXMm - line.fromXMm), 3).map((x) =>
+            nearestMountX(line, x),
+          )
+        : [])
     return {
-      mountId: line?.id ?? '', profileId: 'square-40x3-al6063t6', barXMm, overhangMm: 80, footHeightMm: 90,
-      bracketInsetMm: 0, bracketThicknessMm: 5, bracketWidthMm: 60, sideRails: false, railProfileId: 'round-25x2-al6061t6',
-      fairing: false, fairingHeightMm: 150, build: 'bolted', finish: 'powder',
+      mountId: line?.id ?? '',
+      profileId: 'square-40x3-al6063t6',
+      barXMm,
+      overhangMm: 80,
+      footHeightMm: 90,
+      bracketInsetMm: 0,
+      bracketThicknessMm: 5,
+      bracketWidthMm: 60,
+      sideRails: false,
+      railProfileId: 'round-25x2-al6061t6',
+      fairing: false,
+      fairingHeightMm: 150,
+      build: 'bolted',
+      finish: 'powder',
     }
   },
   handles: (params, vehicle) => {
     const line = mountLineOf(params, vehicle)
     if (!line) return []
     return params.barXMm.map((xMm, i) => ({
-      id: `bar:${i}`, ref: `bar:${i}`, label: `Bar ${i + 1}`, xMm,
+      id: `bar:${i}`,
+      ref: `bar:${i}`,
+      label: `Bar ${i + 1}`,
+      xMm,
       snap: (x) => {
         const near = nearestMountX(line, x)
         return line.pointsXMm?.length ? near : Math.min(line.toXMm, Math.max(line.fromXMm, Math.round(near / 5) * 5))
@@ -39,8 +66,18 @@ export const crossbarRack: Family<CrossbarParams> = {
   restationed: (p, barXMm) => ({ ...p, barXMm }),
   changes: (p, vehicle) => [...barMoves(p, vehicle), ...extraBar(p, vehicle), ...heavierProfiles(p), ...heights(p), ...trims(p)],
   shorten: [
-    { id: 'overhang', label: 'shorter bar ends', most: (p) => 2 * Math.max(0, p.overhangMm - 20), apply: (p, d) => ({ ...p, overhangMm: p.overhangMm - d / 2 }) },
-    { id: 'inset', label: 'feet stepped inboard on folded brackets', most: (p) => 2 * Math.max(0, 300 - p.bracketInsetMm), apply: (p, d) => ({ ...p, bracketInsetMm: p.bracketInsetMm + d / 2 }) },
+    {
+      id: 'overhang',
+      label: 'shorter bar ends',
+      most: (p) => 2 * Math.max(0, p.overhangMm - 20),
+      apply: (p, d) => ({ ...p, overhangMm: p.overhangMm - d / 2 }),
+    },
+    {
+      id: 'inset',
+      label: 'feet stepped inboard on folded brackets',
+      most: (p) => 2 * Math.max(0, 300 - p.bracketInsetMm),
+      apply: (p, d) => ({ ...p, bracketInsetMm: p.bracketInsetMm + d / 2 }),
+    },
   ],
   fields: [
     { key: 'mountId', label: 'Stands on', kind: 'choice', options: (v) => v.mounts.map((m) => ({ value: m.id, label: m.name })) },
@@ -54,8 +91,25 @@ export const crossbarRack: Family<CrossbarParams> = {
     { key: 'railProfileId', label: 'Rail profile', kind: 'choice', options: profileChoices, when: (p) => p.sideRails },
     { key: 'fairing', label: 'Fixed front fairing', kind: 'switch' },
     { key: 'fairingHeightMm', label: 'Fairing height', kind: 'length', min: 50, max: 600, when: (p) => p.fairing },
-    { key: 'build', label: 'Joints', kind: 'choice', options: () => [{ value: 'bolted', label: 'Bolted' }, { value: 'welded', label: 'Welded' }] },
-    { key: 'finish', label: 'Finish', kind: 'choice', options: () => [{ value: 'powder', label: 'Powder coated' }, { value: 'painted', label: 'Painted' }, { value: 'raw', label: 'Raw' }] },
+    {
+      key: 'build',
+      label: 'Joints',
+      kind: 'choice',
+      options: () => [
+        { value: 'bolted', label: 'Bolted' },
+        { value: 'welded', label: 'Welded' },
+      ],
+    },
+    {
+      key: 'finish',
+      label: 'Finish',
+      kind: 'choice',
+      options: () => [
+        { value: 'powder', label: 'Powder coated' },
+        { value: 'painted', label: 'Painted' },
+        { value: 'raw', label: 'Raw' },
+      ],
+    },
   ],
   examples: crossbarExamples,
 }
@@ -71,7 +125,12 @@ function barMoves(p: CrossbarParams, vehicle: Vehicle): Change[] {
       const to = line.pointsXMm?.length ? pointBeyond(line.pointsXMm, x, step) : nearestMountX(line, x + step)
       if (to === null || to === x || p.barXMm.some((other, k) => k !== i && Math.abs(other - to) < FOOT_LENGTH_MM)) return []
       const by = Math.abs(to - x)
-      return [{ label: `move bar ${i + 1} ${to > x ? 'forward' : 'back'} by {${by}}`, params: { ...p, barXMm: p.barXMm.map((old, k) => (k === i ? to : old)) } }]
+      return [
+        {
+          label: `move bar ${i + 1} ${to > x ? 'forward' : 'back'} by {${by}}`,
+          params: { ...p, barXMm: p.barXMm.map((old, k) => (k === i ? to : old)) },
+        },
+      ]
     }),
   )
 }
@@ -95,16 +154,27 @@ function extraBar(p: CrossbarParams, vehicle: Vehicle): Change[] {
 function heavierProfiles(p: CrossbarParams): Change[] {
   const own = profileSection(p.profileId)
   const metal = profileOf(p.profileId).materialId
-  const stiffer = profiles.filter((q) => q.materialId === metal && profileSection(q.id).wyMm3 > own.wyMm3).sort((a, b) => profileSection(a.id).areaMm2 - profileSection(b.id).areaMm2)
-  return [...stiffer, ...sameShape(p.profileId).filter((q) => q.id !== p.profileId)].map((q) => ({ label: `use ${q.name}`, params: { ...p, profileId: q.id } }))
+  const stiffer = profiles
+    .filter((q) => q.materialId === metal && profileSection(q.id).wyMm3 > own.wyMm3)
+    .sort((a, b) => profileSection(a.id).areaMm2 - profileSection(b.id).areaMm2)
+  return [...stiffer, ...sameShape(p.profileId).filter((q) => q.id !== p.profileId)].map((q) => ({
+    label: `use ${q.name}`,
+    params: { ...p, profileId: q.id },
+  }))
 }
 
 const heights = (p: CrossbarParams): Change[] =>
-  [20, 40, 60, 80].filter((d) => p.footHeightMm - d >= 20).map((d) => ({ label: `lower the feet by {${d}}`, params: { ...p, footHeightMm: p.footHeightMm - d } }))
+  [20, 40, 60, 80]
+    .filter((d) => p.footHeightMm - d >= 20)
+    .map((d) => ({ label: `lower the feet by {${d}}`, params: { ...p, footHeightMm: p.footHeightMm - d } }))
 
 function trims(p: CrossbarParams): Change[] {
   const out: Change[] = []
-  if (p.bracketInsetMm > 0) out.push({ label: `bracket ${p.bracketThicknessMm + 3} mm thick`, params: { ...p, bracketThicknessMm: Math.min(20, p.bracketThicknessMm + 3) } })
+  if (p.bracketInsetMm > 0)
+    out.push({
+      label: `bracket ${p.bracketThicknessMm + 3} mm thick`,
+      params: { ...p, bracketThicknessMm: Math.min(20, p.bracketThicknessMm + 3) },
+    })
   if (p.bracketInsetMm > 10) out.push({ label: 'halve the bracket step', params: { ...p, bracketInsetMm: p.bracketInsetMm / 2 } })
   if (p.fairing) out.push({ label: 'leave the fairing off', params: { ...p, fairing: false } })
   if (p.sideRails) out.push({ label: 'leave the side rails off', params: { ...p, sideRails: false } })

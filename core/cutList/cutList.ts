@@ -1,0 +1,52 @@
+import { type Assembly, type EndTreatment, memberLengthMm } from '../assembly/assembly'
+import { massPerMetre } from '../catalogue/profiles'
+
+/** Cut lengths nearer than this share one saw-stop setting, so the cut list shows them as one line. */
+export const SAME_CUT_MM = 0.5
+
+export type CutPart = {
+  id: string
+  /** marks of the single pieces, in the order they are cut */
+  marks: string[]
+  name: string
+  profileId: string
+  lengthMm: number
+  ends: [EndTreatment, EndTreatment]
+  quantity: number
+  massEachKg: number
+}
+
+export const endText = (end: EndTreatment): string =>
+  end.kind === 'mitre' ? `mitre ${end.angleDeg}°` : end.kind === 'cap' ? 'square, capped' : 'square'
+
+/** Every member once, alike pieces on one line: profile by profile, longest first. Lengths mm. */
+export function cutList(assembly: Assembly): CutPart[] {
+  const parts: CutPart[] = []
+  for (const m of [...assembly.members].sort((a, b) => memberLengthMm(b) - memberLengthMm(a))) {
+    const lengthMm = memberLengthMm(m)
+    const alike = parts.find(
+      (p) =>
+        p.profileId === m.profileId &&
+        p.name === m.name &&
+        Math.abs(p.lengthMm - lengthMm) < SAME_CUT_MM &&
+        JSON.stringify(p.ends) === JSON.stringify(m.ends),
+    )
+    if (alike) {
+      alike.marks.push(m.mark)
+      alike.quantity++
+    } else {
+      parts.push({
+        id: m.id,
+        marks: [m.mark],
+        name: m.name,
+        profileId: m.profileId,
+        lengthMm,
+        ends: m.ends,
+        quantity: 1,
+        massEachKg: (lengthMm / 1000) * massPerMetre(m.profileId),
+      })
+    }
+  }
+  for (const p of parts) p.marks.sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))
+  return parts.sort((a, b) => a.profileId.localeCompare(b.profileId, 'en') || b.lengthMm - a.lengthMm)
+}

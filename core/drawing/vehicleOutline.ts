@@ -1,0 +1,141 @@
+import type { Vehicle } from '../vehicle/vehicle'
+import { box, type Entity, type Layer, type Point, type ViewName } from './sheet'
+
+const WHEEL_RADIUS_MM = 340 // drawn size only: no figure is taken from it
+
+/**
+ * The vehicle as a quiet background, from its measured figures. What lies between them (bonnet, screen, bed) is a likeness only, and
+ * anything drawn from a missing figure is dashed on the layer `assumed`.
+ */
+export function vehicleOutline(vehicle: Vehicle, view: ViewName): Entity[] {
+  const v = (key: 'lengthMm' | 'widthMm' | 'heightMm' | 'wheelbaseMm' | 'rearOverhangMm' | 'trackWidthMm', likely: number) =>
+    vehicle[key].value ?? likely
+  const guessed = (...keys: ('lengthMm' | 'widthMm' | 'heightMm' | 'wheelbaseMm' | 'rearOverhangMm')[]): Layer =>
+    keys.some((k) => vehicle[k].value === null) ? 'assumed' : 'vehicle'
+  const length = v('lengthMm', 5400)
+  const rear = -v('rearOverhangMm', 1150)
+  const front = rear + length
+  const width = v('widthMm', 1950)
+  const height = v('heightMm', 2000)
+  const base = v('wheelbaseMm', 3300)
+  const roof = roofOf(vehicle, rear, front, width, height)
+  if (view === 'plan') {
+    return [
+      {
+        kind: 'polygon',
+        layer: guessed('lengthMm', 'rearOverhangMm', 'widthMm'),
+        closed: true,
+        points: planBody(rear, front, width),
+        dashed: guessed('lengthMm', 'rearOverhangMm', 'widthMm') === 'assumed',
+      },
+      {
+        kind: 'polygon',
+        layer: roof.known ? 'roof' : 'assumed',
+        closed: true,
+        dashed: !roof.known,
+        filled: roof.known,
+        points: [
+          { x: roof.from, y: -roof.widthRear / 2 },
+          { x: roof.to, y: -roof.widthFront / 2 },
+          { x: roof.to, y: roof.widthFront / 2 },
+          { x: roof.from, y: roof.widthRear / 2 },
+        ],
+      },
+    ]
+  }
+  if (view === 'side') {
+    const layer = guessed('lengthMm', 'rearOverhangMm', 'heightMm')
+    return [
+      {
+        kind: 'polygon',
+        layer,
+        closed: true,
+        dashed: layer === 'assumed',
+        points: sideBody(vehicle.body, rear, front, roof.z, roof.from, roof.to),
+      },
+      ...[0, base].map(
+        (x): Entity => ({
+          kind: 'circle',
+          layer: guessed('wheelbaseMm'),
+          centre: { x, y: WHEEL_RADIUS_MM },
+          radius: WHEEL_RADIUS_MM,
+          filled: true,
+        }),
+      ),
+      { kind: 'line', layer: 'datum', from: { x: rear - 150, y: 0 }, to: { x: front + 150, y: 0 } },
+    ]
+  }
+  const half = width / 2
+  const shoulder = Math.min(roof.z * 0.55, 1250)
+  return [
+    {
+      kind: 'polygon',
+      layer: guessed('widthMm', 'heightMm'),
+      closed: true,
+      dashed: guessed('widthMm', 'heightMm') === 'assumed',
+      points: [
+        { x: -half, y: 320 },
+        { x: half, y: 320 },
+        { x: half, y: shoulder },
+        { x: roof.widthRear / 2, y: roof.z - 60 },
+        { x: roof.widthRear / 2 - 60, y: roof.z },
+        { x: -roof.widthRear / 2 + 60, y: roof.z },
+        { x: -roof.widthRear / 2, y: roof.z - 60 },
+        { x: -half, y: shoulder },
+      ],
+    },
+    ...[-1, 1].map(
+      (side): Entity => ({
+        kind: 'polygon',
+        layer: 'vehicle',
+        closed: true,
+        filled: true,
+        points: box(
+          { x: side * (v('trackWidthMm', width - 260) / 2) - 110, y: 0 },
+          { x: side * (v('trackWidthMm', width - 260) / 2) + 110, y: 2 * WHEEL_RADIUS_MM },
+        ),
+      }),
+    ),
+    { kind: 'line', layer: 'datum', from: { x: -half - 150, y: 0 }, to: { x: half + 150, y: 0 } },
+  ]
+}
+
+function roofOf(vehicle: Vehicle, rear: number, front: number, width: number, height: number) {
+  const keys = ['roofFromXMm', 'roofToXMm', 'roofWidthRearMm', 'roofWidthFrontMm', 'roofHeightMm'] as const
+  return {
+    known: keys.every((k) => vehicle[k].value !== null),
+    from: vehicle.roofFromXMm.value ?? rear + 200,
+    to: vehicle.roofToXMm.value ?? front - 1400,
+    widthRear: vehicle.roofWidthRearMm.value ?? width - 260,
+    widthFront: vehicle.roofWidthFrontMm.value ?? width - 300,
+    z: vehicle.roofHeightMm.value ?? height - 20,
+  }
+}
+
+const planBody = (rear: number, front: number, width: number): Point[] => {
+  const nose = Math.min(420, width / 4)
+  return [
+    { x: rear, y: -width / 2 },
+    { x: front - nose, y: -width / 2 },
+    { x: front, y: -width / 2 + nose * 0.7 },
+    { x: front, y: width / 2 - nose * 0.7 },
+    { x: front - nose, y: width / 2 },
+    { x: rear, y: width / 2 },
+  ]
+}
+
+function sideBody(body: Vehicle['body'], rear: number, front: number, roofZ: number, from: number, to: number): Point[] {
+  const sill = 320
+  const bonnet = Math.min(roofZ * 0.5, 1150)
+  const screen = [
+    { x: front, y: sill },
+    { x: front, y: bonnet * 0.82 },
+    { x: Math.min(front - 60, to + (front - to) * 0.62), y: bonnet },
+    { x: to, y: roofZ },
+  ]
+  if (body === 'pickup' || body === 'truck') {
+    const bed = Math.min(roofZ * 0.58, 1100)
+    return [{ x: rear, y: sill }, ...screen, { x: from, y: roofZ }, { x: from - 90, y: bed }, { x: rear, y: bed }]
+  }
+  return [{ x: rear, y: sill }, ...screen, { x: from, y: roofZ }, { x: rear, y: roofZ - 120 }]
+}

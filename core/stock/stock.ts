@@ -1,0 +1,37 @@
+import { z } from 'zod'
+import { profiles } from '../catalogue/profiles'
+import type { Rules } from '../rules/rules'
+
+/** How an offcut looks. An unknown alloy is never planned into a rack: its strength is not known. */
+export const grades = ['clean', 'coated', 'pitted', 'unknown alloy'] as const
+export type Grade = (typeof grades)[number]
+
+const id = z.string().min(1).max(60)
+const profileId = z.string().refine((p) => profiles.some((q) => q.id === p), 'is not in the profile catalogue: choose one listed there')
+const lengthMm = z.number().min(1, 'must be 1 mm or more').max(20_000, 'must be 20 m or less')
+
+/** A length the merchant sells, any number of them. Price of one bar in minor units. */
+export const SaleLengthSchema = z.object({ id, profileId, lengthMm, priceMinor: z.number().int().min(0).max(100_000_000) })
+/** A piece on the shop's own rack. */
+export const RemnantSchema = z.object({
+  id,
+  profileId,
+  lengthMm,
+  quantity: z.number().int().min(0).max(10_000),
+  grade: z.enum(grades),
+  place: z.string().max(80).default(''),
+  note: z.string().max(200).default(''),
+})
+export const StockSchema = z.object({ sale: z.array(SaleLengthSchema).max(2000), remnants: z.array(RemnantSchema).max(5000) })
+
+export type SaleLength = z.infer<typeof SaleLengthSchema>
+export type Remnant = z.infer<typeof RemnantSchema>
+export type Stock = z.infer<typeof StockSchema>
+
+/** What it costs to make an offcut fit for use, minor units; null = not to be used. */
+export function preparationMinor(grade: Grade, rules: Rules): number | null {
+  if (grade === 'clean') return 0
+  if (grade === 'coated') return Math.round(rules.stripCoatedEach * 100)
+  if (grade === 'pitted') return Math.round(rules.dressPittedEach * 100)
+  return null
+}
