@@ -3,7 +3,7 @@ import { profileOf } from '../catalogue/profiles'
 import { type CutPart, endText } from '../cutList/cutList'
 import { trim } from '../quantity/formatQuantity'
 import { type Remnant, RemnantSchema } from '../stock/stock'
-import { type Fault, faultsOf, MAX_FILE_BYTES, type Read } from './jobFile'
+import { type Fault, faultsOf, MAX_FILE_BYTES, type Read } from './faults'
 
 /** A cell that a spreadsheet would run as a formula is written as text. */
 const harmless = (cell: string | number): string | number => (typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)

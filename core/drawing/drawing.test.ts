@@ -1,0 +1,84 @@
+import DxfParser from 'dxf-parser'
+import { expect, test } from 'vitest'
+import { memberLengthMm } from '../assembly/assembly'
+import { BriefSchema } from '../brief/brief'
+import { families } from '../families/all'
+import { demoJobs } from '../job/demoJobs'
+import { type Dimension, dimensionLines, pointsOf, type ViewName } from './sheet'
+import { toDxf } from './toDxf'
+import { drawView } from './views'
+
+const views: ViewName[] = ['plan', 'side', 'rear']
+const cases = families.flatMap((f) =>
+  f.examples.map((e) => ({ name: `${f.title}: ${e.name}`, vehicle: e.vehicle, assembly: f.assemble(e.params, e.vehicle).assembly })),
+)
+
+test.each(cases)('$name goes to DXF and back: every bar is as long on paper as in the cut list', ({ vehicle, assembly }) => {
+  const sheet = drawView('plan', assembly, vehicle, demoJobs[0].brief)
+  const read = new DxfParser().parseSync(toDxf(sheet))
+  expect(read?.header?.$INSUNITS).toBe(4) // millimetres
+  const drawn = (read?.entities ?? [])
+    .filter((e) => e.layer === 'MEMBER')
+    .map((e) => {
+      const ys = (e as unknown as { vertices: { x: number; y: number }[] }).vertices
+      const [xs, yy] = [ys.map((v) => v.x), ys.map((v) => v.y)]
+      return Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...yy) - Math.min(...yy))
+    })
+  expect(drawn).toHaveLength(assembly.members.length)
+  assembly.members.forEach((m, i) => {
+    // rails follow the taper, so their box is as long as the rail but for the slant
+    expect(Math.abs(drawn[i] - memberLengthMm(m))).toBeLessThan(m.role === 'bar' ? 1e-6 : 2)
+  })
+})
+
+test.each(views)('the %s view of every demo job holds only finite points and says each bar by name', (view) => {
+  for (const job of demoJobs) {
+    const { assembly } = families[0].assemble(job.design.params, job.vehicle)
+    const sheet = drawView(view, assembly, job.vehicle, job.brief)
+    for (const e of sheet.entities) for (const p of pointsOf(e)) expect(Number.isFinite(p.x) && Number.isFinite(p.y)).toBe(true)
+    const refs = new Set(sheet.entities.map((e) => e.ref))
+    for (const m of assembly.members) expect(refs.has(m.id)).toBe(true)
+  }
+})
+
+test('running positions start at the roof edge: bars at 0, 1100, 2200 on a roof that begins at −1180 read 1180, 2280, 3380', () => {
+  const { vehicle, assembly } = cases[0]
+  const sheet = drawView('plan', assembly, vehicle, BriefSchema.parse({}))
+  const dims = sheet.entities.filter((e): e is Dimension => e.kind === 'dimension' && e.axis === 'x')
+  expect(dims.map((d) => d.lengthMm)).toEqual([1180, 2280, 3380])
+  for (const d of dims) expect(Math.abs(d.to.x - d.from.x)).toBeCloseTo(d.lengthMm, 6)
+})
+
+test('a dimension of 100 along x at row −1, text 10: its line lies 16 below the base and spans 100', () => {
+  const d: Dimension = {
+    kind: 'dimension',
+    layer: 'dimension',
+    axis: 'x',
+    base: 0,
+    row: -1,
+    from: { x: 0, y: 50 },
+    to: { x: 100, y: 50 },
+    lengthMm: 100,
+  }
+  expect(dimensionLines(d, 10).lines[2]).toEqual([
+    { x: 0, y: -16 },
+    { x: 100, y: -16 },
+  ])
+  expect(dimensionLines({ ...d, axis: 'y', from: { x: 50, y: 0 }, to: { x: 50, y: 100 } }, 10).lines[2]).toEqual([
+    { x: -16, y: 0 },
+    { x: -16, y: 100 },
+  ])
+})
+
+test('a vehicle with nothing measured is still drawn, dashed as assumed', () => {
+  const bare = { ...cases[0].vehicle, mounts: [], obstacles: [] }
+  for (const key of ['lengthMm', 'widthMm', 'heightMm', 'roofFromXMm', 'roofToXMm', 'roofHeightMm', 'rearOverhangMm'] as const)
+    bare[key] = { value: null, method: 'unknown', source: '', date: '' }
+  const sheet = drawView(
+    'plan',
+    { members: [], plates: [], joints: [], hardware: [], mounts: [], deckZMm: null },
+    bare,
+    BriefSchema.parse({}),
+  )
+  expect(sheet.entities.filter((e) => e.kind === 'polygon').every((e) => e.layer === 'assumed')).toBe(true)
+})

@@ -1,0 +1,35 @@
+import type { z } from 'zod'
+
+/** Where an outside text broke, and what was expected there. Nothing of it is kept. */
+export type Fault = { where: string; expected: string }
+export type Read<T> = { ok: true; value: T } | { ok: false; faults: Fault[] }
+
+export const MAX_FILE_BYTES = 2_000_000
+
+/** Zod's findings as one line each: the path as people write it, and what was expected there. */
+export const faultsOf = (error: z.ZodError): Fault[] =>
+  error.issues.slice(0, 50).map((i) => ({ where: pathText(i.path), expected: i.message }))
+
+export const pathText = (path: readonly PropertyKey[]): string =>
+  path.reduce<string>(
+    (text, step) => (typeof step === 'number' ? `${text}[${step}]` : text ? `${text}.${String(step)}` : String(step)),
+    '',
+  ) || 'the whole'
+
+/** Reads JSON and says line and column where it breaks. */
+export function readJson(text: string): Read<unknown> {
+  if (text.length > MAX_FILE_BYTES)
+    return { ok: false, faults: [{ where: 'the whole', expected: `a file of ${MAX_FILE_BYTES / 1e6} MB or less` }] }
+  try {
+    return { ok: true, value: JSON.parse(text) }
+  } catch (error) {
+    const message = error instanceof Error ? error.message : ''
+    const at = /position (\d+)/.exec(message)
+    const offset = at ? Number(at[1]) : text.length
+    const before = text.slice(0, offset).split('\n')
+    return {
+      ok: false,
+      faults: [{ where: `line ${before.length}, column ${before[before.length - 1].length + 1}`, expected: 'well-formed JSON' }],
+    }
+  }
+}
