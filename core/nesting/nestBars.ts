@@ -1,6 +1,8 @@
+import { coverBound } from './barCounts'
 import { type BarNesting, type BarNestingInput, FIT_TOLERANCE_MM, priceOf, remnantOf, roomOf } from './barNesting'
 import { firstFit, shortageReason } from './firstFit'
 import { bestPattern, type Kind, maximalPatterns, type Pattern, valuablePatterns } from './patterns'
+import { planByCounts } from './planByCounts'
 
 /** A linear or integer programme solver, handed in: the core loads nothing itself. Model in CPLEX LP text. */
 export type LpSolution = {
@@ -24,10 +26,9 @@ const VALUABLE_LIST = 12_000
 /**
  * Least-cost cutting of parts from bars (one-dimensional cutting stock, several lengths, limited remnants). Lengths mm, prices any unit.
  *
- * Patterns that take no further piece are listed in full when they are few; else columns are generated against the LP relaxation
- * (Gilmore & Gomory 1961, 1963), and then every pattern whose reduced cost lies within the gap between incumbent and bound is listed:
- * no other pattern can be part of a cheaper plan, so an optimum over that list is an optimum over all. `proven` is claimed only
- * after the integer programme over such a list closed, or when the cost meets the bound.
+ * Bars are whole, so a plan is first a choice of how many bars of each stock: choices are taken in order of price, each is packed or shown
+ * impossible, and the first that packs is the optimum (`planByCounts`). When pieces outrun a limited rack, columns are generated against
+ * the linear relaxation instead (Gilmore & Gomory 1961, 1963). `proven` is claimed only when every cheaper plan was excluded.
  */
 export function nestBars(input: BarNestingInput, tools: Tools): BarNesting {
   const deadline = tools.now() + input.timeLimitMs
@@ -48,7 +49,7 @@ export function nestBars(input: BarNestingInput, tools: Tools): BarNesting {
   const found = optimise(problem, start?.cost ?? Number.POSITIVE_INFINITY, tools, deadline)
   if (!found || (start && start.cost < found.cost - 1e-9)) {
     const plan = start ?? firstFit({ ...input, parts, stock: usable }, 'cheapest')
-    const lowerBound = Math.min(plan.cost, Math.max(found?.lowerBound ?? 0, raised(continuousBound(problem), problem.step)))
+    const lowerBound = Math.min(plan.cost, Math.max(found?.lowerBound ?? 0, raised(leastCost(problem), problem.step)))
     return {
       ...plan,
       unplaced: [...unplaced, ...plan.unplaced],
@@ -58,7 +59,7 @@ export function nestBars(input: BarNestingInput, tools: Tools): BarNesting {
   }
   const { bars, missing } = layOut(problem, found.uses, parts, input)
   const cost = bars.reduce((s, b) => s + priceOf(usable.find((u) => u.id === b.stockId) ?? b), 0)
-  const lowerBound = found.closed ? cost : Math.min(Math.max(found.lowerBound, continuousBound(problem)), cost)
+  const lowerBound = found.closed ? cost : Math.min(Math.max(found.lowerBound, leastCost(problem)), cost)
   return {
     bars,
     unplaced: [...unplaced, ...missing],
@@ -68,17 +69,14 @@ export function nestBars(input: BarNestingInput, tools: Tools): BarNesting {
   }
 }
 
-/** Cheapest cover of the total piece length as if bars could be cut at will: holds always, costs nothing to compute. */
-function continuousBound({ kinds, stock, rooms }: Problem): number {
-  let need = kinds.reduce((s, k) => s + k.weight * k.demand, 0)
-  let cost = 0
-  for (const { s, i } of stock.map((s, i) => ({ s, i })).sort((a, b) => priceOf(a.s) / rooms[a.i] - priceOf(b.s) / rooms[b.i])) {
-    const take = Math.min(need, (s.quantity ?? Number.POSITIVE_INFINITY) * rooms[i])
-    cost += (take / rooms[i]) * priceOf(s)
-    need -= take
-    if (need <= 0) break
-  }
-  return cost
+/** What the pieces cost at least, whatever the plan; nothing is claimed when the stock runs short. */
+function leastCost({ kinds, stock, rooms }: Problem): number {
+  const bins = stock.map((s, i) => ({ room: rooms[i], fill: rooms[i], price: priceOf(s), most: s.quantity ?? Number.POSITIVE_INFINITY }))
+  const bound = coverBound(
+    bins,
+    kinds.reduce((s, k) => s + k.weight * k.demand, 0),
+  )
+  return Number.isFinite(bound) ? bound : 0
 }
 
 /** Whole prices share a step; every plan costs a multiple of it, so a bound may be raised to the next multiple. */
@@ -121,7 +119,18 @@ function pose(parts: Part[], stock: Stock[], input: BarNestingInput): Problem {
 function optimise(problem: Problem, incumbent: number, tools: Tools, deadline: number): Found | null {
   const { kinds, stock, rooms, step } = problem
   const full = listAll(rooms, (room) => maximalPatterns(kinds, room, FULL_LIST), FULL_LIST)
-  if (full) return integer(problem, full, tools, deadline)
+  if (full && full.length <= 60) return integer(problem, full, tools, deadline)
+  if (stock.some((s) => s.quantity === null) || Number.isFinite(incumbent)) {
+    const counted = planByCounts(kinds, stock, rooms, incumbent, tools, deadline)
+    if (counted.packed)
+      return {
+        uses: counted.packed.map((p) => ({ ...p, count: 1 })),
+        cost: counted.cost,
+        lowerBound: counted.lowerBound,
+        closed: counted.closed,
+      }
+    return { uses: [], cost: Number.POSITIVE_INFINITY, lowerBound: counted.lowerBound, closed: counted.closed }
+  }
   const relaxed = relax(problem, tools, deadline, incumbent)
   if (!relaxed) return null
   const lowerBound = raised(relaxed.lowerBound, step)
