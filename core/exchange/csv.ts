@@ -42,7 +42,10 @@ export function readRemnantsCsv(text: string): Read<Remnant[]> {
   const missing = STOCK_FIELDS.slice(0, 4).filter((f) => !fields.includes(f))
   if (missing.length)
     return { ok: false, faults: [{ where: 'line 1', expected: `the columns ${STOCK_FIELDS.join(', ')}; missing: ${missing.join(', ')}` }] }
-  const faults: Fault[] = parsed.errors.slice(0, 20).map((e) => ({ where: `line ${(e.row ?? 0) + 2}`, expected: e.message }))
+  const faults: Fault[] = parsed.errors
+    .filter((e) => e.code !== 'TooFewFields')
+    .slice(0, 20)
+    .map((e) => ({ where: `line ${(e.row ?? 0) + 2}`, expected: e.message }))
   const seen = new Map<string, number>()
   const rows = parsed.data.flatMap((row, i): Remnant[] => {
     const line = i + 2

@@ -1,6 +1,6 @@
 import type { CutPart } from '../cutList/cutList'
 import type { Rules } from '../rules/rules'
-import { preparationMinor, type Stock } from '../stock/stock'
+import { type Grade, preparationMinor, type Stock } from '../stock/stock'
 import type { BarNesting, BarNestingInput } from './barNesting'
 import { firstFit } from './firstFit'
 import { nestBars, type Tools } from './nestBars'
@@ -14,6 +14,7 @@ export type PlannedBar = {
   cuts: PlannedCut[]
   remnantMm: number
   keepsRemnant: boolean
+  grade: Grade
   place: string
 }
 export type ProfilePlan = {
@@ -36,8 +37,8 @@ export type CutPlan = {
   /** length of pieces ÷ length of stock opened; null when nothing is opened */
   utilisation: number | null
   purchases: { stockId: string; profileId: string; lengthMm: number; count: number; priceMinor: number }[]
-  used: { remnantId: string; count: number }[]
-  offcuts: { profileId: string; lengthMm: number; count: number }[]
+  used: { remnantId: string; profileId: string; lengthMm: number; grade: Grade; place: string; count: number }[]
+  offcuts: { profileId: string; lengthMm: number; grade: Grade; count: number }[]
 }
 
 /** The nesting problem of one profile: what is on sale, and what the rack holds that may be used. Prices in minor units. */
@@ -123,6 +124,7 @@ function named(nest: BarNesting, parts: CutPart[], stock: Stock, input: BarNesti
       keepsRemnant: bar.remnant >= rules.leastRemnantMm,
       priceMinor: input.stock.find((s) => s.id === bar.stockId)?.price ?? 0,
       place: remnant?.place ?? '',
+      grade: remnant?.grade ?? 'clean',
     }
   })
   const unplaced = nest.unplaced.map((u) => ({
@@ -151,10 +153,10 @@ function summed(profiles: ProfilePlan[]): CutPlan {
     used: tally(
       bars.filter((b) => b.source === 'remnant'),
       (b) => b.stockId,
-    ).map(([b, count]) => ({ remnantId: b.stockId, count })),
+    ).map(([b, count]) => ({ remnantId: b.stockId, profileId: b.profileId, lengthMm: b.lengthMm, grade: b.grade, place: b.place, count })),
     offcuts: tally(
-      bars.filter((b) => b.keepsRemnant).map((b) => ({ profileId: b.profileId, lengthMm: Math.floor(b.remnantMm) })),
-      (o) => `${o.profileId}:${o.lengthMm}`,
+      bars.filter((b) => b.keepsRemnant).map((b) => ({ profileId: b.profileId, lengthMm: Math.floor(b.remnantMm), grade: b.grade })),
+      (o) => `${o.profileId}#${o.lengthMm}#${o.grade}`,
     ).map(([o, count]) => ({ ...o, count })),
   }
 }

@@ -1,0 +1,53 @@
+// What `npm run demo` and `npm test` need on a fresh machine: dependencies, the built interface, a browser. Plain Node, for
+// nothing is installed yet when it starts.
+import { spawnSync } from 'node:child_process'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+
+const root = fileURLToPath(new URL('..', import.meta.url))
+const run = (command, args, env = {}) => {
+  const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
+  if (done.error) throw done.error
+  if (done.status !== 0) process.exit(done.status ?? 1)
+}
+
+function install() {
+  const stamp = `${root}node_modules/.tideline-installed`
+  const lock = readFileSync(`${root}package-lock.json`, 'utf8')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
+  run('npm', ['ci', '--no-audit', '--no-fund'])
+  writeFileSync(stamp, lock)
+}
+
+/** Debian's Chromium; installed from Debian's packages where it is missing and we may. */
+function browser() {
+  const found = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync)
+  if (found) return found
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n']
+  for (const args of [
+    ['apt-get', 'update', '-qq'],
+    ['apt-get', 'install', '-y', '-qq', 'chromium'],
+  ]) {
+    const [command, ...rest] = [...sudo, ...args]
+    run(command, rest, { DEBIAN_FRONTEND: 'noninteractive' })
+  }
+  return '/usr/bin/chromium'
+}
+
+const bin = (name) => `${root}node_modules/.bin/${name}`
+const what = process.argv[2]
+install()
+if (what === 'demo') {
+  run(bin('vite'), ['build', '--logLevel', 'warn'])
+  run(`${root}bin/tideline`, ['demo', ...process.argv.slice(3)])
+} else if (what === 'test') {
+  const chromium = browser()
+  run(bin('tsc'), ['--noEmit'])
+  run(bin('biome'), ['check', '.'])
+  run(bin('vitest'), ['run'])
+  run(bin('vite'), ['build', '--logLevel', 'warn'])
+  run(bin('playwright'), ['test'], { CHROMIUM: chromium })
+} else {
+  console.error('usage: node bin/run.mjs demo|test')
+  process.exit(2)
+}

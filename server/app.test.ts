@@ -1,0 +1,252 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import Database from 'better-sqlite3'
+import fc from 'fast-check'
+import type { Knex } from 'knex'
+import request from 'supertest'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import type { Job } from '../core/job/job'
+import { createApp } from './app'
+import { fillDemo } from './demo/fillDemo'
+import { backUp, restore } from './keeping/backup'
+import { openStore } from './keeping/openStore'
+import { openWorkshop, type Workshop } from './work/workshop'
+
+let db: Knex
+let workshop: Workshop
+let app: ReturnType<typeof createApp>
+const faults: unknown[] = []
+const folder = mkdtempSync(join(tmpdir(), 'tideline-'))
+const file = join(folder, 'shop.sqlite')
+const THREAD_MS = 60_000
+
+beforeAll(async () => {
+  db = await openStore(file)
+  await fillDemo(db, new Date('2026-11-24T12:00:00Z'))
+  workshop = openWorkshop()
+  app = createApp({ db, workshop, webFolder: null, log: (e) => faults.push(e) })
+})
+afterAll(async () => {
+  await workshop.close()
+  await db.destroy()
+  rmSync(folder, { recursive: true })
+})
+const http = () => request(app)
+const rowOf = async (title: string) => (await http().get('/api/jobs').query({ search: title })).body.rows[0]
+const opened = async (title: string) =>
+  (await http().get(`/api/jobs/${(await rowOf(title)).id}`)).body as { id: string; revision: number; job: Job }
+const countJobs = async () => ((await db('jobs').count({ n: '*' })) as { n: number }[])[0].n
+
+describe('the Slipway', () => {
+  test('lists what is due first, with verdicts; search, station and state narrow it', async () => {
+    const all = (await http().get('/api/jobs')).body
+    expect(all.total).toBe(4)
+    expect(all.rows[0].title).toBe('Spar carrier')
+    expect((await rowOf('oyster')).client).toContain('Oyster')
+    expect((await http().get('/api/jobs?station=cut')).body.rows.map((r: { title: string }) => r.title)).toEqual(['Spar carrier'])
+    expect((await http().get('/api/jobs?state=over')).body.total).toBe(2)
+    expect((await http().get('/api/jobs?search=%25')).body.total).toBe(0) // a percent sign is a sign, not a wildcard
+  })
+  test('new, copy, archive, and back', async () => {
+    const made = (await http().post('/api/jobs').send({ title: 'Hive carrier', vehicleId: 'crew-cab-pickup', units: 'inch' })).body
+    expect(made.job.units.system).toBe('inch')
+    const copy = await http().post(`/api/jobs/${made.id}/copy`)
+    expect([copy.status, copy.body.job.title]).toEqual([201, 'Hive carrier, copy'])
+    for (const id of [made.id, copy.body.id]) await http().post(`/api/jobs/${id}/archive`).send({ archived: true })
+    expect((await http().get('/api/jobs?search=Hive')).body.total).toBe(0)
+    expect((await http().get('/api/jobs?search=Hive&archived=true')).body.total).toBe(2)
+  })
+})
+
+describe('keeping', () => {
+  test('a save from an older revision is refused and offers the other version; nothing is lost', async () => {
+    const { id, revision, job } = await opened('Spar carrier')
+    const mine = await http()
+      .put(`/api/jobs/${id}`)
+      .send({ revision, job: { ...job, notes: 'window one' } })
+    expect(mine.body.revision).toBe(revision + 1)
+    const late = await http()
+      .put(`/api/jobs/${id}`)
+      .send({ revision, job: { ...job, notes: 'window two' } })
+    expect(late.status).toBe(409)
+    expect(late.body.theirs.job.notes).toBe('window one')
+    expect((await opened('Spar carrier')).job.notes).toBe('window one')
+  })
+  test('a backup is one file that restores to the same jobs; a broken one changes nothing', async () => {
+    const [backup, other] = [join(folder, 'backup.sqlite'), join(folder, 'other.sqlite')]
+    await backUp(file, backup)
+    restore(backup, other)
+    const copy = new Database(other, { readonly: true })
+    expect(copy.prepare('select count(*) from jobs').pluck().get()).toBe(await countJobs())
+    copy.close()
+    expect(() => restore(join(folder, 'none'), other)).toThrow('There is no file')
+    expect(() => restore(import.meta.filename, other)).toThrow('not a sound')
+  })
+  test('two writers of one shelf: the second is told', async () => {
+    const { revision, document } = (await http().get('/api/shelves/rules')).body
+    expect(
+      (
+        await http()
+          .put('/api/shelves/rules')
+          .send({ revision, document: { ...document, kerfMm: 2 } })
+      ).status,
+    ).toBe(200)
+    expect((await http().put('/api/shelves/rules').send({ revision, document })).status).toBe(409)
+    expect(
+      (
+        await http()
+          .put('/api/shelves/rules')
+          .send({ revision: revision + 1, document: { ...document, kerfMm: -1 } })
+      ).body.faults[0].where,
+    ).toBe('kerfMm')
+  })
+})
+
+describe('from plan to rack', () => {
+  test(
+    'an accepted plan takes its offcuts off the rack and brings new ones; taken back, the rack is as before',
+    async () => {
+      const { id, revision } = await opened('Spar carrier')
+      const before = (await http().get('/api/shelves/stock')).body
+      const accepted = await http().post(`/api/jobs/${id}/plans`).send({ revision, stockRevision: before.revision })
+      expect(accepted.status).toBe(201)
+      const after = (await http().get('/api/shelves/stock')).body
+      const pieces = (s: { document: { remnants: { quantity: number }[] } }) => s.document.remnants.reduce((n, r) => n + r.quantity, 0)
+      const { plan } = accepted.body.issued
+      const [used, came] = [plan.used, plan.offcuts].map((list: { count: number }[]) => list.reduce((n, u) => n + u.count, 0))
+      expect(used + came).toBeGreaterThan(0)
+      expect(pieces(after)).toBe(pieces(before) - used + came)
+      expect((await http().post(`/api/jobs/${id}/plans`).send({ revision, stockRevision: after.revision })).status).toBe(409)
+      expect((await http().post(`/api/jobs/${id}/plans/${accepted.body.issued.id}/take-back`)).status).toBe(200)
+      const rack = (s: { document: { remnants: { id: string; quantity: number }[] } }) =>
+        s.document.remnants.map((r) => `${r.id} ${r.quantity}`).sort()
+      expect(rack((await http().get('/api/shelves/stock')).body)).toEqual(rack(before))
+    },
+    THREAD_MS,
+  )
+  test(
+    'prints are PDF, the drawing is DXF, the cut list CSV, the job file comes in again as an equal job',
+    async () => {
+      const { id, job } = await opened('Pole and case')
+      const pdf = await http().get(`/api/jobs/${id}/arrangement.pdf`)
+      expect([pdf.type, pdf.body.subarray(0, 5).toString()]).toEqual(['application/pdf', '%PDF-'])
+      expect((await http().get(`/api/jobs/${id}/cut-sheet.pdf`)).type).toBe('application/pdf')
+      expect((await http().get(`/api/jobs/${id}/drawing/plan.dxf`)).status).toBe(200)
+      expect((await http().get(`/api/jobs/${id}/cut-list.csv`)).text).toContain('B1,Crossbar')
+      const text = (await http().get(`/api/jobs/${id}/file.json`)).text
+      const back = await http().post('/api/jobs/import').type('application/octet-stream').send(text)
+      expect([back.status, back.body.job]).toEqual([201, job])
+      await http().post(`/api/jobs/${back.body.id}/archive`).send({ archived: true })
+    },
+    THREAD_MS,
+  )
+  test('the stock rack goes out as CSV and comes in whole or not at all', async () => {
+    const csv = (await http().get('/api/shelves/stock/remnants.csv')).text
+    const { revision } = (await http().get('/api/shelves/stock')).body
+    const bad = await http().post(`/api/shelves/stock/remnants.csv?revision=${revision}`).type('text/csv').send(`${csv}x,no-such,1,1\n`)
+    expect([bad.status, bad.body.faults[0].where]).toEqual([422, `line ${csv.trim().split('\n').length + 1}, profile_id`])
+    expect((await http().get('/api/shelves/stock')).body.revision).toBe(revision)
+    expect((await http().post(`/api/shelves/stock/remnants.csv?revision=${revision}`).type('text/csv').send(csv)).status).toBe(200)
+  })
+  test(
+    'a calculator over HTTP gives what it gives anywhere, and names the field of a fault',
+    async () => {
+      expect((await http().post('/api/calculators/fraction').send({ text: '61 5/8' })).body.mm).toBeCloseTo(1565.275, 9)
+      const bad = await http()
+        .post('/api/calculators/bar-nesting')
+        .send({ parts: [{ id: 'a', length: -1, quantity: 1 }], stock: [], kerf: 3, endTrim: 5 })
+      expect([bad.status, bad.body.faults.map((f: { where: string }) => f.where)]).toEqual([422, ['parts[0].length', 'stock']])
+    },
+    THREAD_MS,
+  )
+})
+
+describe('bad input', () => {
+  const routes: ['get' | 'post' | 'put', string][] = [
+    ['get', '/api/jobs/none'],
+    ['put', '/api/jobs/none'],
+    ['post', '/api/jobs'],
+    ['post', '/api/jobs/import'],
+    ['post', '/api/jobs/none/copy'],
+    ['post', '/api/jobs/none/archive'],
+    ['post', '/api/jobs/none/plans'],
+    ['post', '/api/jobs/none/plans/x/take-back'],
+    ['get', '/api/jobs/none/file.json'],
+    ['get', '/api/jobs/none/cut-sheet.pdf'],
+    ['get', '/api/jobs/none/drawing/plan.dxf'],
+    ['put', '/api/shelves/stock'],
+    ['put', '/api/shelves/rules'],
+    ['put', '/api/shelves/vehicles'],
+    ['get', '/api/shelves/none'],
+    ['post', '/api/shelves/stock/remnants.csv?revision=x'],
+    ['post', '/api/calculators/none'],
+    ['get', '/api/none'],
+    ['get', '/api/jobs?limit=NaN'],
+    ['get', '/api/jobs?station=mars'],
+    ['get', '/api/jobs?offset=-1'],
+  ]
+  const bodies = [
+    'null',
+    '7',
+    '"x"',
+    '[]',
+    '{}',
+    '{"revision":-1}',
+    '{"revision":1e999}',
+    '{"revision":1,"job":{}}',
+    '{"revision":1,"document":{"sale":[{}]}}',
+    '{',
+    '{"title":7}',
+    `{"title":"x","vehicleId":"${'y'.repeat(500)}"}`,
+    '['.repeat(50_000),
+  ]
+  test(
+    'every route answers every bad body with 4xx and a fault that says what was expected, and stores nothing',
+    async () => {
+      const before = await countJobs()
+      for (const [method, path] of routes) {
+        for (const body of method === 'get' ? [''] : bodies) {
+          const r =
+            method === 'get' ? await http().get(path) : await http()[method](path).set('Content-Type', 'application/json').send(body)
+          expect([path, body.slice(0, 20), r.status >= 400 && r.status < 500]).toEqual([path, body.slice(0, 20), true])
+          expect(r.body.faults[0].expected.length).toBeGreaterThan(3)
+        }
+      }
+      expect(await countJobs()).toBe(before)
+      expect(faults).toEqual([])
+    },
+    THREAD_MS,
+  )
+  test('10 MB is too large, broken UTF-8 is named, another site may not write, a broken address is refused', async () => {
+    expect(
+      (
+        await http()
+          .post('/api/jobs')
+          .set('Content-Type', 'application/json')
+          .send(`{"title":"${'x'.repeat(10_000_000)}"}`)
+      ).status,
+    ).toBe(413)
+    const sending = http().post('/api/jobs').set('Content-Type', 'application/json')
+    sending.write(Buffer.from([0x22, 0xc3, 0x28, 0x22]) as unknown as string)
+    const broken = await sending
+    expect([broken.status, broken.body.faults[0].expected]).toEqual([400, 'text in UTF-8'])
+    expect((await http().post('/api/jobs').set('Sec-Fetch-Site', 'cross-site').send({})).status).toBe(403)
+    expect((await http().get('/api/jobs/%E0%A4%A')).status).toBe(400)
+  })
+  test('a job with any one value spoilt is refused by its path or kept whole, never half', async () => {
+    const { id, revision, job } = await opened('Panel and box')
+    const spoilers = fc.constantFrom<unknown>(null, -1e12, 'x', [], {}, true)
+    const keys = Object.keys(job).filter((k) => !['title', 'notes', 'due', 'brief'].includes(k))
+    await fc.assert(
+      fc.asyncProperty(fc.constantFrom(...keys), spoilers, async (key, bad) => {
+        const r = await http()
+          .put(`/api/jobs/${id}`)
+          .send({ revision, job: { ...job, [key]: bad } })
+        expect([409, 422]).toContain(r.status)
+      }),
+      { numRuns: 60 },
+    )
+    expect((await opened('Panel and box')).job.brief).toEqual(job.brief)
+  })
+})

@@ -1,0 +1,26 @@
+import type { Knex } from 'knex'
+import { demoJobs } from '../../core/job/demoJobs'
+import { demoStock } from '../../core/stock/demoStock'
+import { demoVehicles } from '../../core/vehicle/demoVehicles'
+import { jobStore } from '../jobs/jobStore'
+import { shelfStore } from '../shelves/shelfStore'
+
+/** Skerry Quay's jobs, rack and vehicles, into an empty database only. Due dates keep their distance to each other and lie ahead of today. */
+export async function fillDemo(db: Knex, today = new Date()): Promise<boolean> {
+  const [{ n }] = (await db('jobs').count({ n: '*' })) as { n: number }[]
+  if (n > 0) return false
+  const shelves = shelfStore(db)
+  for (const [name, document] of [
+    ['stock', demoStock],
+    ['vehicles', demoVehicles],
+  ] as const) {
+    const { revision } = await shelves.get(name)
+    if (revision === 0) await shelves.put(name, 0, document as never)
+  }
+  const jobs = jobStore(db)
+  const anchor = Date.parse('2026-11-24')
+  const shift = Math.round((Date.parse(today.toISOString().slice(0, 10)) - anchor) / 86_400_000)
+  const moved = (due: string | null) => (due === null ? null : new Date(Date.parse(due) + shift * 86_400_000).toISOString().slice(0, 10))
+  for (const job of demoJobs) await jobs.create({ ...job, due: moved(job.due) })
+  return true
+}

@@ -1,0 +1,17 @@
+import { evaluate } from '../../core/job/evaluate'
+import type { Job } from '../../core/job/job'
+import { RulesSchema } from '../../core/rules/rules'
+
+/** What the Slipway shows of a job's limits: how many in each state, and the governing one in words. */
+export type Verdict = { over: number; near: number; unknown: number; governing: string }
+
+export function verdictOf(job: Job, rulesDocument: unknown): Verdict {
+  const { limits } = evaluate(job, RulesSchema.parse(rulesDocument))
+  const count = (state: string) => limits.filter((l) => l.state === state).length
+  return {
+    over: count('over'),
+    near: count('near'),
+    unknown: count('unknown'),
+    governing: limits[0] ? `${limits[0].name}: ${limits[0].state}` : '',
+  }
+}

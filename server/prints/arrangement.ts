@@ -1,0 +1,113 @@
+import { profileOf } from '../../core/catalogue/profiles'
+import { cutList } from '../../core/cutList/cutList'
+import { drawView } from '../../core/drawing/views'
+import type { Evaluation } from '../../core/job/evaluate'
+import type { Job } from '../../core/job/job'
+import { missingFor } from '../../core/limits/limit'
+import { formatLength, trim, withUnit } from '../../core/quantity/formatQuantity'
+import { paintSheet } from './paintSheet'
+import { closePaper, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
+
+/** General arrangement: the three views with dimensions, then parts, limits and cautions. PDF bytes. */
+export function arrangementPdf(job: Job, result: Evaluation, title: Title): Promise<Buffer> {
+  const paper = openPaper(title)
+  const [w, h] = [paper.page.width - 2 * MARGIN, paper.page.height]
+  const view = (name: 'plan' | 'side' | 'rear') => drawView(name, result.assembly, job.vehicle, job.brief)
+  const top = (h - 84) * 0.52
+  paintSheet(paper, view('plan'), { x: MARGIN, y: 54, width: w * 0.66, height: top }, job.units)
+  paintSheet(paper, view('side'), { x: MARGIN, y: 54 + top, width: w * 0.66, height: h - 84 - top }, job.units)
+  paintSheet(paper, view('rear'), { x: MARGIN + w * 0.66, y: 54, width: w * 0.34, height: h * 0.55 }, job.units)
+  paper
+    .font('text')
+    .fontSize(8)
+    .fillColor(INK)
+    .text(
+      `Lengths in ${job.units.system === 'inch' ? 'inches' : 'millimetres'}. Running positions from the datum line, never from bar to bar. Axes: forward of and left of the middle of the rear axle. Rack mass ${withUnit(result.rackMassKg, 'mass', job.units)}.`,
+      MARGIN + w * 0.66 + 10,
+      h * 0.66,
+      { width: w * 0.34 - 10 },
+    )
+  paper.addPage()
+  const parts = cutList(result.assembly).map((p) => [
+    p.marks.join(', '),
+    p.name,
+    profileOf(p.profileId).name,
+    String(p.quantity),
+    formatLength(p.lengthMm, job.units),
+  ])
+  let y = table(
+    paper,
+    [
+      { head: 'Mark', width: 90 },
+      { head: 'Part', width: 80 },
+      { head: 'Profile', width: 250 },
+      { head: 'Qty', width: 35, align: 'right' },
+      { head: `Length, ${job.units.system === 'inch' ? 'in' : 'mm'}`, width: 75, align: 'right' },
+    ],
+    parts,
+    MARGIN,
+    60,
+  )
+  y = table(
+    paper,
+    [
+      { head: 'Hardware', width: 330 },
+      { head: 'For', width: 165 },
+      { head: 'Qty', width: 35, align: 'right' },
+    ],
+    result.assembly.hardware.map((x) => [x.name, x.for, String(x.quantity)]),
+    MARGIN,
+    y + 14,
+  )
+  limitsPage(paper, job, result)
+  return closePaper(paper, title)
+}
+
+function limitsPage(paper: Paper, job: Job, result: Evaluation): void {
+  paper.addPage()
+  const shown = (value: number | null, unit: string) =>
+    unit === 'mm'
+      ? formatLength(value, job.units)
+      : unit === 'kg'
+        ? withUnit(value, 'mass', job.units)
+        : value === null
+          ? '—'
+          : `${trim(value, unit === '' ? 2 : 1)} ${unit}`
+  const words = { clear: 'within its line', near: 'near its line', over: 'OVER', unknown: 'NOT ASSESSED' }
+  const rows = result.limits.map((l) => [
+    l.name,
+    shown(l.used.value, l.unit),
+    shown(l.allowed.value, l.unit),
+    words[l.state],
+    l.state === 'unknown' ? `missing: ${missingFor(l).join(', ')}` : `${l.used.name}; ${l.allowed.source}`,
+  ])
+  let y = table(
+    paper,
+    [
+      { head: 'Limit (calculated)', width: 170 },
+      { head: 'Used', width: 75, align: 'right' },
+      { head: 'Allowed', width: 75, align: 'right' },
+      { head: 'State', width: 90 },
+      { head: 'From', width: 360 },
+    ],
+    rows,
+    MARGIN,
+    60,
+    8.5,
+  )
+  const cautions = [...new Set(result.limits.flatMap((l) => (l.caution ? [l.caution] : [])))]
+  paper.font('bold').fontSize(10).fillColor(SIGNAL)
+  for (const c of cautions) {
+    y += 6
+    if (y > paper.page.height - 60) {
+      paper.addPage()
+      y = 60
+    }
+    paper
+      .font('text')
+      .fontSize(9)
+      .fillColor(SIGNAL)
+      .text(`Caution: ${c}`, MARGIN, y, { width: paper.page.width - 2 * MARGIN })
+    y = paper.y
+  }
+}

@@ -1,0 +1,98 @@
+import { dimensionLines, type Entity, type Layer, type Point, type Sheet } from '../../core/drawing/sheet'
+import { formatLength } from '../../core/quantity/formatQuantity'
+import type { DisplayUnits } from '../../core/quantity/units'
+import { INK, type Paper, QUIET, SIGNAL } from './paper'
+
+const PEN: Record<Layer, { colour: string; width: number; fill?: string }> = {
+  vehicle: { colour: '#8a9896', width: 0.5 },
+  assumed: { colour: '#8a9896', width: 0.4 },
+  roof: { colour: '#8a9896', width: 0.5, fill: '#f3f5f2' },
+  obstacle: { colour: '#8a5a00', width: 0.5 },
+  mount: { colour: '#0b7a75', width: 0.5 },
+  member: { colour: INK, width: 0.9, fill: '#c9d6d3' },
+  plate: { colour: INK, width: 0.9 },
+  foot: { colour: INK, width: 0.6, fill: '#5b6f6e' },
+  cargo: { colour: '#3a5f8a', width: 0.5, fill: '#e7edf3' },
+  centre: { colour: '#3a5f8a', width: 0.4 },
+  limit: { colour: SIGNAL, width: 0.6 },
+  datum: { colour: INK, width: 0.4 },
+  dimension: { colour: '#0b5f5b', width: 0.4 },
+}
+export type Frame = { x: number; y: number; width: number; height: number }
+
+/** Paints one view into a frame on the page, as large as fits; returns the scale used (paper points per mm). */
+export function paintSheet(paper: Paper, sheet: Sheet, frame: Frame, units: DisplayUnits): number {
+  const text = 7
+  // dimension rows outside the box need room: about eight lines of text all round
+  const room = text * 6
+  const size = { x: sheet.box.max.x - sheet.box.min.x, y: sheet.box.max.y - sheet.box.min.y }
+  const scale = Math.min((frame.width - 2 * room) / size.x, (frame.height - 2 * room) / size.y)
+  const origin = {
+    x: frame.x + (frame.width - size.x * scale) / 2 - sheet.box.min.x * scale,
+    y: frame.y + (frame.height + size.y * scale) / 2 + sheet.box.min.y * scale,
+  }
+  const on = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale })
+  for (const e of sheet.entities) paint(paper, e, on, scale, text, units)
+  paper
+    .font('text')
+    .fontSize(8)
+    .fillColor(QUIET)
+    .text(sheet.title, frame.x + 4, frame.y + 2, { lineBreak: false })
+  return scale
+}
+
+function paint(paper: Paper, e: Entity, on: (p: Point) => Point, scale: number, size: number, units: DisplayUnits): void {
+  const pen = PEN[e.layer]
+  paper.lineWidth(pen.width).strokeColor(pen.colour)
+  const dashed = (e.kind === 'line' || e.kind === 'polygon') && e.dashed
+  if (dashed) paper.dash(3, { space: 2 })
+  if (e.kind === 'line') stroke(paper, on(e.from), on(e.to))
+  else if (e.kind === 'polygon') {
+    const [first, ...rest] = e.points.map(on)
+    paper.moveTo(first.x, first.y)
+    for (const p of rest) paper.lineTo(p.x, p.y)
+    if (e.closed) paper.closePath()
+    if (e.filled && pen.fill)
+      paper
+        .fillOpacity(e.layer === 'cargo' ? 0.6 : 1)
+        .fillAndStroke(pen.fill, pen.colour)
+        .fillOpacity(1)
+    else paper.stroke()
+  } else if (e.kind === 'circle') paper.circle(on(e.centre).x, on(e.centre).y, Math.max(1.5, e.radius * scale)).stroke()
+  else if (e.kind === 'text') words(paper, e.text, on(e.at), size, e.anchor, pen.colour, 0)
+  else {
+    const d = dimensionLines(e, size / scale)
+    for (const [a, b] of d.lines) stroke(paper, on(a), on(b))
+    const at = on(d.text)
+    words(
+      paper,
+      `${e.label ? `${e.label} ` : ''}${formatLength(e.lengthMm, units)}`,
+      d.angleDeg === 0 ? { x: at.x, y: at.y - 2 } : { x: at.x - 2, y: at.y },
+      size,
+      'middle',
+      pen.colour,
+      d.angleDeg,
+    )
+  }
+  if (dashed) paper.undash()
+}
+
+const stroke = (paper: Paper, a: Point, b: Point) => paper.moveTo(a.x, a.y).lineTo(b.x, b.y).stroke()
+
+function words(
+  paper: Paper,
+  text: string,
+  at: Point,
+  size: number,
+  anchor: 'start' | 'middle' | 'end',
+  colour: string,
+  angleDeg: number,
+): void {
+  paper.font('figures').fontSize(size).fillColor(colour)
+  const width = paper.widthOfString(text)
+  const left = anchor === 'start' ? 0 : anchor === 'middle' ? -width / 2 : -width
+  paper.save()
+  if (angleDeg) paper.rotate(-angleDeg, { origin: [at.x, at.y] })
+  paper.text(text, at.x + left, at.y - size, { lineBreak: false })
+  paper.restore()
+}

@@ -1,0 +1,129 @@
+import { createRequire } from 'node:module'
+import PDFDocument from 'pdfkit'
+
+const require = createRequire(import.meta.url)
+const font = (file: string) => require.resolve(`@fontsource/${file}`)
+
+export const INK = '#16302f'
+export const QUIET = '#5b6f6e'
+export const RULE = '#b9c4c1'
+export const SIGNAL = '#b3261e'
+export type Paper = PDFKit.PDFDocument
+export type Title = { job: string; client: string; sheet: string; revision: number; date: string; due: string | null }
+
+export const MARGIN = 30
+/** The caution that stands on every print. */
+export const CAUTION =
+  'Figures are computed from the measurements given; Tide Line certifies nothing. Follow local codes; have what the law or the risk asks for signed by a licensed engineer.'
+
+/** A4 landscape with our fonts. The date of making is set so that the same job prints the same bytes. */
+export function openPaper(title: Title): Paper {
+  const paper = new PDFDocument({
+    size: 'A4',
+    layout: 'landscape',
+    margin: MARGIN,
+    bufferPages: true,
+    info: { Title: `${title.sheet}: ${title.job}`, Author: 'Tide Line', CreationDate: new Date(`${title.date}T00:00:00Z`) },
+  })
+  paper.registerFont('text', font('barlow/files/barlow-latin-400-normal.woff'))
+  paper.registerFont('bold', font('barlow/files/barlow-latin-600-normal.woff'))
+  paper.registerFont('figures', font('barlow-semi-condensed/files/barlow-semi-condensed-latin-500-normal.woff'))
+  return paper
+}
+
+/** Heads and feet on every page, then the bytes. */
+export function closePaper(paper: Paper, title: Title): Promise<Buffer> {
+  const { start, count } = paper.bufferedPageRange()
+  for (let i = start; i < start + count; i++) {
+    paper.switchToPage(i)
+    const { width, height } = paper.page
+    paper.page.margins.bottom = 0
+    paper.font('bold').fontSize(14).fillColor(INK).text(title.job, MARGIN, 16, { lineBreak: false })
+    paper
+      .font('text')
+      .fontSize(9)
+      .fillColor(QUIET)
+      .text(
+        [title.sheet, title.client, `revision ${title.revision}`, title.date, title.due ? `due ${title.due}` : '']
+          .filter(Boolean)
+          .join('  ·  '),
+        MARGIN,
+        34,
+        { lineBreak: false },
+      )
+    paper
+      .moveTo(MARGIN, 48)
+      .lineTo(width - MARGIN, 48)
+      .lineWidth(0.8)
+      .strokeColor(INK)
+      .stroke()
+    paper
+      .font('text')
+      .fontSize(7.5)
+      .fillColor(QUIET)
+      .text(CAUTION, MARGIN, height - 24, { width: width - 2 * MARGIN - 60, lineBreak: false })
+    paper.text(`${i - start + 1} / ${count}`, width - MARGIN - 50, height - 24, { width: 50, align: 'right', lineBreak: false })
+  }
+  return new Promise((resolve, reject) => {
+    const chunks: Buffer[] = []
+    paper.on('data', (c: Buffer) => chunks.push(c))
+    paper.on('end', () => resolve(Buffer.concat(chunks)))
+    paper.on('error', reject)
+    paper.end()
+  })
+}
+
+export type Column = { head: string; width: number; align?: 'left' | 'right' }
+/** A ruled table that goes on over pages. Returns the y below it. */
+export function table(paper: Paper, columns: Column[], rows: string[][], x: number, y: number, size = 9): number {
+  const total = columns.reduce((s, c) => s + c.width, 0)
+  const line = (cells: string[], at: number, bold: boolean) => {
+    let left = x
+    const height = Math.max(
+      ...cells.map((c, i) =>
+        paper
+          .font(bold ? 'bold' : 'figures')
+          .fontSize(size)
+          .heightOfString(c || ' ', { width: columns[i].width - 6 }),
+      ),
+    )
+    cells.forEach((cell, i) => {
+      paper
+        .font(bold ? 'bold' : 'figures')
+        .fontSize(size)
+        .fillColor(INK)
+        .text(cell, left + 3, at + 2, { width: columns[i].width - 6, align: columns[i].align ?? 'left' })
+      left += columns[i].width
+    })
+    return at + height + 4
+  }
+  const head = (at: number) => {
+    const below = line(
+      columns.map((c) => c.head),
+      at,
+      true,
+    )
+    paper
+      .moveTo(x, below)
+      .lineTo(x + total, below)
+      .lineWidth(0.6)
+      .strokeColor(INK)
+      .stroke()
+    return below
+  }
+  let at = head(y)
+  for (const row of rows) {
+    if (at > paper.page.height - 50) {
+      paper.addPage()
+      at = head(60)
+    }
+    at = line(row, at, false)
+    paper
+      .moveTo(x, at)
+      .lineTo(x + total, at)
+      .lineWidth(0.3)
+      .strokeColor(RULE)
+      .stroke()
+  }
+  return at
+}

@@ -1,0 +1,123 @@
+import { Router } from 'express'
+import { z } from 'zod'
+import { cutList } from '../../core/cutList/cutList'
+import { toDxf } from '../../core/drawing/toDxf'
+import { drawView } from '../../core/drawing/views'
+import { cutListCsv } from '../../core/exchange/csv'
+import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
+import { evaluate } from '../../core/job/evaluate'
+import type { Job } from '../../core/job/job'
+import { parsed, refuse } from '../http/faults'
+import type { IssuedStore, Outcome } from '../jobs/issuedStore'
+import { jobAt, today } from '../jobs/jobRoutes'
+import type { JobStore } from '../jobs/jobStore'
+import type { ShelfStore } from '../shelves/shelfStore'
+import type { Workshop } from '../work/workshop'
+import { arrangementPdf } from './arrangement'
+import { cutSheetPdf } from './cutSheet'
+
+const PLAN_MS = 8000
+const fileName = (job: Job, tail: string): string =>
+  `attachment; filename="${
+    job.title
+      .normalize('NFKD')
+      .replace(/[^A-Za-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .toLowerCase() || 'job'
+  }-${tail}"`
+
+/** Everything that leaves a job on paper or as a file, and the cut plan that goes to the saw. */
+export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedStore, workshop: Workshop): Router {
+  const routes = Router()
+  const rules = async () => (await shelves.get('rules')).document
+  const plan = async (job: Job) => {
+    const [stock, r] = [await shelves.get('stock'), await rules()]
+    const running = workshop.run({ kind: 'plan', job, stock: stock.document, rules: r, timeLimitMs: PLAN_MS })
+    if (!running) return refuse(503, 'the server', 'a free place in the queue: too much is waiting, try again in a minute')
+    return { plan: await running, rules: r, stockRevision: stock.revision }
+  }
+  const outcome = (o: Outcome) => {
+    if (o.ok) return o
+    const why = {
+      'stock-changed': 'the newest stock: the rack changed since this plan was made; look at the new plan and accept again',
+      'rack-short': 'offcuts that are on the rack: some were used elsewhere meanwhile; correct the rack under Stock',
+      missing: 'a plan that was accepted for this job',
+      already: 'one accepted plan at a time: take the earlier one back first',
+    }
+    return refuse(o.reason === 'missing' ? 404 : 409, 'plan', why[o.reason])
+  }
+
+  routes.get('/:id/file.json', async (request, response) => {
+    const { job } = await jobAt(jobs, request.params.id)
+    response.type('application/json').set('Content-Disposition', fileName(job, 'job.json')).send(writeJobFile(job))
+  })
+  routes.get('/:id/cut-list.csv', async (request, response) => {
+    const { job } = await jobAt(jobs, request.params.id)
+    response
+      .type('text/csv')
+      .set('Content-Disposition', fileName(job, 'cut-list.csv'))
+      .send(cutListCsv(cutList(evaluate(job, await rules()).assembly)))
+  })
+  routes.get('/:id/drawing/:view', async (request, response) => {
+    const view = parsed(z.enum(['plan.dxf', 'side.dxf', 'rear.dxf'], 'must be plan.dxf, side.dxf or rear.dxf'), request.params.view)
+    const { job } = await jobAt(jobs, request.params.id)
+    const sheet = drawView(view.slice(0, -4) as 'plan', evaluate(job, await rules()).assembly, job.vehicle, job.brief)
+    response.type('application/dxf').set('Content-Disposition', fileName(job, view)).send(toDxf(sheet, job.units))
+  })
+  routes.get('/:id/arrangement.pdf', async (request, response) => {
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const bytes = await arrangementPdf(job, evaluate(job, await rules()), {
+      job: job.title,
+      client: job.brief.clientName,
+      sheet: 'General arrangement',
+      revision,
+      date: today(),
+      due: job.due,
+    })
+    response
+      .type('application/pdf')
+      .set('Content-Disposition', fileName(job, 'arrangement.pdf').replace('attachment', 'inline'))
+      .send(bytes)
+  })
+  routes.get('/:id/cut-sheet.pdf', async (request, response) => {
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const accepted = (await issued.ofJob(request.params.id)).find((i) => !i.takenBackAt)
+    const made = await (accepted ? { plan: accepted.plan, rules: await rules() } : plan(job))
+    const bytes = await cutSheetPdf(job, made.plan, made.rules, {
+      job: job.title,
+      client: job.brief.clientName,
+      sheet: accepted ? 'Cut sheet, accepted' : 'Cut sheet, draft',
+      revision: accepted?.jobRevision ?? revision,
+      date: today(),
+      due: job.due,
+    })
+    response.type('application/pdf').set('Content-Disposition', fileName(job, 'cut-sheet.pdf').replace('attachment', 'inline')).send(bytes)
+  })
+  routes.get('/:id/plans', async (request, response) => {
+    await jobAt(jobs, request.params.id)
+    response.json(await issued.ofJob(request.params.id))
+  })
+  routes.post('/:id/plans', async (request, response) => {
+    const given = parsed(z.object({ revision: z.number().int().min(1), stockRevision: z.number().int().min(0) }), request.body)
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    if (revision !== given.revision) return refuse(409, 'revision', 'the newest revision of the job: it changed since this plan was made')
+    const made = await plan(job)
+    if (!made.plan.complete) return refuse(409, 'plan', 'stock for every piece: some pieces were not placed')
+    const done = outcome(await issued.accept(request.params.id, revision, job, made.plan, given.stockRevision))
+    response.status(201).json(done)
+  })
+  routes.post('/:id/plans/:plan/take-back', async (request, response) => {
+    await jobAt(jobs, request.params.id)
+    response.json(outcome(await issued.takeBack(request.params.id, request.params.plan)))
+  })
+  return routes
+}
+
+export const schemaRoute = (): Router => {
+  const routes = Router()
+  const schema = jobJsonSchema()
+  routes.get('/job.schema.json', (_request, response) => {
+    response.json(schema)
+  })
+  return routes
+}

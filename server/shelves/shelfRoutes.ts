@@ -1,0 +1,40 @@
+import { Router } from 'express'
+import { z } from 'zod'
+import { readRemnantsCsv, remnantsCsv } from '../../core/exchange/csv'
+import { parsed, Refusal, refuse } from '../http/faults'
+import { type ShelfName, type ShelfStore, shelves } from './shelfStore'
+
+const Name = z.enum(['stock', 'rules', 'vehicles'], 'must be stock, rules or vehicles')
+const OLDER = 'the newest revision: somebody changed this shelf after you opened it. Load it again, then repeat your change.'
+
+export function shelfRoutes(store: ShelfStore): Router {
+  const routes = Router()
+  routes.get('/stock/remnants.csv', async (_request, response) => {
+    response
+      .type('text/csv')
+      .set('Content-Disposition', 'attachment; filename="stock-rack.csv"')
+      .send(remnantsCsv((await store.get('stock')).document.remnants))
+  })
+  routes.post('/stock/remnants.csv', async (request, response) => {
+    if (typeof request.body !== 'string') return refuse(415, 'the body', 'the rack as text/csv')
+    const revision = parsed(z.coerce.number().int().min(0), request.query.revision)
+    const read = readRemnantsCsv(request.body)
+    if (!read.ok) throw new Refusal(422, read.faults)
+    const { document } = await store.get('stock')
+    const put = await store.put('stock', revision, { ...document, remnants: read.value })
+    if (!put.ok) return refuse(409, 'revision', OLDER, { revision: put.revision })
+    response.json({ revision: put.revision, document: { ...document, remnants: read.value } })
+  })
+  routes.get('/:name', async (request, response) => {
+    response.json(await store.get(parsed(Name, request.params.name)))
+  })
+  routes.put('/:name', async (request, response) => {
+    const name: ShelfName = parsed(Name, request.params.name)
+    const { revision, document } = parsed(z.object({ revision: z.number().int().min(0), document: z.unknown() }), request.body)
+    const checked = parsed(shelves[name].edge as z.ZodType, document) as never
+    const put = await store.put(name, revision, checked)
+    if (!put.ok) return refuse(409, 'revision', OLDER, { revision: put.revision })
+    response.json({ revision: put.revision, document: checked })
+  })
+  return routes
+}
