@@ -34,8 +34,8 @@ export type Dimension = Common & {
   base: number
   lengthMm: number
   label?: string
-  /** the field that this dimension edits when pressed */
-  edits?: string
+  /** what typing another figure into this dimension changes */
+  edits?: { what: 'position'; ref: string } | { what: 'length' | 'deck' }
 }
 export type Entity =
   | (Common & { kind: 'line'; from: Point; to: Point; dashed?: boolean })

@@ -28,7 +28,15 @@ export function drawView(
     ...feet(view, assembly),
     ...members(view, assembly),
     ...plates(view, assembly),
-    ...cargo.flatMap((c) => cargoBox(view, c, assembly.deckZMm ?? vehicle.roofHeightMm.value ?? 0)),
+    // seen from the side items stand one behind the other: only the tallest is named
+    ...cargo.flatMap((c) =>
+      cargoBox(
+        view,
+        c,
+        assembly.deckZMm ?? vehicle.roofHeightMm.value ?? 0,
+        view === 'plan' || (view === 'side' && cargo.every((o) => o.heightMm <= c.heightMm)),
+      ),
+    ),
     ...(view === 'plan' ? [] : passages(view, brief, vehicle)),
   ]
   const drawn = bounds(entities.filter((e) => e.kind !== 'text'))
@@ -147,7 +155,7 @@ const plates = (view: ViewName, assembly: Assembly): Entity[] =>
       return { kind: 'polygon', layer: 'plate', ref: p.id, closed: true, points: rect(view, p.place, p.size) }
     })
 
-function cargoBox(view: ViewName, c: Cargo, deckZMm: number): Entity[] {
+function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean): Entity[] {
   const points = rect(view, { x: c.xMm, y: c.yMm, z: deckZMm + c.heightMm / 2 }, { x: c.lengthMm, y: c.widthMm, z: c.heightMm })
   const centre = project(view, { x: c.xMm + c.centreForwardMm, y: c.yMm + c.centreLeftMm, z: deckZMm + (c.centreUpMm ?? c.heightMm / 2) })
   const ref = `cargo:${c.id}`
@@ -158,19 +166,19 @@ function cargoBox(view: ViewName, c: Cargo, deckZMm: number): Entity[] {
     { kind: 'circle', layer: 'centre', ref, centre, radius: r },
     { kind: 'line', layer: 'centre', from: { x: centre.x - 1.6 * r, y: centre.y }, to: { x: centre.x + 1.6 * r, y: centre.y } },
     { kind: 'line', layer: 'centre', from: { x: centre.x, y: centre.y - 1.6 * r }, to: { x: centre.x, y: centre.y + 1.6 * r } },
-    ...(view === 'rear'
-      ? []
-      : [
+    ...(named
+      ? [
           {
             kind: 'text',
             layer: 'cargo',
             ref,
-            at: { x: points[3].x + 30, y: view === 'plan' ? points[3].y - 20 : points[3].y - 20 },
+            at: { x: points[3].x, y: points[3].y + 24 },
             text: c.name,
             anchor: 'start',
             size: 'small',
           } as Entity,
-        ]),
+        ]
+      : []),
   ]
 }
 
@@ -188,7 +196,9 @@ function passages(view: ViewName, brief: Brief, vehicle: Vehicle): Entity[] {
       : { from: -1150, to: 1150 }
   return [
     { kind: 'line', layer: 'limit', from: { x: reach.from, y }, to: { x: reach.to, y }, dashed: true },
-    { kind: 'text', layer: 'limit', at: { x: reach.to, y: y + 30 }, text: lowest.name, anchor: 'end', size: 'small' },
+    ...(view === 'side'
+      ? [{ kind: 'text', layer: 'limit', at: { x: reach.to, y: y + 30 }, text: lowest.name, anchor: 'end', size: 'small' } as Entity]
+      : []),
   ]
 }
 
@@ -211,7 +221,7 @@ function planDimensions(assembly: Assembly, vehicle: Vehicle, cargo: Cargo[], dr
       from: { x: datum, y: base },
       to: { x: b.path[0].x, y: b.path[1].y },
       lengthMm: b.path[0].x - datum,
-      edits: b.id,
+      edits: { what: 'position', ref: b.id },
     }),
   )
   const xs = order.map((b) => b.path[0].x)
@@ -254,7 +264,7 @@ function planDimensions(assembly: Assembly, vehicle: Vehicle, cargo: Cargo[], dr
           from: { x: last.path[1].x, y: last.path[1].y },
           to: { x: last.path[0].x, y: last.path[0].y },
           lengthMm: last.path[0].y - last.path[1].y,
-          edits: 'overhangMm',
+          edits: { what: 'length' },
         },
       ]
     : []
@@ -278,7 +288,7 @@ function sideDimensions(assembly: Assembly, vehicle: Vehicle, brief: Brief, carg
   const top = Math.max(...tops)
   const at = drawn.min.x
   const lowest = Math.min(...brief.passages.flatMap((p) => (p.heightMm === null ? [] : [p.heightMm])))
-  const up = (to: number, row: number, label?: string, edits?: string): Entity => ({
+  const up = (to: number, row: number, label?: string): Entity => ({
     kind: 'dimension',
     layer: 'dimension',
     axis: 'y',
@@ -288,7 +298,6 @@ function sideDimensions(assembly: Assembly, vehicle: Vehicle, brief: Brief, carg
     to: { x: at, y: to },
     lengthMm: to,
     ...(label ? { label } : {}),
-    ...(edits ? { edits } : {}),
   })
   const base = vehicle.wheelbaseMm.value
   return [
@@ -305,7 +314,7 @@ function sideDimensions(assembly: Assembly, vehicle: Vehicle, brief: Brief, carg
             to: { x: drawn.max.x, y: deck },
             lengthMm: deck,
             label: 'deck',
-            edits: 'footHeightMm',
+            edits: { what: 'deck' },
           } as Entity,
         ]
       : []),
@@ -362,7 +371,7 @@ function rearDimensions(assembly: Assembly, vehicle: Vehicle, drawn: Box): Entit
       from: { x: -half, y: z },
       to: { x: half, y: z },
       lengthMm: 2 * half,
-      edits: 'overhangMm',
+      edits: { what: 'length' },
       ref: bar.id,
     },
     {

@@ -36,6 +36,10 @@ export type Family<P> = {
   start: (vehicle: Vehicle, brief: Brief) => P
   assemble: (params: P, vehicle: Vehicle) => { assembly: Assembly; issues: Issue[] }
   handles: (params: P, vehicle: Vehicle) => Handle<P>[]
+  /** what pressing a drawn dimension changes: the length of the bars, or the height they carry at, by so much */
+  resized: (params: P, what: 'length' | 'deck', byMm: number) => P
+  /** how much less and how much more it may become, mm */
+  resizeRange: (params: P, what: 'length' | 'deck') => [number, number]
   /** parts set out along the vehicle from one datum, mm */
   stations: (params: P) => number[]
   restationed: (params: P, xMm: number[]) => P

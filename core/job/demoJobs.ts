@@ -1,13 +1,11 @@
 import type { Brief } from '../brief/brief'
-import { type Cargo, type CargoDraft, CargoSchema } from '../brief/cargo'
+import type { Cargo } from '../brief/cargo'
+import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
 import { INCH, METRIC } from '../quantity/units'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { type Job, newJob } from './job'
 
-/** A catalogue accessory set on the vehicle at a place. */
-export const placed = (draft: CargoDraft & { id: string }, id: string, xMm: number, yMm: number, over: Partial<Cargo> = {}): Cargo =>
-  CargoSchema.parse({ ...draft, id, xMm, yMm, ...over })
 const item = (accessory: string, xMm: number, yMm: number, over: Partial<Cargo> = {}) =>
   placed(accessories.find((a) => a.id === accessory)!, accessory, xMm, yMm, over)
 const [van, pickup, camper] = demoVehicles

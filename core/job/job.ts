@@ -3,17 +3,7 @@ import { BriefSchema } from '../brief/brief'
 import { DesignSchema, familyOf } from '../families/all'
 import type { DisplayUnits } from '../quantity/units'
 import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
-
-export const stations = ['brief', 'measure', 'layout', 'loads', 'cut', 'hand-over'] as const
-export type Station = (typeof stations)[number]
-export const stationNames: Record<Station, string> = {
-  brief: 'Brief',
-  measure: 'Measure',
-  layout: 'Layout',
-  loads: 'Loads',
-  cut: 'Cut',
-  'hand-over': 'Hand-over',
-}
+import { stations } from './stations'
 
 export const JOB_FORMAT = 'tide-line/job'
 export const JOB_VERSION = 1

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
-import type { Job, Station } from '../../core/job/job'
+import type { Job } from '../../core/job/job'
+import type { Station } from '../../core/job/stations'
 import { type Verdict, verdictOf } from './verdict'
 
 export type StoredJob = { id: string; revision: number; archived: boolean; updatedAt: string; job: Job }

@@ -53,7 +53,7 @@ export function cutSheetPdf(job: Job, plan: CutPlan, rules: Rules, title: Title)
   if (y > paper.page.height - 100) y = fresh(paper)
   const rows = [
     ...plan.purchases.map((p) => ['buy', profileOf(p.profileId).name, mm(p.lengthMm), String(p.count), moneyText(p.priceMinor * p.count)]),
-    ...plan.used.map((u) => ['from the rack', u.remnantId, '', String(u.count), '']),
+    ...plan.used.map((u) => [`from ${u.place || 'the rack'}`, profileOf(u.profileId).name, mm(u.lengthMm), String(u.count), '']),
     ...plan.offcuts.map((o) => ['back to the rack', profileOf(o.profileId).name, mm(o.lengthMm), String(o.count), '']),
   ]
   if (rows.length)

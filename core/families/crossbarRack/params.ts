@@ -4,13 +4,16 @@ import { profiles } from '../../catalogue/profiles'
 const profileId = z.string().refine((id) => profiles.some((p) => p.id === id), 'is not in the profile catalogue: choose one listed there')
 const mm = (min: number, max: number) => z.number().min(min).max(max)
 
+export const MOST_OVERHANG_MM = 600
+export const MOST_FOOT_HEIGHT_MM = 500
+
 /** What the outfitter chooses for a crossbar rack. Bar places are absolute, from the rear axle. */
 export const CrossbarParams = z.object({
   mountId: z.string().max(40),
   profileId,
   barXMm: z.array(mm(-20_000, 20_000)).max(12, 'twelve bars at most'),
-  overhangMm: mm(0, 600),
-  footHeightMm: mm(0, 500),
+  overhangMm: mm(0, MOST_OVERHANG_MM),
+  footHeightMm: mm(0, MOST_FOOT_HEIGHT_MM),
   bracketInsetMm: mm(0, 300),
   bracketThicknessMm: mm(2, 20),
   bracketWidthMm: mm(20, 200),

@@ -1,0 +1,38 @@
+import type { Evaluation } from './evaluate'
+import { issueMessage } from '../issue/messages.en'
+import { vehicleFields } from '../vehicle/vehicle'
+import type { Job } from './job'
+import type { Station } from './stations'
+
+/** Something a station still waits for, in words; `at` leads to the field. */
+export type OpenItem = { station: Station; text: string; weight: 'needed' | 'worth a look' }
+
+/** What is open at each station, from the job and its figures. `length` shows mm in the job's units. */
+export function openItems(job: Job, evaluation: Evaluation | null, length: (mm: number) => string): OpenItem[] {
+  const { brief, vehicle } = job
+  const items: OpenItem[] = []
+  const needed = (station: Station, text: string) => items.push({ station, text, weight: 'needed' })
+  const look = (station: Station, text: string) => items.push({ station, text, weight: 'worth a look' })
+
+  if (!brief.clientName) needed('brief', 'Who is the client?')
+  if (!brief.loadClass) needed('brief', 'Agree a load class, so that later wishes can be held against it')
+  if (brief.speedKmh === null) needed('brief', 'Driving speed, for the wind')
+  if (!brief.passages.some((p) => p.heightMm !== null)) needed('brief', 'The lowest height they must pass under')
+  if (!brief.cargo.length) needed('brief', 'What will be carried?')
+  for (const c of brief.cargo) {
+    if (c.massKg === null) needed('brief', `Mass of ${c.name}`)
+    else if (c.massBasis === 'estimated') look('brief', `Mass of ${c.name} is estimated: weigh it`)
+    if (c.maxOverhangMm === null && c.counts !== 'parked') look('brief', `Overhang rule of ${c.name}`)
+  }
+  for (const f of vehicleFields) {
+    if (vehicle[f.key].value === null) needed('measure', `${f.label} is unknown`)
+    else if (vehicle[f.key].method === 'assumed') look('measure', `${f.label} is assumed, not measured`)
+  }
+  if (!vehicle.mounts.length) needed('measure', 'Where may a foot stand? Add a mount line')
+  for (const issue of evaluation?.issues ?? []) needed('layout', issueMessage(issue, length))
+  for (const l of evaluation?.limits ?? []) {
+    if (l.state === 'over') needed('loads', `${l.name} is over its line`)
+    if (l.state === 'unknown') needed('loads', `${l.name} is not assessed`)
+  }
+  return items
+}

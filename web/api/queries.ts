@@ -1,0 +1,56 @@
+import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import type { Job } from '../../core/job/job'
+import type { Station } from '../../core/job/stations'
+import type { CutPlan } from '../../core/nesting/planCuts'
+import type { Rules } from '../../core/rules/rules'
+import type { Stock } from '../../core/stock/stock'
+import type { Vehicle } from '../../core/vehicle/vehicle'
+import { ApiError, call } from './client'
+
+export type JobRow = {
+  id: string
+  revision: number
+  title: string
+  client: string
+  station: Station
+  due: string | null
+  archived: boolean
+  updatedAt: string
+  over: number
+  near: number
+  unknown: number
+  governing: string
+}
+export type JobPageOf = {
+  rows: JobRow[]
+  total: number
+  tally: { stations: Partial<Record<Station, number>>; over: number; unknown: number; late: number }
+}
+export type StoredJob = { id: string; revision: number; archived: boolean; updatedAt: string; job: Job }
+export type IssuedPlan = { id: string; jobRevision: number; at: string; takenBackAt: string | null; plan: CutPlan }
+type Shelves = { stock: Stock; rules: Rules; vehicles: Vehicle[] }
+export type Shelf<N extends keyof Shelves> = { revision: number; document: Shelves[N] }
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status >= 400 && error.status < 500),
+    },
+  },
+})
+
+export const useShelf = <N extends keyof Shelves>(name: N) =>
+  useQuery({ queryKey: ['shelf', name], queryFn: () => call<Shelf<N>>(`/shelves/${name}`) })
+
+/** Writes a shelf from the revision that was read; a refusal loads the newer one. */
+export function useSaveShelf<N extends keyof Shelves>(name: N) {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (shelf: Shelf<N>) => call<Shelf<N>>(`/shelves/${name}`, { method: 'PUT', json: shelf }),
+    onSuccess: (saved) => client.setQueryData(['shelf', name], saved),
+    onError: (error) => {
+      if (error instanceof ApiError && error.status === 409) void client.invalidateQueries({ queryKey: ['shelf', name] })
+    },
+  })
+}

@@ -1,0 +1,85 @@
+import { useEffect } from 'react'
+import { ApiError, call } from '../api/client'
+import { queryClient, type StoredJob } from '../api/queries'
+import { stash, useJob } from './jobStore'
+
+const QUIET_MS = 500
+const RETRY_MS = 4000
+
+/** Saves as you go: half a second after the last change, and when the window is left. One save is under way at a time. */
+export function useAutosave(): void {
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const plan = (ms: number) => {
+      clearTimeout(timer)
+      timer = setTimeout(() => void saveNow(), ms)
+    }
+    const stop = useJob.subscribe((s, before) => {
+      if (s.job === before.job && s.saveState === before.saveState) return
+      if (s.id && s.job && s.saveState !== 'saved' && s.job !== s.acknowledged) stash(s.id, { revision: s.revision, job: s.job })
+      if (s.saveState === 'unsaved') plan(QUIET_MS)
+      if (s.saveState === 'failed') plan(RETRY_MS)
+    })
+    if (useJob.getState().saveState === 'unsaved') plan(QUIET_MS)
+    const leave = () => {
+      if (document.visibilityState === 'hidden') void saveNow()
+    }
+    document.addEventListener('visibilitychange', leave)
+    return () => {
+      clearTimeout(timer)
+      stop()
+      document.removeEventListener('visibilitychange', leave)
+      void saveNow()
+    }
+  }, [])
+}
+
+export async function saveNow(): Promise<void> {
+  const { id, revision, job, saveState, acknowledged } = useJob.getState()
+  if (!id || !job || saveState === 'saving' || saveState === 'conflict') return
+  if (job === acknowledged) {
+    useJob.setState({ saveState: 'saved', saveFault: null })
+    return
+  }
+  useJob.setState({ saveState: 'saving' })
+  try {
+    const answer = await call<{ revision: number }>(`/jobs/${id}`, { method: 'PUT', json: { revision, job } })
+    const now = useJob.getState()
+    if (now.id !== id) {
+      stash(id, null)
+      return
+    }
+    const more = now.job !== job
+    if (!more) stash(id, null)
+    useJob.setState({ revision: answer.revision, acknowledged: job, saveState: more ? 'unsaved' : 'saved', saveFault: null })
+    void queryClient.invalidateQueries({ queryKey: ['jobs'] })
+  } catch (error) {
+    if (useJob.getState().id !== id) return
+    const refused = error instanceof ApiError ? error : null
+    if (refused?.status === 409) useJob.setState({ saveState: 'conflict', theirs: (refused.body as { theirs: StoredJob }).theirs })
+    else useJob.setState({ saveState: 'failed', saveFault: refused ? refused.message : 'the job could not be saved' })
+  }
+}
+
+/** Whose version stays. Theirs replaces mine here; mine is saved on top of theirs; or mine goes on as a job of its own. */
+export async function settleConflict(choice: 'mine' | 'theirs' | 'copy'): Promise<string | null> {
+  const { id, job, theirs } = useJob.getState()
+  if (!id || !job || !theirs) return null
+  if (choice === 'mine') {
+    useJob.setState({ revision: theirs.revision, acknowledged: theirs.job, theirs: null, saveState: 'unsaved' })
+    await saveNow()
+    return null
+  }
+  let copyId: string | null = null
+  if (choice === 'copy') {
+    const made = await call<StoredJob>('/jobs/import', {
+      method: 'POST',
+      text: JSON.stringify({ ...job, title: `${job.title.slice(0, 105)}, my version` }),
+    })
+    copyId = made.id
+  }
+  stash(id, null)
+  useJob.setState({ revision: theirs.revision, acknowledged: theirs.job, job: theirs.job, theirs: null, saveState: 'saved' })
+  useJob.temporal.getState().clear()
+  return copyId
+}

@@ -1,0 +1,6 @@
+import { QuantityInput } from './QuantityInput'
+
+/** Money typed in whole units with cents, kept in minor units. */
+export const MoneyInput = ({ label, value, onChange, optional, help }: { label: string; value: number | null; onChange: (minor: number | null) => void; optional?: boolean; help?: string }) => (
+  <QuantityInput label={label} dimension="number" min={0} max={1_000_000} optional={optional} placeholder={optional ? 'none' : undefined} help={help} value={value === null ? null : value / 100} onChange={(v) => onChange(v === null ? null : Math.round(v * 100))} />
+)

@@ -1,0 +1,151 @@
+import InputAdornment from '@mui/material/InputAdornment'
+import TextField from '@mui/material/TextField'
+import { type KeyboardEvent, memo, useEffect, useRef, useState } from 'react'
+import { editText, formatQuantity } from '../../core/quantity/formatQuantity'
+import { parseQuantity } from '../../core/quantity/parseQuantity'
+import { type Dimension, defaultUnit, MM_PER_INCH } from '../../core/quantity/units'
+import { useUnits } from './units'
+
+type Props = {
+  label: string
+  value: number | null
+  onChange: (value: number | null) => void
+  dimension?: Dimension
+  min?: number
+  max?: number
+  /** whether an empty field is allowed and means “unknown” */
+  optional?: boolean
+  help?: string
+  placeholder?: string
+  disabled?: boolean
+  autoFocus?: boolean
+  hideLabel?: boolean
+}
+
+/**
+ * The one field for every measure: reads what people type (`61 5/8`, `84 - 2*1 3/4`), shows the unit, steps with the arrow keys, keeps a
+ * wrong text and says what could not be read. The stored value is never rounded by showing it.
+ */
+export const QuantityInput = memo(function QuantityInput({
+  label,
+  value,
+  onChange,
+  dimension = 'length',
+  min,
+  max,
+  optional,
+  help,
+  placeholder,
+  disabled,
+  autoFocus,
+  hideLabel,
+}: Props) {
+  const units = useUnits()
+  const [draft, setDraft] = useState<string | null>(null)
+  const [fault, setFault] = useState<string | null>(null)
+  const input = useRef<HTMLInputElement>(null)
+  const read = (text: string) => parseQuantity(text, dimension, units.system)
+  const precise = (v: number | null) =>
+    editText(v, dimension, units, (t) => {
+      const r = read(t)
+      return r.ok ? r.value : null
+    })
+  const shown = draft ?? (value === null ? '' : formatQuantity(value, dimension, units))
+
+  // a value that changes from elsewhere (undo, a drag) replaces what stands here
+  useEffect(() => {
+    setDraft(null)
+    setFault(null)
+  }, [value, units.system])
+
+  const offer = (text: string): boolean => {
+    if (text.trim() === '') {
+      if (optional) {
+        setFault(null)
+        setDraft(null)
+        if (value !== null) onChange(null)
+        return true
+      }
+      setFault('a figure is needed here')
+      return false
+    }
+    const parsed = read(text)
+    if (!parsed.ok) {
+      setFault(parsed.message)
+      return false
+    }
+    const show = (v: number) => `${formatQuantity(v, dimension, units)} ${defaultUnit(dimension, units.system)}`.trim()
+    if (min !== undefined && parsed.value < min - 1e-6) setFault(`use ${show(min)} or more`)
+    else if (max !== undefined && parsed.value > max + 1e-6) setFault(`use ${show(max)} or less`)
+    else {
+      setFault(null)
+      setDraft(null)
+      if (parsed.value !== value) onChange(parsed.value)
+      return true
+    }
+    return false
+  }
+  const step = (sign: number, large: boolean) => {
+    const base =
+      dimension === 'length' ? (units.system === 'inch' ? MM_PER_INCH / (large ? 1 : units.fraction) : large ? 10 : 1) : large ? 10 : 1
+    const from = draft === null ? value : read(draft).ok ? (read(draft) as { value: number }).value : value
+    const next = Math.min(max ?? Number.POSITIVE_INFINITY, Math.max(min ?? Number.NEGATIVE_INFINITY, (from ?? 0) + sign * base))
+    setDraft(null)
+    onChange(next)
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'Enter') offer(shown)
+    else if (event.key === 'Escape' && draft !== null) {
+      event.stopPropagation()
+      setDraft(null)
+      setFault(null)
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      event.preventDefault()
+      step(event.key === 'ArrowUp' ? 1 : -1, event.shiftKey)
+    }
+  }
+  return (
+    <TextField
+      label={hideLabel ? undefined : label}
+      value={shown}
+      error={fault !== null}
+      helperText={fault ?? help}
+      disabled={disabled}
+      autoFocus={autoFocus}
+      placeholder={placeholder ?? (optional ? 'unknown' : undefined)}
+      inputRef={input}
+      onFocus={(e) => {
+        if (draft === null) setDraft(precise(value))
+        const field = e.target
+        requestAnimationFrame(() => field.select())
+      }}
+      onChange={(e) => {
+        setDraft(e.target.value)
+        if (fault) setFault(null)
+      }}
+      onBlur={() => {
+        if (draft === null) return
+        if (draft === precise(value)) {
+          setDraft(null)
+          setFault(null)
+        } else offer(draft)
+      }}
+      onKeyDown={onKeyDown}
+      slotProps={{
+        inputLabel: { shrink: true },
+        htmlInput: {
+          'aria-label': label,
+          autoComplete: 'off',
+          inputMode: units.system === 'inch' && dimension === 'length' ? 'text' : 'decimal',
+        },
+        input: {
+          endAdornment: (
+            <InputAdornment position="end" disableTypography sx={{ fontSize: 12, color: 'text.secondary' }}>
+              {defaultUnit(dimension, units.system)}
+            </InputAdornment>
+          ),
+        },
+      }}
+    />
+  )
+})

@@ -1,0 +1,42 @@
+import Box from '@mui/material/Box'
+import Table from '@mui/material/Table'
+import TableBody from '@mui/material/TableBody'
+import TableCell from '@mui/material/TableCell'
+import TableHead from '@mui/material/TableHead'
+import TableRow from '@mui/material/TableRow'
+import Typography from '@mui/material/Typography'
+import { lazy, Suspense } from 'react'
+import type { Job } from '../../../core/job/job'
+import { weightN } from '../../../core/quantity/units'
+import { useView } from '../../drawing/DrawingPane'
+import { useResult } from '../../job/useEvaluation'
+import { figureText, useUnits } from '../../quantity/units'
+
+const CaseChart = lazy(() => import('./CaseChart'))
+
+/** What each foot takes: level, at worst, and when it is lifted; and the greatest by load case. */
+export function FeetTable({ job }: { job: Job }) {
+  const evaluation = useResult((s) => s.evaluation)
+  const units = useUnits()
+  const select = useView((s) => s.select)
+  if (!evaluation?.feet.length) return <Typography sx={{ p: 2, color: 'text.secondary' }}>No feet yet: add crossbars at Layout.</Typography>
+  const rating = job.vehicle.footDownKg.value
+  const force = (n: number) => figureText(n, 'N', units)
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0,1.2fr) minmax(260px,1fr)' }, gap: 2, p: 1.5 }}>
+      <Table size="small" aria-label="Feet">
+        <TableHead><TableRow><TableCell>Foot</TableCell><TableCell align="right">Level</TableCell><TableCell align="right">Most down</TableCell><TableCell>in case</TableCell><TableCell align="right">Least down</TableCell><TableCell>in case</TableCell><TableCell align="right">Of rating</TableCell></TableRow></TableHead>
+        <TableBody>
+          {evaluation.feet.map((f) => (
+            <TableRow key={f.mount.id} hover onMouseEnter={() => select(f.mount.id)}>
+              <TableCell sx={{ fontWeight: 600 }}>{f.mount.mark}</TableCell><TableCell align="right">{force(f.levelN)}</TableCell><TableCell align="right">{force(f.mostDownN)}</TableCell><TableCell>{f.downCase}</TableCell>
+              <TableCell align="right" sx={{ color: f.leastDownN < 0 ? 'error.main' : undefined }}>{f.leastDownN < 0 ? `lifted ${force(-f.leastDownN)}` : force(f.leastDownN)}</TableCell><TableCell>{f.upCase}</TableCell>
+              <TableCell align="right">{rating === null ? 'unrated' : `${Math.round((100 * f.mostDownN) / weightN(rating))} %`}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      <Suspense fallback={<Typography variant="caption">Drawing the chart…</Typography>}><CaseChart evaluation={evaluation} ratingN={rating === null ? null : weightN(rating)} /></Suspense>
+    </Box>
+  )
+}

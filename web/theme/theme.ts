@@ -1,0 +1,155 @@
+import '@fontsource/barlow/latin-400.css'
+import '@fontsource/barlow/latin-600.css'
+import '@fontsource/barlow-semi-condensed/latin-500.css'
+import { createTheme, type Theme } from '@mui/material/styles'
+
+export type LookName = 'paper' | 'bay'
+
+/** Colours with a meaning of their own, beside the MUI palette. */
+export type Inks = {
+  sheet: string
+  line: string
+  quiet: string
+  water: string
+  waterDeep: string
+  member: string
+  memberFill: string
+  cargo: string
+  cargoFill: string
+  vehicle: string
+  roofFill: string
+  mount: string
+  obstacle: string
+  dimension: string
+  signal: string
+  near: string
+  unknown: string
+  clear: string
+  selected: string
+}
+declare module '@mui/material/styles' {
+  interface Theme {
+    inks: Inks
+  }
+  interface ThemeOptions {
+    inks?: Inks
+  }
+}
+
+/** Chart paper and ink for the bench; a dim one for the bay at night. The signal red is kept for limits. */
+const LOOKS: Record<LookName, { paper: string; raised: string; ink: string; primary: string; inks: Inks }> = {
+  paper: {
+    paper: '#f3efe4',
+    raised: '#fbf9f3',
+    ink: '#15302e',
+    primary: '#0b6560',
+    inks: {
+      sheet: '#fdfcf8',
+      line: '#cfc8b6',
+      quiet: '#566462',
+      water: '#8cc4bd',
+      waterDeep: '#3f938b',
+      member: '#15302e',
+      memberFill: '#b9cbc7',
+      cargo: '#6a5632',
+      cargoFill: '#ead9b0',
+      vehicle: '#98a29c',
+      roofFill: '#f1efe7',
+      mount: '#0b8079',
+      obstacle: '#8a5a00',
+      dimension: '#0b5f5a',
+      signal: '#b3261e',
+      near: '#855200',
+      unknown: '#5a4a86',
+      clear: '#1d6b45',
+      selected: '#c25e00',
+    },
+  },
+  bay: {
+    paper: '#10201f',
+    raised: '#182b2a',
+    ink: '#dfe9e5',
+    primary: '#6cc9bf',
+    inks: {
+      sheet: '#132524',
+      line: '#36504d',
+      quiet: '#9fb3af',
+      water: '#2f7a73',
+      waterDeep: '#6cc9bf',
+      member: '#dfe9e5',
+      memberFill: '#46625e',
+      cargo: '#e0c68a',
+      cargoFill: '#4d4328',
+      vehicle: '#6f8581',
+      roofFill: '#1a302e',
+      mount: '#6cc9bf',
+      obstacle: '#e0b050',
+      dimension: '#8fd6cd',
+      signal: '#ff8a7d',
+      near: '#f0b54d',
+      unknown: '#c0b1ee',
+      clear: '#7fd6a8',
+      selected: '#ffb066',
+    },
+  },
+}
+export const FIGURES = '"Barlow Semi Condensed", "Barlow", sans-serif'
+
+export function themeOf(name: LookName): Theme {
+  const look = LOOKS[name]
+  return createTheme({
+    inks: look.inks,
+    palette: {
+      mode: name === 'paper' ? 'light' : 'dark',
+      primary: { main: look.primary, contrastText: name === 'paper' ? '#ffffff' : '#08201e' },
+      error: { main: look.inks.signal },
+      warning: { main: look.inks.near },
+      background: { default: look.paper, paper: look.raised },
+      text: { primary: look.ink, secondary: look.inks.quiet },
+      divider: look.inks.line,
+    },
+    shape: { borderRadius: 3 },
+    spacing: 8,
+    typography: {
+      fontFamily: '"Barlow", sans-serif',
+      fontSize: 14,
+      htmlFontSize: 16,
+      h1: { fontSize: '1.35rem', fontWeight: 600 },
+      h2: { fontSize: '1.02rem', fontWeight: 600 },
+      h3: { fontSize: '0.9rem', fontWeight: 600 },
+      body2: { fontSize: '0.875rem' },
+      caption: { fontSize: '0.78rem', lineHeight: 1.35 },
+      button: { textTransform: 'none', fontWeight: 600 },
+    },
+    components: {
+      MuiCssBaseline: {
+        styleOverrides: {
+          body: { fontVariantNumeric: 'tabular-nums' },
+          '*:focus-visible': { outline: `2px solid ${look.inks.selected}`, outlineOffset: 1 },
+          '@media (prefers-reduced-motion: reduce)': { '*': { transition: 'none !important', animation: 'none !important' } },
+          '@media print': { 'header, nav': { display: 'none !important' } },
+        },
+      },
+      MuiButton: { defaultProps: { disableElevation: true, size: 'small' } },
+      MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiTextField: { defaultProps: { size: 'small', variant: 'outlined', fullWidth: true } },
+      MuiOutlinedInput: {
+        styleOverrides: {
+          root: { backgroundColor: look.inks.sheet },
+          input: { paddingTop: 7, paddingBottom: 7, fontFamily: FIGURES, fontWeight: 500 },
+        },
+      },
+      MuiInputLabel: { styleOverrides: { root: { fontSize: '0.9rem' } } },
+      MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, fontSize: '0.76rem' } } },
+      MuiSelect: { defaultProps: { size: 'small' } },
+      MuiTooltip: { defaultProps: { enterDelay: 500 } },
+      MuiTableCell: {
+        styleOverrides: {
+          root: { padding: '4px 8px', borderColor: look.inks.line },
+          head: { fontWeight: 600, color: look.inks.quiet, fontSize: '0.8rem' },
+        },
+      },
+      MuiDialog: { defaultProps: { fullWidth: true } },
+    },
+  })
+}
