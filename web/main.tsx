@@ -17,7 +17,17 @@ const StockPage = lazy(() => import('./shelves/StockPage'))
 const RulesPage = lazy(() => import('./shelves/RulesPage'))
 const CalculatorsPage = lazy(() => import('./calculators/CalculatorsPage'))
 
-const page = (element: ReactNode) => <Suspense fallback={<Typography sx={{ p: 3 }} role="status">Opening…</Typography>}>{element}</Suspense>
+const page = (element: ReactNode) => (
+  <Suspense
+    fallback={
+      <Typography sx={{ p: 3 }} role="status">
+        Opening…
+      </Typography>
+    }
+  >
+    {element}
+  </Suspense>
+)
 
 function Wreck() {
   const error = useRouteError()
@@ -26,14 +36,18 @@ function Wreck() {
     <Typography component="div" role="alert" sx={{ p: 4 }}>
       <h1>Something gave way</h1>
       <p>{text}</p>
-      <p>What was saved is saved. <a href="/">Back to the Slipway</a></p>
+      <p>
+        What was saved is saved. <a href="/">Back to the Slipway</a>
+      </p>
     </Typography>
   )
 }
 
 const router = createBrowserRouter([
   {
-    path: '/', element: <Shell />, errorElement: <Wreck />,
+    path: '/',
+    element: <Shell />,
+    errorElement: <Wreck />,
     children: [
       { index: true, element: <SlipwayPage /> },
       { path: 'jobs/:id', element: page(<JobPage />) },
@@ -54,9 +68,15 @@ function App() {
   return (
     <ThemeProvider theme={theme}>
       <CssBaseline enableColorScheme />
-      <QueryClientProvider client={queryClient}><RouterProvider router={router} /></QueryClientProvider>
+      <QueryClientProvider client={queryClient}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
     </ThemeProvider>
   )
 }
 
-createRoot(document.getElementById('root') as HTMLElement).render(<StrictMode><App /></StrictMode>)
+createRoot(document.getElementById('root') as HTMLElement).render(
+  <StrictMode>
+    <App />
+  </StrictMode>,
+)

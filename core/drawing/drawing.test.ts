@@ -80,5 +80,5 @@ test('a vehicle with nothing measured is still drawn, dashed as assumed', () => 
     bare,
     BriefSchema.parse({}),
   )
-  expect(sheet.entities.filter((e) => e.kind === 'polygon').every((e) => e.layer === 'assumed')).toBe(true)
+  expect(sheet.entities.filter((e) => e.kind === 'polygon' && e.closed).every((e) => e.layer === 'assumed')).toBe(true)
 })

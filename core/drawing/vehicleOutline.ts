@@ -41,6 +41,7 @@ export function vehicleOutline(vehicle: Vehicle, view: ViewName): Entity[] {
           { x: roof.from, y: roof.widthRear / 2 },
         ],
       },
+      ...planLines(vehicle.body, rear, front, width, roof),
     ]
   }
   if (view === 'side') {
@@ -110,6 +111,35 @@ function roofOf(vehicle: Vehicle, rear: number, front: number, width: number, he
     widthFront: vehicle.roofWidthFrontMm.value ?? width - 300,
     z: vehicle.roofHeightMm.value ?? height - 20,
   }
+}
+
+/** The foot of the screen, and behind a cab the edge of the bed: a likeness, so that front and rear are told at a glance. */
+function planLines(body: Vehicle['body'], rear: number, front: number, width: number, roof: { from: number; to: number }): Entity[] {
+  const screen = roof.to + (front - roof.to) * 0.62
+  const bed = body === 'pickup' || body === 'truck'
+  return [
+    {
+      kind: 'polygon',
+      layer: 'vehicle',
+      closed: false,
+      points: [
+        { x: screen - 120, y: -width * 0.44 },
+        { x: screen, y: -width * 0.3 },
+        { x: screen, y: width * 0.3 },
+        { x: screen - 120, y: width * 0.44 },
+      ],
+    },
+    ...(bed
+      ? [
+          {
+            kind: 'polygon',
+            layer: 'vehicle',
+            closed: true,
+            points: box({ x: rear + 60, y: -width / 2 + 90 }, { x: roof.from - 90, y: width / 2 - 90 }),
+          } as Entity,
+        ]
+      : []),
+  ]
 }
 
 const planBody = (rear: number, front: number, width: number): Point[] => {

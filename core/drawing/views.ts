@@ -164,8 +164,8 @@ function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean): En
     { kind: 'polygon', layer: 'cargo', ref, closed: true, filled: true, points },
     // the draughtsman's mark for a centre of mass: a circle with a cross through it
     { kind: 'circle', layer: 'centre', ref, centre, radius: r },
-    { kind: 'line', layer: 'centre', from: { x: centre.x - 1.6 * r, y: centre.y }, to: { x: centre.x + 1.6 * r, y: centre.y } },
-    { kind: 'line', layer: 'centre', from: { x: centre.x, y: centre.y - 1.6 * r }, to: { x: centre.x, y: centre.y + 1.6 * r } },
+    { kind: 'line', layer: 'centre', ref, from: { x: centre.x - 1.6 * r, y: centre.y }, to: { x: centre.x + 1.6 * r, y: centre.y } },
+    { kind: 'line', layer: 'centre', ref, from: { x: centre.x, y: centre.y - 1.6 * r }, to: { x: centre.x, y: centre.y + 1.6 * r } },
     ...(named
       ? [
           {
@@ -275,7 +275,7 @@ function planDimensions(assembly: Assembly, vehicle: Vehicle, cargo: Cargo[], dr
       layer: 'datum',
       at: { x: datum, y: drawn.max.y + 30 },
       text: vehicle.roofFromXMm.value === null ? 'datum: rear axle' : 'datum: roof rear edge',
-      anchor: 'middle',
+      anchor: 'start',
       size: 'small',
     },
   ]

@@ -1,6 +1,6 @@
-import type { Evaluation } from './evaluate'
 import { issueMessage } from '../issue/messages.en'
 import { vehicleFields } from '../vehicle/vehicle'
+import type { Evaluation } from './evaluate'
 import type { Job } from './job'
 import type { Station } from './stations'
 

@@ -49,6 +49,8 @@ export function formatQuantity(value: number | null, dimension: Dimension, units
       return trim(inch ? value / 1.609344 : value, 0)
     case 'angle':
       return trim(value, 1)
+    case 'money':
+      return value.toFixed(2)
     case 'number':
       return trim(value, 3)
   }

@@ -26,18 +26,62 @@ export default function CalculatorsPage() {
     document.title = `${chosen?.title ?? 'Calculators'}, Tide Line`
   }, [chosen])
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '230px minmax(0,1fr)' }, maxWidth: 1240, mx: 'auto', gap: { xs: 2, md: 4 }, px: { xs: 1.5, sm: 3 }, py: 2 }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '230px minmax(0,1fr)' },
+        maxWidth: 1240,
+        mx: 'auto',
+        gap: { xs: 2, md: 4 },
+        px: { xs: 1.5, sm: 3 },
+        py: 2,
+      }}
+    >
       <Box component="nav" aria-label="Calculators">
-        <Typography variant="h1" sx={{ mb: 1.5 }}>Calculators</Typography>
+        <Typography variant="h1" sx={{ mb: 1.5 }}>
+          Calculators
+        </Typography>
         {(list.data ?? []).map((c) => (
-          <Box key={c.name} component={NavLink} to={`/calculators/${c.name}`} sx={{ display: 'block', py: 0.75, pl: 1.25, color: 'text.primary', textDecoration: 'none', borderLeft: 3, borderColor: c.name === chosen?.name ? 'primary.main' : 'divider', fontWeight: c.name === chosen?.name ? 600 : 400 }}>{c.title}</Box>
+          <Box
+            key={c.name}
+            component={NavLink}
+            to={`/calculators/${c.name}`}
+            sx={{
+              display: 'block',
+              py: 0.75,
+              pl: 1.25,
+              color: 'text.primary',
+              textDecoration: 'none',
+              borderLeft: 3,
+              borderColor: c.name === chosen?.name ? 'primary.main' : 'divider',
+              fontWeight: c.name === chosen?.name ? 600 : 400,
+            }}
+          >
+            {c.title}
+          </Box>
         ))}
-        <ToggleButtonGroup exclusive size="small" value={units.system} onChange={(_, v: 'metric' | 'inch' | null) => v && setUnits(v === 'inch' ? INCH : METRIC)} aria-label="Units" sx={{ mt: 2 }}>
-          <ToggleButton value="metric" sx={{ py: 0.25 }}>Metric</ToggleButton><ToggleButton value="inch" sx={{ py: 0.25 }}>Inch</ToggleButton>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={units.system}
+          onChange={(_, v: 'metric' | 'inch' | null) => v && setUnits(v === 'inch' ? INCH : METRIC)}
+          aria-label="Units"
+          sx={{ mt: 2 }}
+        >
+          <ToggleButton value="metric" sx={{ py: 0.25 }}>
+            Metric
+          </ToggleButton>
+          <ToggleButton value="inch" sx={{ py: 0.25 }}>
+            Inch
+          </ToggleButton>
         </ToggleButtonGroup>
       </Box>
       <UnitsContext value={units}>
-        {list.error && <Alert severity="error" action={<Button onClick={() => void list.refetch()}>Try again</Button>}>{list.error.message}</Alert>}
+        {list.error && (
+          <Alert severity="error" action={<Button onClick={() => void list.refetch()}>Try again</Button>}>
+            {list.error.message}
+          </Alert>
+        )}
         {!list.data && !list.error && <Typography role="status">Fetching the calculators…</Typography>}
         {chosen && <Calculator key={chosen.name} entry={chosen} />}
       </UnitsContext>
@@ -46,7 +90,11 @@ export default function CalculatorsPage() {
 }
 
 function Calculator({ entry }: { entry: Entry }) {
-  const schema = useQuery({ queryKey: ['calculator', entry.name], queryFn: () => call<JsonSchema>(`/calculators/${entry.name}`), staleTime: Number.POSITIVE_INFINITY })
+  const schema = useQuery({
+    queryKey: ['calculator', entry.name],
+    queryFn: () => call<JsonSchema>(`/calculators/${entry.name}`),
+    staleTime: Number.POSITIVE_INFINITY,
+  })
   const [given, setGiven] = useState<unknown>(entry.example)
   const run = useMutation({ mutationFn: (value: unknown) => call<unknown>(`/calculators/${entry.name}`, { method: 'POST', json: value }) })
   const { mutate } = run
@@ -56,19 +104,54 @@ function Calculator({ entry }: { entry: Entry }) {
   }, [given, mutate])
   return (
     <Box sx={{ minWidth: 0 }}>
-      <Typography variant="h2" sx={{ fontSize: '1.2rem' }}>{entry.title}</Typography>
+      <Typography variant="h2" sx={{ fontSize: '1.2rem' }}>
+        {entry.title}
+      </Typography>
       <Typography sx={{ color: 'text.secondary', mb: 2 }}>{entry.about}</Typography>
       <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', lg: 'minmax(0,1.3fr) minmax(0,1fr)' } }}>
         <Box component="section" aria-label="Given">
-          {schema.data ? <SchemaForm schema={schema.data} field={entry.name} value={given} onChange={setGiven} /> : <Typography role="status">Making the form…</Typography>}
-          <Button sx={{ mt: 2 }} onClick={() => setGiven(entry.example)}>Back to the example</Button>
+          {schema.data ? (
+            <SchemaForm schema={schema.data} field={entry.name} value={given} onChange={setGiven} />
+          ) : (
+            <Typography role="status">Making the form…</Typography>
+          )}
+          <Button sx={{ mt: 2 }} onClick={() => setGiven(entry.example)}>
+            Back to the example
+          </Button>
         </Box>
-        <Box component="section" aria-label="Result" aria-live="polite" sx={{ border: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 2, alignSelf: 'start', minWidth: 0 }}>
-          <Typography variant="h3" gutterBottom>Result</Typography>
-          {run.error ? <Alert severity="error">{run.error instanceof ApiError ? run.error.faults.map((f) => <div key={f.where + f.expected}><b>{f.where}</b>: {f.expected}</div>) : String(run.error)}</Alert> : run.data === undefined ? <Typography variant="caption">Working…</Typography> : <Value value={run.data} field="" />}
-          <Box component="p" sx={{ mt: 2, mb: 0.5, fontFamily: FIGURES, borderLeft: 3, borderColor: 'primary.main', pl: 1 }}>{entry.formula}</Box>
-          <Typography variant="caption" component="p" sx={{ color: 'text.secondary' }}>Source: {entry.source}</Typography>
-          <Typography variant="caption" component="p" sx={{ color: 'text.secondary', mt: 1 }}>On the command line: bin/tideline calc {entry.name} &lt; in.json, with lengths in mm, masses in kg.</Typography>
+        <Box
+          component="section"
+          aria-label="Result"
+          aria-live="polite"
+          sx={{ border: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 2, alignSelf: 'start', minWidth: 0 }}
+        >
+          <Typography variant="h3" gutterBottom>
+            Result
+          </Typography>
+          {run.error ? (
+            <Alert severity="error">
+              {run.error instanceof ApiError
+                ? run.error.faults.map((f) => (
+                    <div key={f.where + f.expected}>
+                      <b>{f.where}</b>: {f.expected}
+                    </div>
+                  ))
+                : String(run.error)}
+            </Alert>
+          ) : run.data === undefined ? (
+            <Typography variant="caption">Working…</Typography>
+          ) : (
+            <Value value={run.data} field="" />
+          )}
+          <Box component="p" sx={{ mt: 2, mb: 0.5, fontFamily: FIGURES, borderLeft: 3, borderColor: 'primary.main', pl: 1 }}>
+            {entry.formula}
+          </Box>
+          <Typography variant="caption" component="p" sx={{ color: 'text.secondary' }}>
+            Source: {entry.source}
+          </Typography>
+          <Typography variant="caption" component="p" sx={{ color: 'text.secondary', mt: 1 }}>
+            On the command line: bin/tideline calc {entry.name} &lt; in.json, with lengths in mm, masses in kg.
+          </Typography>
         </Box>
       </Box>
     </Box>
@@ -83,13 +166,45 @@ function Value({ value, field }: { value: unknown; field: string }) {
   if (typeof value === 'number') return <>{figureText(value, unit, units)}</>
   if (typeof value === 'boolean') return <>{value ? 'yes' : 'no'}</>
   if (Array.isArray(value)) {
-    if (value.every((v) => typeof v !== 'object')) return <>{value.length ? value.map((v, i) => <span key={i}>{i ? '; ' : ''}<Value value={v} field={field} /></span>) : 'none'}</>
-    return <Box component="ol" sx={{ m: 0, pl: 2.5 }}>{value.map((v, i) => <li key={i}><Value value={v} field={field} /></li>)}</Box>
+    if (value.every((v) => typeof v !== 'object'))
+      return (
+        <>
+          {value.length
+            ? value.map((v, i) => (
+                <span key={i}>
+                  {i ? '; ' : ''}
+                  <Value value={v} field={field} />
+                </span>
+              ))
+            : 'none'}
+        </>
+      )
+    return (
+      <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
+        {value.map((v, i) => (
+          <li key={i}>
+            <Value value={v} field={field} />
+          </li>
+        ))}
+      </Box>
+    )
   }
   if (typeof value === 'object') {
     return (
-      <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'minmax(90px, auto) 1fr', columnGap: 1.5, rowGap: 0.25, fontSize: 14 }}>
-        {Object.entries(value).map(([k, v]) => <Box key={k} sx={{ display: 'contents' }}><Box component="dt" sx={{ color: 'text.secondary' }}>{nameAndUnit(k).name}</Box><Box component="dd" sx={{ m: 0, fontFamily: FIGURES, overflowWrap: 'anywhere' }}><Value value={v} field={k} /></Box></Box>)}
+      <Box
+        component="dl"
+        sx={{ m: 0, display: 'grid', gridTemplateColumns: 'minmax(90px, auto) 1fr', columnGap: 1.5, rowGap: 0.25, fontSize: 14 }}
+      >
+        {Object.entries(value).map(([k, v]) => (
+          <Box key={k} sx={{ display: 'contents' }}>
+            <Box component="dt" sx={{ color: 'text.secondary' }}>
+              {nameAndUnit(k).name}
+            </Box>
+            <Box component="dd" sx={{ m: 0, fontFamily: FIGURES, overflowWrap: 'anywhere' }}>
+              <Value value={v} field={k} />
+            </Box>
+          </Box>
+        ))}
       </Box>
     )
   }

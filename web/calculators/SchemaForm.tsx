@@ -15,7 +15,15 @@ type Dict = Record<string, unknown>
 export function SchemaForm({ schema, value, onChange, field }: Props) {
   const { name, unit } = nameAndUnit(field, schema)
   const options = schema.oneOf ?? schema.anyOf
-  if (schema.enum) return <ChoiceInput label={name} value={String(value)} options={schema.enum.map((v) => ({ value: String(v), label: String(v) }))} onChange={onChange} />
+  if (schema.enum)
+    return (
+      <ChoiceInput
+        label={name}
+        value={String(value)}
+        options={schema.enum.map((v) => ({ value: String(v), label: String(v) }))}
+        onChange={onChange}
+      />
+    )
   if (options?.some((o) => o.type === 'null')) {
     const inner = options.find((o) => o.type !== 'null') ?? {}
     return <Quantity name={inner.title ?? name} unit={inner.unit ?? unit} value={value as number | null} optional onChange={onChange} />
@@ -24,27 +32,79 @@ export function SchemaForm({ schema, value, onChange, field }: Props) {
   if (schema.type === 'object') return <Fields schema={schema} value={(value ?? {}) as Dict} onChange={onChange} />
   if (schema.prefixItems) {
     const list = value as unknown[]
-    return <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${schema.prefixItems.length}, minmax(0,1fr))`, gap: 1 }}>{schema.prefixItems.map((s, i) => <Quantity key={i} name={`${name} ${i + 1}`} unit={s.unit ?? unit} value={list[i] as number} onChange={(v) => onChange(list.map((o, k) => (k === i ? v : o)))} />)}</Box>
+    return (
+      <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${schema.prefixItems.length}, minmax(0,1fr))`, gap: 1 }}>
+        {schema.prefixItems.map((s, i) => (
+          <Quantity
+            key={i}
+            name={`${name} ${i + 1}`}
+            unit={s.unit ?? unit}
+            value={list[i] as number}
+            onChange={(v) => onChange(list.map((o, k) => (k === i ? v : o)))}
+          />
+        ))}
+      </Box>
+    )
   }
-  if (schema.type === 'array') return <List schema={schema} value={(value ?? []) as unknown[]} onChange={onChange} name={name} field={field} />
-  if (schema.type === 'boolean') return <FormControlLabel control={<Switch checked={value === true} onChange={(_, on) => onChange(on)} />} label={name} />
+  if (schema.type === 'array')
+    return <List schema={schema} value={(value ?? []) as unknown[]} onChange={onChange} name={name} field={field} />
+  if (schema.type === 'boolean')
+    return <FormControlLabel control={<Switch checked={value === true} onChange={(_, on) => onChange(on)} />} label={name} />
   if (schema.type === 'string') return <TextInput label={name} value={String(value ?? '')} onChange={onChange} />
   return <Quantity name={name} unit={unit} value={value as number} onChange={onChange} />
 }
 
-function Quantity({ name, unit, value, onChange, optional }: { name: string; unit: string; value: number | null; onChange: (v: unknown) => void; optional?: boolean }) {
+function Quantity({
+  name,
+  unit,
+  value,
+  onChange,
+  optional,
+}: {
+  name: string
+  unit: string
+  value: number | null
+  onChange: (v: unknown) => void
+  optional?: boolean
+}) {
   const dimension = unit === 'mm' ? 'length' : unit === 'kg' ? 'mass' : unit === 'N' ? 'force' : unit === '°' ? 'angle' : 'number'
-  return <QuantityInput label={dimension === 'number' && unit ? `${name}, ${unit}` : name} dimension={dimension} optional={optional} value={value ?? null} onChange={onChange} />
+  return (
+    <QuantityInput
+      label={dimension === 'number' && unit ? `${name}, ${unit}` : name}
+      dimension={dimension}
+      optional={optional}
+      value={value ?? null}
+      onChange={onChange}
+    />
+  )
 }
 
 function Fields({ schema, value, onChange }: { schema: JsonSchema; value: Dict; onChange: (v: unknown) => void }) {
   return (
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 190px), 1fr))', alignItems: 'start' }}>
-      {Object.entries(schema.properties ?? {}).filter(([, s]) => s.const === undefined).map(([key, s]) => {
-        const wide = s.type === 'array' || s.type === 'object' || (s.oneOf ?? s.anyOf)?.every((o) => o.type === 'object')
-        const shown = value[key] ?? (schema.required?.includes(key) || s.default !== undefined ? blank(s) : null)
-        return <Box key={key} sx={wide ? { gridColumn: '1 / -1' } : undefined}><SchemaForm schema={s.type === undefined || schema.required?.includes(key) || s.default !== undefined || wide ? s : { anyOf: [s, { type: 'null' }] }} field={key} value={shown} onChange={(v) => { const { [key]: _, ...rest } = value; onChange(v === null && !schema.required?.includes(key) ? rest : { ...value, [key]: v }) }} /></Box>
-      })}
+      {Object.entries(schema.properties ?? {})
+        .filter(([, s]) => s.const === undefined)
+        .map(([key, s]) => {
+          const wide = s.type === 'array' || s.type === 'object' || (s.oneOf ?? s.anyOf)?.every((o) => o.type === 'object')
+          const shown = value[key] ?? (schema.required?.includes(key) || s.default !== undefined ? blank(s) : null)
+          return (
+            <Box key={key} sx={wide ? { gridColumn: '1 / -1' } : undefined}>
+              <SchemaForm
+                schema={
+                  s.type === undefined || schema.required?.includes(key) || s.default !== undefined || wide
+                    ? s
+                    : { anyOf: [s, { type: 'null' }] }
+                }
+                field={key}
+                value={shown}
+                onChange={(v) => {
+                  const { [key]: _, ...rest } = value
+                  onChange(v === null && !schema.required?.includes(key) ? rest : { ...value, [key]: v })
+                }}
+              />
+            </Box>
+          )
+        })}
     </Box>
   )
 }
@@ -55,21 +115,51 @@ function Variant({ options, value, onChange, name }: { options: JsonSchema[]; va
   const chosen = options.find((o) => kindOf(o) === value?.kind) ?? options[0]
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
-      <ChoiceInput label={name} value={kindOf(chosen)} options={options.map((o) => ({ value: kindOf(o), label: kindOf(o) }))} onChange={(kind) => onChange(blank(options.find((o) => kindOf(o) === kind) ?? chosen))} />
+      <ChoiceInput
+        label={name}
+        value={kindOf(chosen)}
+        options={options.map((o) => ({ value: kindOf(o), label: kindOf(o) }))}
+        onChange={(kind) => onChange(blank(options.find((o) => kindOf(o) === kind) ?? chosen))}
+      />
       <Fields schema={chosen} value={value ?? {}} onChange={onChange} />
     </Box>
   )
 }
 
-function List({ schema, value, onChange, name, field }: { schema: JsonSchema; value: unknown[]; onChange: (v: unknown) => void; name: string; field: string }) {
+function List({
+  schema,
+  value,
+  onChange,
+  name,
+  field,
+}: {
+  schema: JsonSchema
+  value: unknown[]
+  onChange: (v: unknown) => void
+  name: string
+  field: string
+}) {
   const item = schema.items ?? {}
   return (
     <Box component="fieldset" sx={{ border: 1, borderColor: 'divider', m: 0, p: 1 }}>
-      <Box component="legend" sx={{ fontSize: 13, fontWeight: 600, px: 0.5 }}>{name}</Box>
+      <Box component="legend" sx={{ fontSize: 13, fontWeight: 600, px: 0.5 }}>
+        {name}
+      </Box>
       {value.map((v, i) => (
         <Box key={i} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0,1fr) 34px', gap: 0.5, mb: 1.25, alignItems: 'start' }}>
-          <SchemaForm schema={item} field={item.type === 'object' ? field : `${field.replace(/s$/, '')}`} value={v} onChange={(n) => onChange(value.map((o, k) => (k === i ? n : o)))} />
-          <IconButton aria-label={`Remove ${name} ${i + 1}`} onClick={() => onChange(value.filter((_, k) => k !== i))} sx={{ fontSize: 18 }}>×</IconButton>
+          <SchemaForm
+            schema={item}
+            field={item.type === 'object' ? field : `${field.replace(/s$/, '')}`}
+            value={v}
+            onChange={(n) => onChange(value.map((o, k) => (k === i ? n : o)))}
+          />
+          <IconButton
+            aria-label={`Remove ${name} ${i + 1}`}
+            onClick={() => onChange(value.filter((_, k) => k !== i))}
+            sx={{ fontSize: 18 }}
+          >
+            ×
+          </IconButton>
         </Box>
       ))}
       <Button onClick={() => onChange([...value, blank(item)])}>Add</Button>

@@ -38,7 +38,7 @@ export const useView = create<View>()((set) => ({
 }))
 
 /** The middle of the screen: the same assembly in plan, side, rear and 3D; parts are dragged, nudged, or typed at their dimension. */
-export function DrawingPane({ job, live = true }: { job: Job; live?: boolean }) {
+export function DrawingPane({ job, live = true, low = false }: { job: Job; live?: boolean; low?: boolean }) {
   const { view, selected, when, show, select, count } = useView()
   const small = useMediaQuery('(max-width:760px)')
   const limits = useResult((s) => s.evaluation?.limits)
@@ -91,7 +91,7 @@ export function DrawingPane({ job, live = true }: { job: Job; live?: boolean }) 
         <ToggleButtonGroup size="small" exclusive value={shown} onChange={(_, v: Arrangement | null) => v && show(v)} aria-label="View">
           {(
             [
-              ['all', 'Three views'],
+              ['all', low ? 'Plan and rear' : 'Three views'],
               ['plan', 'Plan'],
               ['side', 'Side'],
               ['rear', 'Rear'],
@@ -119,7 +119,7 @@ export function DrawingPane({ job, live = true }: { job: Job; live?: boolean }) 
             Parked
           </ToggleButton>
         </ToggleButtonGroup>
-        <Typography variant="caption" sx={{ color: 'text.secondary', ml: 'auto', display: { xs: 'none', lg: 'block' } }}>
+        <Typography variant="caption" sx={{ color: 'text.secondary', ml: 'auto', display: { xs: 'none', xl: 'block' } }}>
           Drag or use the arrow keys; hold Alt to leave the snapping off. Press a dimension to type it.
         </Typography>
       </Box>
@@ -128,6 +128,11 @@ export function DrawingPane({ job, live = true }: { job: Job; live?: boolean }) 
           <Suspense fallback={<Typography sx={{ p: 3 }}>Setting up the 3D view…</Typography>}>
             <Scene job={job} assembly={assembly} when={when} marks={marks} />
           </Suspense>
+        ) : shown === 'all' && low ? (
+          <Box sx={{ display: 'grid', height: '100%', gridTemplateColumns: '67fr 33fr' }}>
+            <Box sx={{ minHeight: 0, borderRight: 1, borderColor: 'divider' }}>{pane('plan')}</Box>
+            <Box sx={{ minHeight: 0 }}>{pane('rear')}</Box>
+          </Box>
         ) : shown === 'all' ? (
           <Box sx={{ display: 'grid', height: '100%', gridTemplateRows: '54fr 46fr', gridTemplateColumns: '66fr 34fr' }}>
             <Box sx={{ gridColumn: '1 / 3', minHeight: 0, borderBottom: 1, borderColor: 'divider' }}>{pane('plan')}</Box>

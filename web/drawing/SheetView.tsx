@@ -8,7 +8,9 @@ import { FIGURES, type Inks } from '../theme/theme'
 import type { DrawnHandle } from './handles'
 
 const TEXT_PX = 12
-const PAD = { left: 64, right: 56, top: 44, bottom: 52 }
+const ROW_PX = TEXT_PX * 1.6
+/** Air round the drawing, in pixels; rows of dimensions outside it get more. */
+const AIR_PX = 16
 
 export type SheetActions = {
   onGrab: (handle: DrawnHandle) => void
@@ -43,7 +45,8 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions }
 
   // while something is held the frame stands still, or the part would run away from under the hand
   const box = held?.box ?? sheet.box
-  const { scale, origin } = useMemo(() => fit(box, size), [box, size])
+  const rows = useMemo(() => outerRows(sheet.entities), [sheet.entities])
+  const { scale, origin } = useMemo(() => placedIn(box, size, rows), [box, size, rows])
   const on = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale })
   const byRef = useMemo(() => new Map(handles.map((h) => [h.ref, h])), [handles])
 
@@ -87,6 +90,7 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions }
   return (
     <div ref={frame} style={{ position: 'relative', width: '100%', height: '100%', minHeight: 0, overflow: 'hidden' }}>
       {size.width > 0 && (
+        // biome-ignore lint/a11y/useSemanticElements: a drawing is no form; its movable parts stand in it as one group
         <svg
           width={size.width}
           height={size.height}
@@ -141,7 +145,14 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions }
                 {entities.map(
                   (e, i) =>
                     e.kind === 'polygon' && (
-                      <polygon key={`hit${i}`} points={path(e.points, on)} fill="transparent" stroke="transparent" strokeWidth={14} />
+                      <polygon
+                        key={`hit${i}`}
+                        points={path(e.points, on)}
+                        fill="transparent"
+                        stroke="transparent"
+                        strokeWidth={14}
+                        strokeLinejoin="round"
+                      />
                     ),
                 )}
               </g>
@@ -153,15 +164,31 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions }
   )
 }
 
-function fit(box: Sheet['box'], size: { width: number; height: number }) {
+type Rows = { left: number; right: number; top: number; bottom: number }
+/** How many rows of dimensions stand outside the drawing on each side. */
+function outerRows(entities: Entity[]): Rows {
+  const rows = { left: 0, right: 0, top: 0, bottom: 0 }
+  for (const e of entities) {
+    if (e.kind !== 'dimension') continue
+    const side = e.axis === 'x' ? (e.row > 0 ? 'top' : 'bottom') : e.row > 0 ? 'right' : 'left'
+    rows[side] = Math.max(rows[side], Math.abs(e.row))
+  }
+  return rows
+}
+
+function placedIn(box: Sheet['box'], size: { width: number; height: number }, rows: Rows) {
+  const pad = {
+    left: AIR_PX + rows.left * ROW_PX + TEXT_PX,
+    right: AIR_PX + rows.right * ROW_PX,
+    top: AIR_PX + rows.top * ROW_PX + TEXT_PX,
+    bottom: AIR_PX + rows.bottom * ROW_PX,
+  }
   const [w, h] = [box.max.x - box.min.x, box.max.y - box.min.y]
-  const scale = Math.max(0.001, Math.min((size.width - PAD.left - PAD.right) / w, (size.height - PAD.top - PAD.bottom) / h))
+  const room = { x: size.width - pad.left - pad.right, y: size.height - pad.top - pad.bottom }
+  const scale = Math.max(0.001, Math.min(room.x / w, room.y / h))
   return {
     scale,
-    origin: {
-      x: PAD.left + (size.width - PAD.left - PAD.right - w * scale) / 2 - box.min.x * scale,
-      y: PAD.top + (size.height - PAD.top - PAD.bottom + h * scale) / 2 + box.min.y * scale,
-    },
+    origin: { x: pad.left + (room.x - w * scale) / 2 - box.min.x * scale, y: pad.top + (room.y + h * scale) / 2 + box.min.y * scale },
   }
 }
 
@@ -281,7 +308,18 @@ function Shape({ e, on, scale, inks, mark, chosen, units, onDimension }: ShapePr
     <g>
       {d.lines.map(([a, b], i) => {
         const [p, q] = [on(a), on(b)]
-        return <line key={i} x1={p.x} y1={p.y} x2={q.x} y2={q.y} stroke={pen.stroke} strokeWidth={i === 3 || i === 4 ? 1.6 : 0.8} />
+        return (
+          <line
+            key={i}
+            x1={p.x}
+            y1={p.y}
+            x2={q.x}
+            y2={q.y}
+            stroke={pen.stroke}
+            strokeWidth={i === 3 || i === 4 ? 1.6 : 0.8}
+            pointerEvents="none"
+          />
+        )
       })}
       <text
         x={place.x}

@@ -23,24 +23,50 @@ export function ConflictDialog() {
   if (saveState !== 'conflict' || !job || !theirs || !id) return null
   const rows = differences(job, theirs.job)
   const settle = (choice: 'mine' | 'theirs' | 'copy') => {
-    settleConflict(choice).then((copy) => { if (copy) void navigate(`/jobs/${copy}/${job.station}`) }).catch((e: Error) => setFault(e.message))
+    settleConflict(choice)
+      .then((copy) => {
+        if (copy) void navigate(`/jobs/${copy}/${job.station}`)
+      })
+      .catch((e: Error) => setFault(e.message))
   }
   return (
     <Dialog open maxWidth="md" aria-labelledby="two-versions">
       <DialogTitle id="two-versions">Two versions of this job</DialogTitle>
       <DialogContent>
-        <Typography gutterBottom>Somebody saved revision {theirs.revision} of this job after you opened it. Nothing is lost: choose which one goes on.</Typography>
+        <Typography gutterBottom>
+          Somebody saved revision {theirs.revision} of this job after you opened it. Nothing is lost: choose which one goes on.
+        </Typography>
         <Table size="small">
-          <TableHead><TableRow><TableCell>Where they differ</TableCell><TableCell>Mine</TableCell><TableCell>Theirs</TableCell></TableRow></TableHead>
-          <TableBody>{rows.slice(0, 12).map((r) => <TableRow key={r.where}><TableCell>{r.where}</TableCell><TableCell>{r.mine}</TableCell><TableCell>{r.theirs}</TableCell></TableRow>)}</TableBody>
+          <TableHead>
+            <TableRow>
+              <TableCell>Where they differ</TableCell>
+              <TableCell>Mine</TableCell>
+              <TableCell>Theirs</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {rows.slice(0, 12).map((r) => (
+              <TableRow key={r.where}>
+                <TableCell>{r.where}</TableCell>
+                <TableCell>{r.mine}</TableCell>
+                <TableCell>{r.theirs}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
         </Table>
         {rows.length > 12 && <Typography variant="caption">and {rows.length - 12} more</Typography>}
-        {fault && <Typography color="error" role="alert">{fault}</Typography>}
+        {fault && (
+          <Typography color="error" role="alert">
+            {fault}
+          </Typography>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={() => settle('theirs')}>Take theirs</Button>
         <Button onClick={() => settle('copy')}>Take theirs, keep mine as a new job</Button>
-        <Button variant="contained" onClick={() => settle('mine')}>Keep mine</Button>
+        <Button variant="contained" onClick={() => settle('mine')}>
+          Keep mine
+        </Button>
       </DialogActions>
     </Dialog>
   )

@@ -13,7 +13,7 @@ import { UnitsContext } from '../quantity/units'
 import { isTyping } from '../shell/keys'
 import { ConflictDialog } from './ConflictDialog'
 import { JobBar } from './JobBar'
-import { closeJob, editJob, openJob, redo, undo, useJob } from './jobStore'
+import { closeJob, editJob, openJob, redo, standAt, undo, useJob } from './jobStore'
 import { StationPath } from './StationPath'
 import { saveNow, useAutosave } from './useAutosave'
 import { useLiveEvaluation } from './useEvaluation'
@@ -30,7 +30,14 @@ const screens: Record<Station, ReturnType<typeof lazy>> = {
 /** One job: fetched once, then worked on here and saved as you go. */
 export default function JobPage() {
   const { id = '', station } = useParams()
-  const fetched = useQuery({ queryKey: ['job', id], queryFn: () => call<StoredJob>(`/jobs/${id}`), staleTime: Number.POSITIVE_INFINITY, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false })
+  const fetched = useQuery({
+    queryKey: ['job', id],
+    queryFn: () => call<StoredJob>(`/jobs/${id}`),
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+  })
   const openId = useJob((s) => s.id)
   useEffect(() => {
     if (fetched.data) openJob(fetched.data)
@@ -39,9 +46,22 @@ export default function JobPage() {
 
   if (fetched.error) {
     const gone = fetched.error instanceof ApiError && fetched.error.status === 404
-    return <Alert severity="error" sx={{ m: 3 }} action={gone ? <Button href="/">Slipway</Button> : <Button onClick={() => void fetched.refetch()}>Try again</Button>}>{gone ? 'There is no such job.' : fetched.error.message}</Alert>
+    return (
+      <Alert
+        severity="error"
+        sx={{ m: 3 }}
+        action={gone ? <Button href="/">Slipway</Button> : <Button onClick={() => void fetched.refetch()}>Try again</Button>}
+      >
+        {gone ? 'There is no such job.' : fetched.error.message}
+      </Alert>
+    )
   }
-  if (!fetched.data || openId !== id) return <Typography role="status" sx={{ p: 3, color: 'text.secondary' }}>Opening the job…</Typography>
+  if (!fetched.data || openId !== id)
+    return (
+      <Typography role="status" sx={{ p: 3, color: 'text.secondary' }}>
+        Opening the job…
+      </Typography>
+    )
   const at = stations.find((s) => s === station) ?? fetched.data.job.station
   return <OpenJob id={id} at={at} />
 }
@@ -53,7 +73,7 @@ function OpenJob({ id, at }: { id: string; at: Station }) {
   useLiveEvaluation()
   // where the job stands in the shop is the last station somebody worked at
   useEffect(() => {
-    editJob((j) => (j.station === at ? j : { ...j, station: at }))
+    standAt(at)
     useView.getState().select(null)
   }, [at])
   useEffect(() => {
@@ -64,15 +84,28 @@ function OpenJob({ id, at }: { id: string; at: Station }) {
       const chord = event.ctrlKey || event.metaKey
       const key = event.key.toLowerCase()
       if (isTyping(event)) return
-      if (chord && key === 'z') { event.preventDefault(); if (event.shiftKey) redo(); else undo() }
-      else if (chord && key === 'y') { event.preventDefault(); redo() }
-      else if (chord && key === 's') { event.preventDefault(); void saveNow() }
-      else if (chord || event.altKey) return
+      if (chord && key === 'z') {
+        event.preventDefault()
+        if (event.shiftKey) redo()
+        else undo()
+      } else if (chord && key === 'y') {
+        event.preventDefault()
+        redo()
+      } else if (chord && key === 's') {
+        event.preventDefault()
+        void saveNow()
+      } else if (chord || event.altKey) return
       else if (/^[1-6]$/.test(key)) void navigate(`/jobs/${id}/${stations[Number(key) - 1]}`)
       else if (key === 'u') editJob((j) => ({ ...j, units: { ...j.units, system: j.units.system === 'inch' ? 'metric' : 'inch' } }))
-      else if (key === 'v') { const views = ['all', 'plan', 'side', 'rear', '3d'] as const; const { view, show } = useView.getState(); show(views[(views.indexOf(view) + 1) % views.length]) }
+      else if (key === 'v') {
+        const views = ['all', 'plan', 'side', 'rear', '3d'] as const
+        const { view, show } = useView.getState()
+        show(views[(views.indexOf(view) + 1) % views.length])
+      }
     }
-    const warn = (event: BeforeUnloadEvent) => { if (useJob.getState().saveState === 'failed') event.preventDefault() }
+    const warn = (event: BeforeUnloadEvent) => {
+      if (useJob.getState().saveState === 'failed') event.preventDefault()
+    }
     window.addEventListener('keydown', onKey)
     window.addEventListener('beforeunload', warn)
     return () => {
@@ -88,7 +121,15 @@ function OpenJob({ id, at }: { id: string; at: Station }) {
         <JobBar job={job} />
         <StationPath id={id} at={at} job={job} />
         <Box sx={{ flex: 1, minHeight: 0 }}>
-          <Suspense fallback={<Typography role="status" sx={{ p: 3 }}>Opening…</Typography>}><Screen /></Suspense>
+          <Suspense
+            fallback={
+              <Typography role="status" sx={{ p: 3 }}>
+                Opening…
+              </Typography>
+            }
+          >
+            <Screen />
+          </Suspense>
         </Box>
       </Box>
       <ConflictDialog />

@@ -16,18 +16,63 @@ export const useOpenItems = (job: Job) => {
 export function StationPath({ id, at, job }: { id: string; at: Station; job: Job }) {
   const items = useOpenItems(job)
   return (
-    <Box component="nav" aria-label="Stations of this job" sx={{ display: 'flex', px: 1.5, borderBottom: 1, borderColor: 'divider', overflowX: 'auto', position: 'relative' }}>
+    <Box
+      component="nav"
+      aria-label="Stations of this job"
+      sx={{ display: 'flex', px: 1.5, borderBottom: 1, borderColor: 'divider', overflowX: 'auto', position: 'relative' }}
+    >
       {stations.map((s, i) => {
         const needed = items.filter((x) => x.station === s && x.weight === 'needed').length
         const here = s === at
         return (
-          <Box key={s} component={NavLink} to={`/jobs/${id}/${s}`} aria-keyshortcuts={String(i + 1)} sx={{
-            flex: '1 0 96px', display: 'flex', alignItems: 'center', gap: 0.75, color: here ? 'text.primary' : 'text.secondary', textDecoration: 'none', fontSize: 14.5, fontWeight: here ? 600 : 400, pb: 0.75, pt: 1.5, position: 'relative',
-            '&::before': { content: '""', position: 'absolute', top: 6, left: 0, right: 0, height: 2, bgcolor: 'text.primary', opacity: 0.4 },
-            '&::after': { content: '""', position: 'absolute', top: here ? 0 : 2, left: 0, width: here ? 14 : 10, height: here ? 14 : 10, borderRadius: '50%', border: 2, borderColor: 'text.primary', bgcolor: here ? 'primary.main' : 'background.default', boxSizing: 'border-box' },
-          }}>
+          <Box
+            key={s}
+            component={NavLink}
+            to={`/jobs/${id}/${s}`}
+            aria-keyshortcuts={String(i + 1)}
+            sx={{
+              flex: '1 0 96px',
+              display: 'flex',
+              alignItems: 'center',
+              gap: 0.75,
+              color: here ? 'text.primary' : 'text.secondary',
+              textDecoration: 'none',
+              fontSize: 14.5,
+              fontWeight: here ? 600 : 400,
+              pb: 0.75,
+              pt: 1.5,
+              position: 'relative',
+              '&::before': {
+                content: '""',
+                position: 'absolute',
+                top: 6,
+                left: 0,
+                right: 0,
+                height: 2,
+                bgcolor: 'text.primary',
+                opacity: 0.4,
+              },
+              '&::after': {
+                content: '""',
+                position: 'absolute',
+                top: here ? 0 : 2,
+                left: 0,
+                width: here ? 14 : 10,
+                height: here ? 14 : 10,
+                borderRadius: '50%',
+                border: 2,
+                borderColor: 'text.primary',
+                bgcolor: here ? 'primary.main' : 'background.default',
+                boxSizing: 'border-box',
+              },
+            }}
+          >
             <span>{stationNames[s]}</span>
-            <Box component="span" sx={{ fontSize: 12.5, fontWeight: 400, color: needed ? 'error.main' : 'text.secondary' }}>{needed ? `${needed} open` : '✓'}<Box component="span" sx={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>{needed ? '' : 'nothing open'}</Box></Box>
+            {needed > 0 && (
+              <Box component="span" sx={{ fontSize: 12.5, fontWeight: 400, color: 'error.main' }}>
+                {needed} open
+              </Box>
+            )}
           </Box>
         )
       })}

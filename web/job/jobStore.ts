@@ -66,6 +66,13 @@ export function editJob(change: (job: Job) => Job): void {
   })
 }
 
+/** Where the job stands in the shop follows the person; it is not a step that undo takes back. */
+export function standAt(station: Job['station']): void {
+  history().pause()
+  editJob((j) => (j.station === station ? j : { ...j, station }))
+  history().resume()
+}
+
 let beforeDrag: Job | null = null
 /** A drag is one step for undo, however many places it passes. */
 export function beginDrag(): void {

@@ -26,6 +26,7 @@ export function useLiveEvaluation(): void {
   const running = useRef(false)
   const rulesNow = useRef(rules)
   rulesNow.current = rules
+  // biome-ignore lint/correctness/useExhaustiveDependencies: other rules mean other figures, so the pump starts again
   useEffect(() => {
     let stopped = false
     let done: { job: Job; rules: Rules } | null = null

@@ -7,7 +7,7 @@ import type { Job } from '../../core/job/job'
 import { type Limit, missingFor } from '../../core/limits/limit'
 import type { Relief } from '../../core/limits/relief'
 import { useView } from '../drawing/DrawingPane'
-import { Working, WhyButton } from '../figure/Working'
+import { WhyButton, Working } from '../figure/Working'
 import { editJob, useJob } from '../job/jobStore'
 import { evaluator, useResult, useRules } from '../job/useEvaluation'
 import { figureText, useUnits, withLengths } from '../quantity/units'
@@ -27,7 +27,12 @@ const useStateColour = () => {
 export function TideGauge() {
   const evaluation = useResult((s) => s.evaluation)
   const fault = useResult((s) => s.fault)
-  if (fault) return <Typography role="alert" sx={{ p: 2 }} color="error">The figures could not be worked out: {fault}</Typography>
+  if (fault)
+    return (
+      <Typography role="alert" sx={{ p: 2 }} color="error">
+        The figures could not be worked out: {fault}
+      </Typography>
+    )
   if (!evaluation) return <Typography sx={{ p: 2, color: 'text.secondary' }}>Working out the limits…</Typography>
   const [first, ...rest] = evaluation.limits
   const count = (s: LimitState) => evaluation.limits.filter((l) => l.state === s).length
@@ -35,11 +40,15 @@ export function TideGauge() {
     <Box component="aside" aria-label="Tide gauge: limits" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, height: '100%' }}>
       <Box sx={{ px: 1.5, pt: 1, pb: 0.5, display: 'flex', gap: 1.25, alignItems: 'baseline', flexWrap: 'wrap' }} role="status">
         <Typography variant="h2">Tide gauge</Typography>
-        <Typography variant="caption" sx={{ color: 'text.secondary' }}>{[`${count('over')} over`, `${count('unknown')} not assessed`, `${count('near')} near`].join(', ')}</Typography>
+        <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+          {[`${count('over')} over`, `${count('unknown')} not assessed`, `${count('near')} near`].join(', ')}
+        </Typography>
       </Box>
       <Governing limit={first} />
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, overflowY: 'auto', flex: 1, minHeight: 120 }}>
-        {rest.map((l) => <Level key={l.id} limit={l} />)}
+        {rest.map((l) => (
+          <Level key={l.id} limit={l} />
+        ))}
       </Box>
     </Box>
   )
@@ -60,41 +69,83 @@ function Governing({ limit }: { limit: Limit }) {
   const top = (share: number) => h - share * h
   const level = top(levelOf(limit.ratio))
   return (
-    <Box sx={{ display: 'flex', gap: 1.5, px: 1.5, py: 1, borderTop: 1, borderBottom: 1, borderColor: 'divider', bgcolor: (t) => t.inks.sheet }} onMouseEnter={() => limit.ref && select(limit.ref)}>
+    <Box
+      sx={{
+        display: 'flex',
+        gap: 1.5,
+        px: 1.5,
+        py: 1,
+        borderTop: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+        bgcolor: (t) => t.inks.sheet,
+      }}
+      onMouseEnter={() => limit.ref && select(limit.ref)}
+    >
       <svg width={w} height={h + 2} aria-hidden="true" style={{ flex: 'none' }}>
         <rect x={14} y={0} width={w - 28} height={h} fill={inks.roofFill} stroke={inks.quiet} />
-        {limit.state === 'unknown' ? <text x={w / 2} y={h / 2 + 8} textAnchor="middle" fontSize={26} fontWeight={600} fill={colour}>?</text> : (
+        {limit.state === 'unknown' ? (
+          <text x={w / 2} y={h / 2 + 8} textAnchor="middle" fontSize={26} fontWeight={600} fill={colour}>
+            ?
+          </text>
+        ) : (
           <>
-            <path d={`M14 ${level} q ${(w - 28) / 4} -5 ${(w - 28) / 2} 0 t ${(w - 28) / 2} 0 V ${h} H 14 Z`} fill={limit.state === 'over' ? inks.signal : inks.water} fillOpacity={limit.state === 'over' ? 0.75 : 1} />
-            {[0.2, 0.4, 0.6, 0.8, 1].map((s) => <line key={s} x1={14} x2={s === 1 ? 14 : 22} y1={top(s * LINE)} y2={top(s * LINE)} stroke={inks.quiet} />)}
+            <path
+              d={`M14 ${level} q ${(w - 28) / 4} -5 ${(w - 28) / 2} 0 t ${(w - 28) / 2} 0 V ${h} H 14 Z`}
+              fill={limit.state === 'over' ? inks.signal : inks.water}
+              fillOpacity={limit.state === 'over' ? 0.75 : 1}
+            />
+            {[0.2, 0.4, 0.6, 0.8, 1].map((s) => (
+              <line key={s} x1={14} x2={s === 1 ? 14 : 22} y1={top(s * LINE)} y2={top(s * LINE)} stroke={inks.quiet} />
+            ))}
           </>
         )}
         <line x1={4} x2={w - 4} y1={top(LINE)} y2={top(LINE)} stroke={inks.signal} strokeWidth={2} />
       </svg>
       <Box sx={{ minWidth: 0 }}>
-        <Typography variant="caption" sx={{ color: 'text.secondary' }}>Governs</Typography>
+        <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+          Governs
+        </Typography>
         <Typography sx={{ fontWeight: 600, lineHeight: 1.2 }}>{limit.name}</Typography>
         <StateWord state={limit.state} ratio={limit.ratio} />
         <Box sx={{ mt: 0.5, fontSize: 15 }}>
-          <WhyButton label={limit.name} content={() => <LimitWorking limit={limit} />}>{shown.used}</WhyButton>
-          <Box component="span" sx={{ color: 'text.secondary', fontFamily: FIGURES }}> of {shown.allowed}</Box>
+          <WhyButton label={limit.name} content={() => <LimitWorking limit={limit} />}>
+            {shown.used}
+          </WhyButton>
+          <Box component="span" sx={{ color: 'text.secondary', fontFamily: FIGURES }}>
+            {' '}
+            of {shown.allowed}
+          </Box>
         </Box>
         {limit.state === 'unknown' && <Missing limit={limit} />}
-        {limit.caution && <Typography variant="caption" component="p" sx={{ color: (t) => (limit.state === 'clear' ? t.palette.text.secondary : t.inks.signal), mt: 0.5 }}>{limit.caution}</Typography>}
+        {limit.caution && (
+          <Typography
+            variant="caption"
+            component="p"
+            sx={{ color: (t) => (limit.state === 'clear' ? t.palette.text.secondary : t.inks.signal), mt: 0.5 }}
+          >
+            {limit.caution}
+          </Typography>
+        )}
       </Box>
     </Box>
   )
 }
 
 function Missing({ limit }: { limit: Limit }) {
-  return <Typography variant="caption" component="p" sx={{ color: (t) => t.inks.unknown, mt: 0.25 }}>Missing: {missingFor(limit).join(', ')}</Typography>
+  return (
+    <Typography variant="caption" component="p" sx={{ color: (t) => t.inks.unknown, mt: 0.25 }}>
+      Missing: {missingFor(limit).join(', ')}
+    </Typography>
+  )
 }
 
 function StateWord({ state, ratio }: { state: LimitState; ratio: number | null }) {
   const colour = useStateColour()(state)
   return (
     <Box component="span" sx={{ color: colour, fontWeight: 600, fontSize: 13, fontFamily: FIGURES, whiteSpace: 'nowrap' }}>
-      <span aria-hidden="true">{stateMarks[state]}</span> {stateWords[state]}{ratio === null ? '' : ratio >= 99 ? ', no room at all' : `, ${Math.round(ratio * 100)} %`}
+      <span aria-hidden="true">{stateMarks[state]}</span> {stateWords[state]}
+      {ratio === null ? '' : ratio >= 99 ? ', no room at all' : `, ${Math.round(ratio * 100)} %`}
     </Box>
   )
 }
@@ -106,18 +157,64 @@ function Level({ limit }: { limit: Limit }) {
   const shown = useShown(limit)
   const select = useView((s) => s.select)
   return (
-    <Box component="li" sx={{ px: 1.5, py: 0.75, borderBottom: 1, borderColor: 'divider' }} onMouseEnter={() => limit.ref && select(limit.ref)}>
+    <Box
+      component="li"
+      sx={{ px: 1.5, py: 0.75, borderBottom: 1, borderColor: 'divider' }}
+      onMouseEnter={() => limit.ref && select(limit.ref)}
+    >
       <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, fontSize: 13.5 }}>
         <span>{limit.name}</span>
         <StateWord state={limit.state} ratio={limit.ratio} />
       </Box>
-      <Box aria-hidden="true" sx={{ position: 'relative', height: 9, my: 0.4, border: 1, borderColor: inks.line, bgcolor: inks.roofFill, overflow: 'hidden', ...(limit.state === 'unknown' ? { backgroundImage: `repeating-linear-gradient(45deg, transparent 0 4px, ${inks.line} 4px 6px)` } : {}) }}>
-        <Box sx={{ position: 'absolute', inset: 0, right: 'auto', width: '100%', transformOrigin: 'left', transform: `scaleX(${levelOf(limit.ratio)})`, bgcolor: limit.state === 'over' ? inks.signal : limit.state === 'near' ? inks.near : inks.water }} />
-        <Box sx={{ position: 'absolute', left: `${LINE * 100}%`, top: 0, bottom: 0, width: 2, bgcolor: limit.state === 'over' ? inks.member : inks.signal }} />
+      <Box
+        aria-hidden="true"
+        sx={{
+          position: 'relative',
+          height: 9,
+          my: 0.4,
+          border: 1,
+          borderColor: inks.line,
+          bgcolor: inks.roofFill,
+          overflow: 'hidden',
+          ...(limit.state === 'unknown'
+            ? { backgroundImage: `repeating-linear-gradient(45deg, transparent 0 4px, ${inks.line} 4px 6px)` }
+            : {}),
+        }}
+      >
+        <Box
+          sx={{
+            position: 'absolute',
+            inset: 0,
+            right: 'auto',
+            width: '100%',
+            transformOrigin: 'left',
+            transform: `scaleX(${levelOf(limit.ratio)})`,
+            bgcolor: limit.state === 'over' ? inks.signal : limit.state === 'near' ? inks.near : inks.water,
+          }}
+        />
+        <Box
+          sx={{
+            position: 'absolute',
+            left: `${LINE * 100}%`,
+            top: 0,
+            bottom: 0,
+            width: 2,
+            bgcolor: limit.state === 'over' ? inks.member : inks.signal,
+          }}
+        />
       </Box>
       <Box sx={{ fontSize: 13 }}>
-        <WhyButton label={limit.name} content={() => <LimitWorking limit={limit} />} sx={{ color: limit.state === 'clear' ? undefined : colour }}>{shown.used}</WhyButton>
-        <Box component="span" sx={{ color: 'text.secondary', fontFamily: FIGURES }}> of {shown.allowed}</Box>
+        <WhyButton
+          label={limit.name}
+          content={() => <LimitWorking limit={limit} />}
+          sx={{ color: limit.state === 'clear' ? undefined : colour }}
+        >
+          {shown.used}
+        </WhyButton>
+        <Box component="span" sx={{ color: 'text.secondary', fontFamily: FIGURES }}>
+          {' '}
+          of {shown.allowed}
+        </Box>
       </Box>
       {limit.state === 'unknown' && <Missing limit={limit} />}
     </Box>
@@ -131,10 +228,16 @@ function LimitWorking({ limit }: { limit: Limit }) {
     <Box>
       <StateWord state={limit.state} ratio={limit.ratio} />
       <Working figure={limit.used} />
-      <Typography variant="caption" sx={{ color: 'text.secondary' }}>Allowed</Typography>
+      <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+        Allowed
+      </Typography>
       <Working figure={limit.allowed} />
       {limit.state === 'unknown' && <Missing limit={limit} />}
-      {limit.caution && <Typography variant="caption" component="p" sx={{ color: (t) => t.inks.signal, mb: 1 }}>{limit.caution}</Typography>}
+      {limit.caution && (
+        <Typography variant="caption" component="p" sx={{ color: (t) => t.inks.signal, mb: 1 }}>
+          {limit.caution}
+        </Typography>
+      )}
       {job && (limit.state === 'over' || limit.state === 'near') && <Reliefs job={job} limit={limit} />}
     </Box>
   )
@@ -146,17 +249,37 @@ function Reliefs({ job, limit }: { job: Job; limit: Limit }) {
   const [reliefs, setReliefs] = useState<Relief[] | null>(null)
   useEffect(() => {
     let gone = false
-    void evaluator().relieve(job, limit.id, rules).then((r) => { if (!gone) setReliefs(r) })
-    return () => { gone = true }
+    void evaluator()
+      .relieve(job, limit.id, rules)
+      .then((r) => {
+        if (!gone) setReliefs(r)
+      })
+    return () => {
+      gone = true
+    }
   }, [job, limit.id, rules])
   return (
     <Box>
       <Typography variant="h3">What would relieve it</Typography>
-      {reliefs === null ? <Typography variant="caption">Trying changes…</Typography> : reliefs.length === 0 ? <Typography variant="caption">No single change of the rack relieves it without pushing another limit over. Change the load, the vehicle or the way it stands.</Typography> : (
+      {reliefs === null ? (
+        <Typography variant="caption">Trying changes…</Typography>
+      ) : reliefs.length === 0 ? (
+        <Typography variant="caption">
+          No single change of the rack relieves it without pushing another limit over. Change the load, the vehicle or the way it stands.
+        </Typography>
+      ) : (
         reliefs.map((r) => (
-          <Button key={r.label} variant="outlined" fullWidth sx={{ mt: 0.5, justifyContent: 'space-between', textAlign: 'left' }} onClick={() => editJob((j) => ({ ...j, design: r.job.design }))}>
+          <Button
+            key={r.label}
+            variant="outlined"
+            fullWidth
+            sx={{ mt: 0.5, justifyContent: 'space-between', textAlign: 'left' }}
+            onClick={() => editJob((j) => ({ ...j, design: r.job.design }))}
+          >
             <span>{withLengths(r.label, units)}</span>
-            <Box component="span" sx={{ fontFamily: FIGURES, ml: 1, whiteSpace: 'nowrap' }}>→ {Math.round(r.ratioAfter * 100)} %</Box>
+            <Box component="span" sx={{ fontFamily: FIGURES, ml: 1, whiteSpace: 'nowrap' }}>
+              → {Math.round(r.ratioAfter * 100)} %
+            </Box>
           </Button>
         ))
       )}

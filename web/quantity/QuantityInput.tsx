@@ -1,6 +1,6 @@
 import InputAdornment from '@mui/material/InputAdornment'
 import TextField from '@mui/material/TextField'
-import { type KeyboardEvent, memo, useEffect, useRef, useState } from 'react'
+import { type KeyboardEvent, memo, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { editText, formatQuantity } from '../../core/quantity/formatQuantity'
 import { parseQuantity } from '../../core/quantity/parseQuantity'
 import { type Dimension, defaultUnit, MM_PER_INCH } from '../../core/quantity/units'
@@ -44,6 +44,12 @@ export const QuantityInput = memo(function QuantityInput({
   const [draft, setDraft] = useState<string | null>(null)
   const [fault, setFault] = useState<string | null>(null)
   const input = useRef<HTMLInputElement>(null)
+  // taking hold of a field shows its exact figure and selects it, so that typing replaces it
+  const selectNext = useRef(false)
+  useLayoutEffect(() => {
+    if (selectNext.current) input.current?.select()
+    selectNext.current = false
+  })
   const read = (text: string) => parseQuantity(text, dimension, units.system)
   const precise = (v: number | null) =>
     editText(v, dimension, units, (t) => {
@@ -52,7 +58,7 @@ export const QuantityInput = memo(function QuantityInput({
     })
   const shown = draft ?? (value === null ? '' : formatQuantity(value, dimension, units))
 
-  // a value that changes from elsewhere (undo, a drag) replaces what stands here
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a value that changes from elsewhere (undo, a drag) replaces what stands here
   useEffect(() => {
     setDraft(null)
     setFault(null)
@@ -115,9 +121,9 @@ export const QuantityInput = memo(function QuantityInput({
       placeholder={placeholder ?? (optional ? 'unknown' : undefined)}
       inputRef={input}
       onFocus={(e) => {
+        selectNext.current = true
         if (draft === null) setDraft(precise(value))
-        const field = e.target
-        requestAnimationFrame(() => field.select())
+        e.target.select()
       }}
       onChange={(e) => {
         setDraft(e.target.value)

@@ -15,7 +15,7 @@ export function figureText(value: number | null, unit: string, units: DisplayUni
   if (unit === 'money') return moneyText(value)
   const dimension = DIMENSION[unit]
   if (dimension) return `${formatQuantity(value, dimension, units)} ${defaultUnit(dimension, units.system)}`
-  const digits = Math.abs(value) >= 1000 ? 0 : Math.abs(value) >= 100 ? 1 : 3
+  const digits = Math.abs(value) >= 1000 ? 0 : Math.abs(value) >= 10 ? 1 : 3
   return `${trim(value, digits)}${unit ? ` ${unit}` : ''}`
 }
 

@@ -7,7 +7,13 @@ import { isTyping } from './keys'
 
 const Finder = lazy(() => import('./Finder'))
 const Shortcuts = lazy(() => import('./Shortcuts'))
-const places = [['/', 'Slipway'], ['/vehicles', 'Vehicles'], ['/stock', 'Stock rack'], ['/rules', 'Shop rules'], ['/calculators', 'Calculators']] as const
+const places = [
+  ['/', 'Slipway'],
+  ['/vehicles', 'Vehicles'],
+  ['/stock', 'Stock rack'],
+  ['/rules', 'Shop rules'],
+  ['/calculators', 'Calculators'],
+] as const
 
 /** What stands round every page: the shop's places, find, help, and the look for bench or bay. */
 export function Shell() {
@@ -25,21 +31,91 @@ export function Shell() {
   }, [])
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100dvh' }}>
-      <Box component="a" href="#main" sx={{ position: 'absolute', left: -9999, '&:focus': { left: 8, top: 8, zIndex: 9, bgcolor: 'background.paper', p: 1 } }}>Skip to the work</Box>
-      <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: { xs: 0.5, sm: 2 }, px: 1.5, minHeight: 44, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.paper', flexWrap: 'wrap' }}>
-        <Box component={Link} to="/" aria-label="Tide Line, to the Slipway" sx={{ display: 'flex', alignItems: 'center', gap: 1, color: 'text.primary', textDecoration: 'none', fontWeight: 600, fontSize: 17, letterSpacing: 0.2 }}>
-          <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true"><path d="M1 5h24" stroke="#b3261e" strokeWidth="2" /><path d="M1 13q4-6 8 0t8 0 8 0" fill="none" stroke="currentColor" strokeWidth="2.2" /></svg>
+      <Box
+        component="a"
+        href="#main"
+        sx={{ position: 'absolute', left: -9999, '&:focus': { left: 8, top: 8, zIndex: 9, bgcolor: 'background.paper', p: 1 } }}
+      >
+        Skip to the work
+      </Box>
+      <Box
+        component="header"
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          gap: { xs: 0.5, sm: 2 },
+          px: 1.5,
+          minHeight: 44,
+          borderBottom: 1,
+          borderColor: 'divider',
+          bgcolor: 'background.paper',
+          flexWrap: { xs: 'wrap', md: 'nowrap' },
+        }}
+      >
+        <Box
+          component={Link}
+          to="/"
+          aria-label="Tide Line, to the Slipway"
+          sx={{
+            display: 'flex',
+            alignItems: 'center',
+            gap: 1,
+            color: 'text.primary',
+            textDecoration: 'none',
+            fontWeight: 600,
+            fontSize: 17,
+            letterSpacing: 0.2,
+          }}
+        >
+          <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true">
+            <path d="M1 5h24" stroke="#b3261e" strokeWidth="2" />
+            <path d="M1 13q4-6 8 0t8 0 8 0" fill="none" stroke="currentColor" strokeWidth="2.2" />
+          </svg>
           Tide Line
         </Box>
-        <Box component="nav" aria-label="Places" sx={{ display: 'flex', flexWrap: 'wrap', gap: { xs: 0, sm: 0.5 } }}>
+        <Box
+          component="nav"
+          aria-label="Places"
+          sx={{
+            display: 'flex',
+            gap: { xs: 0, sm: 0.5 },
+            order: { xs: 3, md: 0 },
+            width: { xs: '100%', md: 'auto' },
+            overflowX: 'auto',
+            whiteSpace: 'nowrap',
+          }}
+        >
           {places.map(([to, label]) => (
-            <Box key={to} component={NavLink} to={to} end={to === '/'} sx={{ px: { xs: 0.75, sm: 1.25 }, py: 1, color: 'text.secondary', textDecoration: 'none', fontSize: 14.5, borderBottom: '3px solid transparent', '&.active': { color: 'text.primary', borderColor: 'primary.main', fontWeight: 600 }, '&:hover': { color: 'text.primary' } }}>{label}</Box>
+            <Box
+              key={to}
+              component={NavLink}
+              to={to}
+              end={to === '/'}
+              sx={{
+                px: { xs: 1, sm: 1.25 },
+                py: { xs: 0.75, md: 1 },
+                color: 'text.secondary',
+                textDecoration: 'none',
+                fontSize: 14.5,
+                borderBottom: '3px solid transparent',
+                '&.active': { color: 'text.primary', borderColor: 'primary.main', fontWeight: 600 },
+                '&:hover': { color: 'text.primary' },
+              }}
+            >
+              {label}
+            </Box>
           ))}
         </Box>
         <Box sx={{ ml: 'auto', display: 'flex', gap: 0.5 }}>
-          <Button onClick={() => setOpen('finder')} aria-keyshortcuts="Control+K">Find</Button>
-          <Button onClick={() => setOpen('shortcuts')} aria-label="Keys and help">Keys</Button>
-          <Button onClick={toggle} aria-label={look === 'paper' ? 'Dim look for the bay' : 'Paper look for the bench'}>{look === 'paper' ? 'Bay' : 'Bench'}</Button>
+          <Button onClick={() => setOpen('finder')} aria-keyshortcuts="Control+K">
+            Find
+          </Button>
+          <Button onClick={() => setOpen('shortcuts')} aria-label="Keys and help">
+            Keys
+          </Button>
+          <Button onClick={toggle} aria-label={look === 'paper' ? 'Dim look for the bay' : 'Paper look for the bench'}>
+            {look === 'paper' ? 'Bay' : 'Bench'}
+          </Button>
         </Box>
       </Box>
       <Box component="main" id="main" tabIndex={-1} sx={{ flex: 1, minHeight: 0, overflow: 'auto', outline: 'none !important' }}>

@@ -15,12 +15,25 @@ export default function Shortcuts({ onClose }: { onClose: () => void }) {
     <Dialog open onClose={onClose} maxWidth="sm" aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
       <DialogContent>
-        <Table size="small"><TableBody>
-          {shortcuts.map((s) => <TableRow key={s.keys + s.where}><TableCell sx={{ whiteSpace: 'nowrap', fontWeight: 600 }}>{s.keys}</TableCell><TableCell>{s.does}</TableCell><TableCell sx={{ color: 'text.secondary' }}>{s.where}</TableCell></TableRow>)}
-        </TableBody></Table>
-        <Typography variant="body2" sx={{ mt: 2 }}>A field reads what you would write on a sketch: <b>61 5/8</b>, <b>5' 1-5/8"</b>, <b>1.57 m</b>, <b>84 - 2*1 3/4</b>. A number without a unit takes the job's unit. Press any dotted number to see its working.</Typography>
+        <Table size="small">
+          <TableBody>
+            {shortcuts.map((s) => (
+              <TableRow key={s.keys + s.where}>
+                <TableCell sx={{ whiteSpace: 'nowrap', fontWeight: 600 }}>{s.keys}</TableCell>
+                <TableCell>{s.does}</TableCell>
+                <TableCell sx={{ color: 'text.secondary' }}>{s.where}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+        <Typography variant="body2" sx={{ mt: 2 }}>
+          A field reads what you would write on a sketch: <b>61 5/8</b>, <b>5' 1-5/8"</b>, <b>1.57 m</b>, <b>84 - 2*1 3/4</b>. A number
+          without a unit takes the job's unit. Press any dotted number to see its working.
+        </Typography>
       </DialogContent>
-      <DialogActions><Button onClick={onClose}>Close</Button></DialogActions>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
     </Dialog>
   )
 }

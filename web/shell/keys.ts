@@ -1,7 +1,12 @@
 /** Whether a key press belongs to a field or an open dialog, and so is not a shortcut. */
 export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null
-  return !!target && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.closest('[role="dialog"],[role="listbox"],[role="menu"]') !== null)
+  return (
+    !!target &&
+    (target.isContentEditable ||
+      ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
+      target.closest('[role="dialog"],[role="listbox"],[role="menu"]') !== null)
+  )
 }
 
 export const shortcuts: { keys: string; does: string; where: string }[] = [

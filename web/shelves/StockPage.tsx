@@ -31,60 +31,253 @@ export default function StockPage() {
   const file = useRef<HTMLInputElement>(null)
   const [find, setFind] = useState('')
   const upload = useMutation({
-    mutationFn: async (f: File) => call<Shelf<'stock'>>(`/shelves/stock/remnants.csv?revision=${shelf.data?.revision ?? 0}`, { method: 'POST', text: await f.text() }),
+    mutationFn: async (f: File) =>
+      call<Shelf<'stock'>>(`/shelves/stock/remnants.csv?revision=${shelf.data?.revision ?? 0}`, { method: 'POST', text: await f.text() }),
     onSuccess: (saved) => client.setQueryData(['shelf', 'stock'], saved),
   })
   const stock = shelf.data?.document
-  const change = (next: (s: Stock) => Stock) => shelf.data && save.mutate({ revision: shelf.data.revision, document: next(shelf.data.document) })
-  const remnant = (id: string, patch: Partial<Remnant>) => change((s) => ({ ...s, remnants: s.remnants.map((r) => (r.id === id ? { ...r, ...patch } : r)) }))
-  const sale = (id: string, patch: Partial<SaleLength>) => change((s) => ({ ...s, sale: s.sale.map((r) => (r.id === id ? { ...r, ...patch } : r)) }))
+  const change = (next: (s: Stock) => Stock) =>
+    shelf.data && save.mutate({ revision: shelf.data.revision, document: next(shelf.data.document) })
+  const remnant = (id: string, patch: Partial<Remnant>) =>
+    change((s) => ({ ...s, remnants: s.remnants.map((r) => (r.id === id ? { ...r, ...patch } : r)) }))
+  const sale = (id: string, patch: Partial<SaleLength>) =>
+    change((s) => ({ ...s, sale: s.sale.map((r) => (r.id === id ? { ...r, ...patch } : r)) }))
   const fits = (profileId: string) => profileOf(profileId).name.toLowerCase().includes(find.toLowerCase())
-  const fresh = (prefix: string, taken: { id: string }[]) => { let n = 1; while (taken.some((t) => t.id === `${prefix}${n}`)) n++; return `${prefix}${n}` }
+  const fresh = (prefix: string, taken: { id: string }[]) => {
+    let n = 1
+    while (taken.some((t) => t.id === `${prefix}${n}`)) n++
+    return `${prefix}${n}`
+  }
   return (
-    <ShelfFrame title="Stock rack" about="Offcuts are used before bars are bought. An offcut of unknown alloy is never planned into a rack: its strength is not known." error={shelf.error ?? save.error ?? upload.error} retry={() => { save.reset(); upload.reset(); void shelf.refetch() }}
-      actions={<>
-        <TextField label="Profile" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 220 }} />
-        <Button component="a" href="/api/shelves/stock/remnants.csv" variant="outlined">Rack as CSV</Button>
-        <input ref={file} type="file" accept=".csv,text/csv" hidden aria-label="Rack CSV" onChange={(e) => { const f = e.target.files?.[0]; e.target.value = ''; if (f) upload.mutate(f) }} />
-        <Button variant="outlined" onClick={() => file.current?.click()} disabled={!shelf.data}>Replace rack from CSV</Button>
-      </>}>
+    <ShelfFrame
+      title="Stock rack"
+      about="Offcuts are used before bars are bought. An offcut of unknown alloy is never planned into a rack: its strength is not known."
+      error={shelf.error ?? save.error ?? upload.error}
+      retry={() => {
+        save.reset()
+        upload.reset()
+        void shelf.refetch()
+      }}
+      actions={
+        <>
+          <TextField label="Find a profile" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 220 }} />
+          <Button component="a" href="/api/shelves/stock/remnants.csv" variant="outlined">
+            Rack as CSV
+          </Button>
+          <input
+            ref={file}
+            type="file"
+            accept=".csv,text/csv"
+            hidden
+            aria-label="Rack CSV"
+            onChange={(e) => {
+              const f = e.target.files?.[0]
+              e.target.value = ''
+              if (f) upload.mutate(f)
+            }}
+          />
+          <Button variant="outlined" onClick={() => file.current?.click()} disabled={!shelf.data}>
+            Replace rack from CSV
+          </Button>
+        </>
+      }
+    >
       {!stock && !shelf.error && <Typography role="status">Fetching the rack…</Typography>}
       {stock && (
-        <Box sx={{ display: 'grid', gap: 4 }}>
+        <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: 'minmax(0,1fr)' }}>
           <section>
-            <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', mb: 1 }}><Typography variant="h2">Offcuts on the rack</Typography>
-              <Button onClick={() => change((s) => ({ ...s, remnants: [{ id: fresh('piece-', s.remnants), profileId: profiles[0].id, lengthMm: 1000, quantity: 1, grade: 'clean', place: '', note: '' }, ...s.remnants] }))}>Add a piece</Button></Box>
-            {stock.remnants.length === 0 ? <Typography sx={{ color: 'text.secondary' }}>The rack is empty. Offcuts come here when a cut plan is accepted; or add what stands in the corner.</Typography> : (
-              <Box sx={{ overflowX: 'auto' }}><Table size="small" aria-label="Offcuts" sx={{ minWidth: 860 }}>
-                <TableHead><TableRow><TableCell sx={{ width: 340 }}>Profile</TableCell><TableCell sx={{ width: 130 }}>Length</TableCell><TableCell sx={{ width: 90 }}>Pieces</TableCell><TableCell sx={{ width: 150 }}>Condition</TableCell><TableCell>Place</TableCell><TableCell sx={{ width: 40 }} /></TableRow></TableHead>
-                <TableBody>{stock.remnants.filter((r) => fits(r.profileId)).map((r) => (
-                  <TableRow key={r.id}>
-                    <TableCell><ChoiceInput label="Profile" value={r.profileId} options={profileChoices} onChange={(profileId) => remnant(r.id, { profileId })} /></TableCell>
-                    <TableCell><QuantityInput hideLabel label={`Length of ${r.id}`} min={1} max={20_000} value={r.lengthMm} onChange={(v) => v !== null && remnant(r.id, { lengthMm: v })} /></TableCell>
-                    <TableCell><QuantityInput hideLabel label={`Pieces of ${r.id}`} dimension="number" min={0} max={10_000} value={r.quantity} onChange={(v) => v !== null && remnant(r.id, { quantity: Math.round(v) })} /></TableCell>
-                    <TableCell><Select fullWidth value={r.grade} inputProps={{ 'aria-label': `Condition of ${r.id}` }} onChange={(e) => remnant(r.id, { grade: e.target.value as Remnant['grade'] })}>{grades.map((g) => <MenuItem key={g} value={g}>{g}</MenuItem>)}</Select></TableCell>
-                    <TableCell><PlaceInput value={r.place} note={r.note} label={`Place of ${r.id}`} onChange={(place) => remnant(r.id, { place })} /></TableCell>
-                    <TableCell><IconButton aria-label={`Remove ${r.id}`} onClick={() => change((s) => ({ ...s, remnants: s.remnants.filter((o) => o.id !== r.id) }))} sx={{ fontSize: 18 }}>×</IconButton></TableCell>
-                  </TableRow>
-                ))}</TableBody>
-              </Table></Box>
+            <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', mb: 1 }}>
+              <Typography variant="h2">Offcuts on the rack</Typography>
+              <Button
+                onClick={() =>
+                  change((s) => ({
+                    ...s,
+                    remnants: [
+                      {
+                        id: fresh('piece-', s.remnants),
+                        profileId: profiles[0].id,
+                        lengthMm: 1000,
+                        quantity: 1,
+                        grade: 'clean',
+                        place: '',
+                        note: '',
+                      },
+                      ...s.remnants,
+                    ],
+                  }))
+                }
+              >
+                Add a piece
+              </Button>
+            </Box>
+            {stock.remnants.length === 0 ? (
+              <Typography sx={{ color: 'text.secondary' }}>
+                The rack is empty. Offcuts come here when a cut plan is accepted; or add what stands in the corner.
+              </Typography>
+            ) : (
+              <Box sx={{ overflowX: 'auto' }}>
+                <Table size="small" aria-label="Offcuts" sx={{ minWidth: 860, '& td': { verticalAlign: 'top' } }}>
+                  <TableHead>
+                    <TableRow>
+                      <TableCell sx={{ width: 340 }}>Profile</TableCell>
+                      <TableCell sx={{ width: 130 }}>Length</TableCell>
+                      <TableCell sx={{ width: 90 }}>Pieces</TableCell>
+                      <TableCell sx={{ width: 150 }}>Condition</TableCell>
+                      <TableCell>Place</TableCell>
+                      <TableCell sx={{ width: 40 }} />
+                    </TableRow>
+                  </TableHead>
+                  <TableBody>
+                    {stock.remnants
+                      .filter((r) => fits(r.profileId))
+                      .map((r) => (
+                        <TableRow key={r.id}>
+                          <TableCell>
+                            <ChoiceInput
+                              hideLabel
+                              label={`Profile of ${r.id}`}
+                              value={r.profileId}
+                              options={profileChoices}
+                              onChange={(profileId) => remnant(r.id, { profileId })}
+                            />
+                          </TableCell>
+                          <TableCell>
+                            <QuantityInput
+                              hideLabel
+                              label={`Length of ${r.id}`}
+                              min={1}
+                              max={20_000}
+                              value={r.lengthMm}
+                              onChange={(v) => v !== null && remnant(r.id, { lengthMm: v })}
+                            />
+                          </TableCell>
+                          <TableCell>
+                            <QuantityInput
+                              hideLabel
+                              label={`Pieces of ${r.id}`}
+                              dimension="number"
+                              min={0}
+                              max={10_000}
+                              value={r.quantity}
+                              onChange={(v) => v !== null && remnant(r.id, { quantity: Math.round(v) })}
+                            />
+                          </TableCell>
+                          <TableCell>
+                            <Select
+                              fullWidth
+                              value={r.grade}
+                              inputProps={{ 'aria-label': `Condition of ${r.id}` }}
+                              onChange={(e) => remnant(r.id, { grade: e.target.value as Remnant['grade'] })}
+                            >
+                              {grades.map((g) => (
+                                <MenuItem key={g} value={g}>
+                                  {g}
+                                </MenuItem>
+                              ))}
+                            </Select>
+                          </TableCell>
+                          <TableCell>
+                            <PlaceInput
+                              value={r.place}
+                              note={r.note}
+                              label={`Place of ${r.id}`}
+                              onChange={(place) => remnant(r.id, { place })}
+                            />
+                          </TableCell>
+                          <TableCell>
+                            <IconButton
+                              aria-label={`Remove ${r.id}`}
+                              onClick={() => change((s) => ({ ...s, remnants: s.remnants.filter((o) => o.id !== r.id) }))}
+                              sx={{ fontSize: 18 }}
+                            >
+                              ×
+                            </IconButton>
+                          </TableCell>
+                        </TableRow>
+                      ))}
+                  </TableBody>
+                </Table>
+              </Box>
             )}
           </section>
           <section>
-            <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', mb: 1 }}><Typography variant="h2">Lengths on sale (simulated merchant's price list)</Typography>
-              <Button onClick={() => change((s) => ({ ...s, sale: [{ id: fresh('sale-', s.sale), profileId: profiles[0].id, lengthMm: 6000, priceMinor: 0 }, ...s.sale] }))}>Add a length</Button></Box>
-            <Box sx={{ overflowX: 'auto' }}><Table size="small" aria-label="Lengths on sale" sx={{ minWidth: 700 }}>
-              <TableHead><TableRow><TableCell>Profile</TableCell><TableCell sx={{ width: 150 }}>Length</TableCell><TableCell sx={{ width: 150 }}>Price of a bar</TableCell><TableCell sx={{ width: 40 }} /></TableRow></TableHead>
-              <TableBody>{stock.sale.filter((r) => fits(r.profileId)).slice(0, find ? 200 : 24).map((r) => (
-                <TableRow key={r.id}>
-                  <TableCell>{r.id.startsWith('sale-') ? <ChoiceInput label="Profile" value={r.profileId} options={profileChoices} onChange={(profileId) => sale(r.id, { profileId })} /> : profileOf(r.profileId).name}</TableCell>
-                  <TableCell><QuantityInput hideLabel label={`Length of ${r.id}`} min={1} max={20_000} value={r.lengthMm} onChange={(v) => v !== null && sale(r.id, { lengthMm: v })} /></TableCell>
-                  <TableCell><MoneyInput label="" value={r.priceMinor} onChange={(v) => v !== null && sale(r.id, { priceMinor: v })} /></TableCell>
-                  <TableCell><IconButton aria-label={`Remove ${r.id}`} onClick={() => change((s) => ({ ...s, sale: s.sale.filter((o) => o.id !== r.id) }))} sx={{ fontSize: 18 }}>×</IconButton></TableCell>
-                </TableRow>
-              ))}</TableBody>
-            </Table></Box>
-            {!find && stock.sale.length > 24 && <Typography variant="caption">Showing 24 of {stock.sale.length}. Type a profile above to see the rest.</Typography>}
+            <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', mb: 1 }}>
+              <Typography variant="h2">Lengths on sale (simulated merchant's price list)</Typography>
+              <Button
+                onClick={() =>
+                  change((s) => ({
+                    ...s,
+                    sale: [{ id: fresh('sale-', s.sale), profileId: profiles[0].id, lengthMm: 6000, priceMinor: 0 }, ...s.sale],
+                  }))
+                }
+              >
+                Add a length
+              </Button>
+            </Box>
+            <Box sx={{ overflowX: 'auto' }}>
+              <Table size="small" aria-label="Lengths on sale" sx={{ minWidth: 700 }}>
+                <TableHead>
+                  <TableRow>
+                    <TableCell>Profile</TableCell>
+                    <TableCell sx={{ width: 150 }}>Length</TableCell>
+                    <TableCell sx={{ width: 150 }}>Price of a bar</TableCell>
+                    <TableCell sx={{ width: 40 }} />
+                  </TableRow>
+                </TableHead>
+                <TableBody>
+                  {stock.sale
+                    .filter((r) => fits(r.profileId))
+                    .slice(0, find ? 200 : 24)
+                    .map((r) => (
+                      <TableRow key={r.id}>
+                        <TableCell>
+                          {r.id.startsWith('sale-') ? (
+                            <ChoiceInput
+                              hideLabel
+                              label={`Profile of ${r.id}`}
+                              value={r.profileId}
+                              options={profileChoices}
+                              onChange={(profileId) => sale(r.id, { profileId })}
+                            />
+                          ) : (
+                            profileOf(r.profileId).name
+                          )}
+                        </TableCell>
+                        <TableCell>
+                          <QuantityInput
+                            hideLabel
+                            label={`Length of ${r.id}`}
+                            min={1}
+                            max={20_000}
+                            value={r.lengthMm}
+                            onChange={(v) => v !== null && sale(r.id, { lengthMm: v })}
+                          />
+                        </TableCell>
+                        <TableCell>
+                          <MoneyInput
+                            hideLabel
+                            label={`Price of ${r.id}`}
+                            value={r.priceMinor}
+                            onChange={(v) => v !== null && sale(r.id, { priceMinor: v })}
+                          />
+                        </TableCell>
+                        <TableCell>
+                          <IconButton
+                            aria-label={`Remove ${r.id}`}
+                            onClick={() => change((s) => ({ ...s, sale: s.sale.filter((o) => o.id !== r.id) }))}
+                            sx={{ fontSize: 18 }}
+                          >
+                            ×
+                          </IconButton>
+                        </TableCell>
+                      </TableRow>
+                    ))}
+                </TableBody>
+              </Table>
+            </Box>
+            {!find && stock.sale.length > 24 && (
+              <Typography variant="caption">Showing 24 of {stock.sale.length}. Type a profile above to see the rest.</Typography>
+            )}
           </section>
         </Box>
       )}
@@ -94,5 +287,13 @@ export default function StockPage() {
 
 function PlaceInput({ value, note, label, onChange }: { value: string; note: string; label: string; onChange: (v: string) => void }) {
   const [draft, setDraft] = useState(value)
-  return <TextField value={draft} helperText={note || undefined} onChange={(e) => setDraft(e.target.value)} onBlur={() => draft !== value && onChange(draft)} slotProps={{ htmlInput: { 'aria-label': label, maxLength: 80 } }} />
+  return (
+    <TextField
+      value={draft}
+      helperText={note || undefined}
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={() => draft !== value && onChange(draft)}
+      slotProps={{ htmlInput: { 'aria-label': label, maxLength: 80 } }}
+    />
+  )
 }

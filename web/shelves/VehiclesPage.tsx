@@ -32,20 +32,44 @@ export default function VehiclesPage() {
   }
   const keep = async () => {
     if (!editing || !vehicles) return
-    const done = await put(vehicles.some((v) => v.id === editing.id) ? vehicles.map((v) => (v.id === editing.id ? editing : v)) : [...vehicles, editing])?.catch(() => null)
+    const done = await put(
+      vehicles.some((v) => v.id === editing.id) ? vehicles.map((v) => (v.id === editing.id ? editing : v)) : [...vehicles, editing],
+    )?.catch(() => null)
     if (done) setEditing(null)
   }
   return (
-    <ShelfFrame title="Vehicles" about="Figures that jobs start from. A job keeps its own copy and is measured there; nothing changed here changes a job." error={shelf.error ?? save.error} retry={() => { save.reset(); void shelf.refetch() }}>
+    <ShelfFrame
+      title="Vehicles"
+      about="Figures that jobs start from. A job keeps its own copy and is measured there; nothing changed here changes a job."
+      error={shelf.error ?? save.error}
+      retry={() => {
+        save.reset()
+        void shelf.refetch()
+      }}
+    >
       {!vehicles && !shelf.error && <Typography role="status">Fetching the vehicles…</Typography>}
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 360px), 1fr))' }}>
-        {(vehicles ?? []).map((v) => <VehicleCard key={v.id} vehicle={v} edit={() => setEditing(v)} copy={() => copy(v)} />)}
+        {(vehicles ?? []).map((v) => (
+          <VehicleCard key={v.id} vehicle={v} edit={() => setEditing(v)} copy={() => copy(v)} />
+        ))}
       </Box>
       {editing && (
         <Dialog open onClose={() => setEditing(null)} maxWidth="sm" aria-labelledby="vehicle-title">
           <DialogTitle id="vehicle-title">{editing.name || 'Vehicle'}</DialogTitle>
-          <DialogContent><VehicleForm vehicle={editing} onChange={(change) => setEditing((v) => v && change(v))} /></DialogContent>
-          <DialogActions>{save.error && <Typography color="error" variant="body2" role="alert" sx={{ mr: 'auto' }}>{save.error.message}</Typography>}<Button onClick={() => setEditing(null)}>Cancel</Button><Button variant="contained" onClick={() => void keep()} disabled={save.isPending}>Keep</Button></DialogActions>
+          <DialogContent>
+            <VehicleForm vehicle={editing} onChange={(change) => setEditing((v) => v && change(v))} />
+          </DialogContent>
+          <DialogActions>
+            {save.error && (
+              <Typography color="error" variant="body2" role="alert" sx={{ mr: 'auto' }}>
+                {save.error.message}
+              </Typography>
+            )}
+            <Button onClick={() => setEditing(null)}>Cancel</Button>
+            <Button variant="contained" onClick={() => void keep()} disabled={save.isPending}>
+              Keep
+            </Button>
+          </DialogActions>
         </Dialog>
       )}
     </ShelfFrame>
@@ -57,16 +81,42 @@ function VehicleCard({ vehicle, edit, copy }: { vehicle: Vehicle; edit: () => vo
   const unknown = vehicleFields.filter((f) => vehicle[f.key].value === null)
   const assumed = vehicleFields.filter((f) => vehicle[f.key].method === 'assumed')
   return (
-    <Box component="article" aria-label={vehicle.name} sx={{ border: 1, borderColor: 'divider', bgcolor: 'background.paper', display: 'flex', flexDirection: 'column' }}>
-      <Box sx={{ height: 190, bgcolor: inks.sheet, borderBottom: 1, borderColor: 'divider' }}><SheetView sheet={drawView('side', emptyAssembly, vehicle, nothing)} handles={[]} marks={new Map()} selected={null} onSelect={() => undefined} actions={null} /></Box>
+    <Box
+      component="article"
+      aria-label={vehicle.name}
+      sx={{ border: 1, borderColor: 'divider', bgcolor: 'background.paper', display: 'flex', flexDirection: 'column' }}
+    >
+      <Box sx={{ height: 190, bgcolor: inks.sheet, borderBottom: 1, borderColor: 'divider' }}>
+        <SheetView
+          sheet={drawView('side', emptyAssembly, vehicle, nothing)}
+          handles={[]}
+          marks={new Map()}
+          selected={null}
+          onSelect={() => undefined}
+          actions={null}
+        />
+      </Box>
       <Box sx={{ p: 1.5, flex: 1 }}>
         <Typography variant="h2">{vehicle.name}</Typography>
-        <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>{vehicle.note}</Typography>
+        <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
+          {vehicle.note}
+        </Typography>
         <Typography variant="body2">{vehicle.mounts.map((m) => m.name).join('; ') || 'no mounts yet'}</Typography>
-        {unknown.length > 0 && <Typography variant="body2" sx={{ color: inks.unknown }}>? unknown: {unknown.map((f) => f.label.toLowerCase()).join(', ')}</Typography>}
-        {assumed.length > 0 && <Typography variant="body2" sx={{ color: 'text.secondary' }}>assumed: {assumed.map((f) => f.label.toLowerCase()).join(', ')}</Typography>}
+        {unknown.length > 0 && (
+          <Typography variant="body2" sx={{ color: inks.unknown }}>
+            ? unknown: {unknown.map((f) => f.label.toLowerCase()).join(', ')}
+          </Typography>
+        )}
+        {assumed.length > 0 && (
+          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+            assumed: {assumed.map((f) => f.label.toLowerCase()).join(', ')}
+          </Typography>
+        )}
       </Box>
-      <Box sx={{ p: 1, pt: 0 }}><Button onClick={edit}>Change</Button><Button onClick={copy}>Copy</Button></Box>
+      <Box sx={{ p: 1, pt: 0 }}>
+        <Button onClick={edit}>Change</Button>
+        <Button onClick={copy}>Copy</Button>
+      </Box>
     </Box>
   )
 }

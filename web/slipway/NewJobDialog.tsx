@@ -42,9 +42,33 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
       <form onSubmit={submit} noValidate>
         <DialogTitle id="new-job">New job</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>
-          <TextField autoFocus label="What is it?" placeholder="Pole and case rack" value={title} onChange={(e) => setTitle(e.target.value)} error={asked && !title.trim()} helperText={asked && !title.trim() ? 'give the job a title' : ' '} slotProps={{ htmlInput: { maxLength: 120 } }} />
-          <TextField select label="Vehicle" value={vehicleId} onChange={(e) => setVehicleId(e.target.value)} error={asked && !vehicleId} helperText={asked && !vehicleId ? 'choose the nearest one; its figures can be measured afresh' : 'the nearest one on the shelf; measure afresh later'}>
-            {(vehicles.data?.document ?? []).map((v) => <MenuItem key={v.id} value={v.id}>{v.name}</MenuItem>)}
+          <TextField
+            autoFocus
+            label="What is it?"
+            placeholder="Pole and case rack"
+            value={title}
+            onChange={(e) => setTitle(e.target.value)}
+            error={asked && !title.trim()}
+            helperText={asked && !title.trim() ? 'give the job a title' : ' '}
+            slotProps={{ htmlInput: { maxLength: 120 } }}
+          />
+          <TextField
+            select
+            label="Vehicle"
+            value={vehicleId}
+            onChange={(e) => setVehicleId(e.target.value)}
+            error={asked && !vehicleId}
+            helperText={
+              asked && !vehicleId
+                ? 'choose the nearest one; its figures can be measured afresh'
+                : 'the nearest one on the shelf; measure afresh later'
+            }
+          >
+            {(vehicles.data?.document ?? []).map((v) => (
+              <MenuItem key={v.id} value={v.id}>
+                {v.name}
+              </MenuItem>
+            ))}
           </TextField>
           <FormControl>
             <FormLabel id="new-units">Units</FormLabel>
@@ -58,7 +82,9 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" disabled={make.isPending}>Start</Button>
+          <Button type="submit" variant="contained" disabled={make.isPending}>
+            Start
+          </Button>
         </DialogActions>
       </form>
     </Dialog>

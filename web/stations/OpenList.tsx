@@ -11,7 +11,21 @@ export function OpenList({ job, station }: { job: Job; station: Station }) {
   return (
     <Group title="Still open here">
       <Box component="ul" sx={{ m: 0, pl: 0, listStyle: 'none', fontSize: 14 }}>
-        {items.map((i) => <Box component="li" key={i.text} sx={{ pl: 1.25, mb: 0.5, borderLeft: 3, borderColor: i.weight === 'needed' ? 'error.main' : 'divider', color: i.weight === 'needed' ? 'text.primary' : 'text.secondary' }}>{i.text}</Box>)}
+        {items.map((i) => (
+          <Box
+            component="li"
+            key={i.text}
+            sx={{
+              pl: 1.25,
+              mb: 0.5,
+              borderLeft: 3,
+              borderColor: i.weight === 'needed' ? 'error.main' : 'divider',
+              color: i.weight === 'needed' ? 'text.primary' : 'text.secondary',
+            }}
+          >
+            {i.text}
+          </Box>
+        ))}
       </Box>
     </Group>
   )

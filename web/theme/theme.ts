@@ -139,9 +139,11 @@ export function themeOf(name: LookName): Theme {
           input: { paddingTop: 7, paddingBottom: 7, fontFamily: FIGURES, fontWeight: 500 },
         },
       },
-      MuiInputLabel: { styleOverrides: { root: { fontSize: '0.9rem' } } },
+      MuiInputLabel: { styleOverrides: { root: { fontSize: '1rem' } } },
+      MuiFormControlLabel: { styleOverrides: { label: { fontSize: '0.92rem', lineHeight: 1.3 } } },
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, fontSize: '0.76rem' } } },
       MuiSelect: { defaultProps: { size: 'small' } },
+      MuiToggleButton: { styleOverrides: { root: { color: look.inks.quiet, '&.Mui-selected': { color: look.ink } } } },
       MuiTooltip: { defaultProps: { enterDelay: 500 } },
       MuiTableCell: {
         styleOverrides: {

@@ -20,15 +20,34 @@ export function VehicleForm({ vehicle, onChange }: { vehicle: Vehicle; onChange:
   return (
     <>
       <Group title="What it is">
-        <TextInput label="Vehicle" value={vehicle.name} required="give the vehicle a name" maxLength={120} onChange={(name) => set({ name })} />
-        <ChoiceInput label="Body" value={vehicle.body} options={(['van', 'pickup', 'camper', 'truck'] as const).map((value) => ({ value, label: value }))} onChange={(body) => set({ body })} />
+        <TextInput
+          label="Vehicle"
+          value={vehicle.name}
+          required="give the vehicle a name"
+          maxLength={120}
+          onChange={(name) => set({ name })}
+        />
+        <ChoiceInput
+          label="Body"
+          value={vehicle.body}
+          options={(['van', 'pickup', 'camper', 'truck'] as const).map((value) => ({ value, label: value }))}
+          onChange={(body) => set({ body })}
+        />
         <TextInput label="Note" value={vehicle.note} multiline maxLength={500} onChange={(note) => set({ note })} />
       </Group>
       {groups.map((group) => (
         <Group key={group} title={group}>
-          {vehicleFields.filter((f) => f.group === group).map((f) => (
-            <SourcedInput key={f.key} label={f.label} dimension={f.dimension} value={vehicle[f.key]} onChange={(value) => onChange((v) => ({ ...v, [f.key]: value }))} />
-          ))}
+          {vehicleFields
+            .filter((f) => f.group === group)
+            .map((f) => (
+              <SourcedInput
+                key={f.key}
+                label={f.label}
+                dimension={f.dimension}
+                value={vehicle[f.key]}
+                onChange={(value) => onChange((v) => ({ ...v, [f.key]: value }))}
+              />
+            ))}
         </Group>
       ))}
       <MountLines vehicle={vehicle} onChange={onChange} />
@@ -37,44 +56,158 @@ export function VehicleForm({ vehicle, onChange }: { vehicle: Vehicle; onChange:
   )
 }
 
-function SourcedInput({ label, dimension, value, onChange }: { label: string; dimension: 'length' | 'mass'; value: Sourced; onChange: (value: Sourced) => void }) {
+function SourcedInput({
+  label,
+  dimension,
+  value,
+  onChange,
+}: {
+  label: string
+  dimension: 'length' | 'mass'
+  value: Sourced
+  onChange: (value: Sourced) => void
+}) {
   const known = methods.filter((m) => m !== 'unknown')
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0,1fr) 104px', gap: 0.5, alignItems: 'start' }}>
-      <QuantityInput label={label} dimension={dimension} optional min={-20_000} max={50_000} value={value.value} onChange={(v) => onChange(v === null ? { value: null, method: 'unknown', source: '', date: '' } : { value: v, method: value.method === 'unknown' ? (dimension === 'mass' ? 'maker' : 'tape') : value.method, source: value.source, date: today() })} />
-      <Select value={value.value === null ? 'unknown' : value.method} disabled={value.value === null} inputProps={{ 'aria-label': `${label}: how it is known` }} onChange={(e) => onChange({ ...value, method: e.target.value as Sourced['method'], date: today() })} sx={{ fontSize: 13, '& .MuiSelect-select': { py: '8px', pl: 1 } }}>
+      <QuantityInput
+        label={label}
+        dimension={dimension}
+        optional
+        min={-20_000}
+        max={50_000}
+        value={value.value}
+        onChange={(v) =>
+          onChange(
+            v === null
+              ? { value: null, method: 'unknown', source: '', date: '' }
+              : {
+                  value: v,
+                  method: value.method === 'unknown' ? (dimension === 'mass' ? 'maker' : 'tape') : value.method,
+                  source: value.source,
+                  date: today(),
+                },
+          )
+        }
+      />
+      <Select
+        value={value.value === null ? 'unknown' : value.method}
+        disabled={value.value === null}
+        inputProps={{ 'aria-label': `${label}: how it is known` }}
+        onChange={(e) => onChange({ ...value, method: e.target.value as Sourced['method'], date: today() })}
+        sx={{ fontSize: 13, '& .MuiSelect-select': { py: '8px', pl: 1 } }}
+      >
         {value.value === null && <MenuItem value="unknown">unknown</MenuItem>}
-        {known.map((m) => <MenuItem key={m} value={m}>{m}</MenuItem>)}
+        {known.map((m) => (
+          <MenuItem key={m} value={m}>
+            {m}
+          </MenuItem>
+        ))}
       </Select>
     </Box>
   )
 }
 
 function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }) {
-  const set = (i: number, patch: Partial<MountLine>) => onChange((v) => ({ ...v, mounts: v.mounts.map((m, k) => (k === i ? { ...m, ...patch } : m)) }))
-  const add = () => onChange((v) => {
-    const [from, to] = [v.roofFromXMm.value ?? -1000, v.roofToXMm.value ?? 2000]
-    const half = Math.max(60, (v.roofWidthRearMm.value ?? 1400) / 2 - 40)
-    let n = v.mounts.length + 1
-    while (v.mounts.some((m) => m.id === `mount-${n}`)) n++
-    return { ...v, mounts: [...v.mounts, { id: `mount-${n}`, name: 'Mounts', kind: 'gutter', fromXMm: Math.min(from, to) + 100, toXMm: Math.max(from, to, from + 300) - 100, halfWidthRearMm: half, halfWidthFrontMm: half, zMm: v.roofHeightMm.value ?? 1800, pointsXMm: null }] }
-  })
+  const set = (i: number, patch: Partial<MountLine>) =>
+    onChange((v) => ({ ...v, mounts: v.mounts.map((m, k) => (k === i ? { ...m, ...patch } : m)) }))
+  const add = () =>
+    onChange((v) => {
+      const [from, to] = [v.roofFromXMm.value ?? -1000, v.roofToXMm.value ?? 2000]
+      const half = Math.max(60, (v.roofWidthRearMm.value ?? 1400) / 2 - 40)
+      let n = v.mounts.length + 1
+      while (v.mounts.some((m) => m.id === `mount-${n}`)) n++
+      return {
+        ...v,
+        mounts: [
+          ...v.mounts,
+          {
+            id: `mount-${n}`,
+            name: 'Mounts',
+            kind: 'gutter',
+            fromXMm: Math.min(from, to) + 100,
+            toXMm: Math.max(from, to, from + 300) - 100,
+            halfWidthRearMm: half,
+            halfWidthFrontMm: half,
+            zMm: v.roofHeightMm.value ?? 1800,
+            pointsXMm: null,
+          },
+        ],
+      }
+    })
   return (
-    <Group title="Where feet may stand" action={<Button onClick={add} disabled={vehicle.mounts.length >= 20}>Add</Button>}>
+    <Group
+      title="Where feet may stand"
+      action={
+        <Button onClick={add} disabled={vehicle.mounts.length >= 20}>
+          Add
+        </Button>
+      }
+    >
       {vehicle.mounts.map((m, i) => (
-        <Box key={m.id} sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)', border: 1, borderColor: 'divider', p: 1 }}>
+        <Box
+          key={m.id}
+          sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)', border: 1, borderColor: 'divider', p: 1 }}
+        >
           <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5 }}>
             <TextInput label="Name" value={m.name} required="give it a name" maxLength={80} onChange={(name) => set(i, { name })} />
-            <IconButton aria-label={`Remove ${m.name}`} onClick={() => onChange((v) => ({ ...v, mounts: v.mounts.filter((_, k) => k !== i) }))} sx={{ fontSize: 18 }}>×</IconButton>
+            <IconButton
+              aria-label={`Remove ${m.name}`}
+              onClick={() => onChange((v) => ({ ...v, mounts: v.mounts.filter((_, k) => k !== i) }))}
+              sx={{ fontSize: 18 }}
+            >
+              ×
+            </IconButton>
           </Box>
-          <Box sx={{ gridColumn: '1 / 3' }}><ChoiceInput label="Kind" value={m.kind} options={mountKinds.map((value) => ({ value, label: footTypes[value].name }))} onChange={(kind) => set(i, { kind })} /></Box>
-          <QuantityInput label="From, rear end" min={-20_000} max={m.toXMm - 1} value={m.fromXMm} onChange={(v) => v !== null && set(i, { fromXMm: v })} />
-          <QuantityInput label="To, front end" min={m.fromXMm + 1} max={20_000} value={m.toXMm} onChange={(v) => v !== null && set(i, { toXMm: v })} />
-          <QuantityInput label="From middle, rear" min={50} max={2000} value={m.halfWidthRearMm} onChange={(v) => v !== null && set(i, { halfWidthRearMm: v })} />
-          <QuantityInput label="From middle, front" min={50} max={2000} value={m.halfWidthFrontMm} onChange={(v) => v !== null && set(i, { halfWidthFrontMm: v })} />
-          <QuantityInput label="Height above ground" min={100} max={5000} value={m.zMm} onChange={(v) => v !== null && set(i, { zMm: v })} />
-          <Box sx={{ fontSize: 13, color: 'text.secondary', alignSelf: 'center' }}>{m.pointsXMm?.length ? `${m.pointsXMm.length} fixed points` : 'anywhere along it'}</Box>
-          <Box sx={{ gridColumn: '1 / 3' }}><Points value={m.pointsXMm} onChange={(pointsXMm) => set(i, { pointsXMm })} /></Box>
+          <Box sx={{ gridColumn: '1 / 3' }}>
+            <ChoiceInput
+              label="Kind"
+              value={m.kind}
+              options={mountKinds.map((value) => ({ value, label: footTypes[value].name }))}
+              onChange={(kind) => set(i, { kind })}
+            />
+          </Box>
+          <QuantityInput
+            label="From, rear end"
+            min={-20_000}
+            max={m.toXMm - 1}
+            value={m.fromXMm}
+            onChange={(v) => v !== null && set(i, { fromXMm: v })}
+          />
+          <QuantityInput
+            label="To, front end"
+            min={m.fromXMm + 1}
+            max={20_000}
+            value={m.toXMm}
+            onChange={(v) => v !== null && set(i, { toXMm: v })}
+          />
+          <QuantityInput
+            label="From middle, rear"
+            min={50}
+            max={2000}
+            value={m.halfWidthRearMm}
+            onChange={(v) => v !== null && set(i, { halfWidthRearMm: v })}
+          />
+          <QuantityInput
+            label="From middle, front"
+            min={50}
+            max={2000}
+            value={m.halfWidthFrontMm}
+            onChange={(v) => v !== null && set(i, { halfWidthFrontMm: v })}
+          />
+          <QuantityInput
+            label="Height above ground"
+            min={100}
+            max={5000}
+            value={m.zMm}
+            onChange={(v) => v !== null && set(i, { zMm: v })}
+          />
+          <Box sx={{ fontSize: 13, color: 'text.secondary', alignSelf: 'center' }}>
+            {m.pointsXMm?.length ? `${m.pointsXMm.length} fixed points` : 'anywhere along it'}
+          </Box>
+          <Box sx={{ gridColumn: '1 / 3' }}>
+            <Points value={m.pointsXMm} onChange={(pointsXMm) => set(i, { pointsXMm })} />
+          </Box>
         </Box>
       ))}
       {!vehicle.mounts.length && <Box sx={{ fontSize: 14, color: 'text.secondary' }}>None yet: without one no bar can stand.</Box>}
@@ -86,21 +219,62 @@ function Points({ value, onChange }: { value: number[] | null; onChange: (points
   const points = value ?? []
   return (
     <Box sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(2, minmax(0,1fr))' }}>
-      {points.map((x, i) => <QuantityInput key={i} label={`Point ${i + 1}`} optional placeholder="empty removes it" min={-20_000} max={20_000} value={x} onChange={(v) => { const next = v === null ? points.filter((_, k) => k !== i) : points.map((p, k) => (k === i ? v : p)); onChange(next.length ? [...next].sort((a, b) => a - b) : null) }} />)}
-      <Button onClick={() => onChange([...points, (points[points.length - 1] ?? 900) + 300])} disabled={points.length >= 200}>Add a fixed point</Button>
+      {points.map((x, i) => (
+        <QuantityInput
+          key={i}
+          label={`Point ${i + 1}`}
+          optional
+          placeholder="empty removes it"
+          min={-20_000}
+          max={20_000}
+          value={x}
+          onChange={(v) => {
+            const next = v === null ? points.filter((_, k) => k !== i) : points.map((p, k) => (k === i ? v : p))
+            onChange(next.length ? [...next].sort((a, b) => a - b) : null)
+          }}
+        />
+      ))}
+      <Button onClick={() => onChange([...points, (points[points.length - 1] ?? 900) + 300])} disabled={points.length >= 200}>
+        Add a fixed point
+      </Button>
     </Box>
   )
 }
 
 function Obstacles({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }) {
-  const set = (i: number, patch: Partial<Vehicle['obstacles'][number]>) => onChange((v) => ({ ...v, obstacles: v.obstacles.map((o, k) => (k === i ? { ...o, ...patch } : o)) }))
+  const set = (i: number, patch: Partial<Vehicle['obstacles'][number]>) =>
+    onChange((v) => ({ ...v, obstacles: v.obstacles.map((o, k) => (k === i ? { ...o, ...patch } : o)) }))
   return (
-    <Group title="On the roof already" action={<Button disabled={vehicle.obstacles.length >= 40} onClick={() => onChange((v) => ({ ...v, obstacles: [...v.obstacles, { name: 'obstacle', xMm: 500, yMm: 0, lengthMm: 400, widthMm: 400, heightMm: 80 }] }))}>Add</Button>}>
+    <Group
+      title="On the roof already"
+      action={
+        <Button
+          disabled={vehicle.obstacles.length >= 40}
+          onClick={() =>
+            onChange((v) => ({
+              ...v,
+              obstacles: [...v.obstacles, { name: 'obstacle', xMm: 500, yMm: 0, lengthMm: 400, widthMm: 400, heightMm: 80 }],
+            }))
+          }
+        >
+          Add
+        </Button>
+      }
+    >
       {vehicle.obstacles.map((o, i) => (
-        <Box key={i} sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(3, minmax(0,1fr))', border: 1, borderColor: 'divider', p: 1 }}>
+        <Box
+          key={i}
+          sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(3, minmax(0,1fr))', border: 1, borderColor: 'divider', p: 1 }}
+        >
           <Box sx={{ gridColumn: '1 / 4', display: 'flex', gap: 0.5 }}>
             <TextInput label="What" value={o.name} required="say what it is" maxLength={80} onChange={(name) => set(i, { name })} />
-            <IconButton aria-label={`Remove ${o.name}`} onClick={() => onChange((v) => ({ ...v, obstacles: v.obstacles.filter((_, k) => k !== i) }))} sx={{ fontSize: 18 }}>×</IconButton>
+            <IconButton
+              aria-label={`Remove ${o.name}`}
+              onClick={() => onChange((v) => ({ ...v, obstacles: v.obstacles.filter((_, k) => k !== i) }))}
+              sx={{ fontSize: 18 }}
+            >
+              ×
+            </IconButton>
           </Box>
           <QuantityInput label="Forward" min={-20_000} max={20_000} value={o.xMm} onChange={(v) => v !== null && set(i, { xMm: v })} />
           <QuantityInput label="Left" min={-5000} max={5000} value={o.yMm} onChange={(v) => v !== null && set(i, { yMm: v })} />

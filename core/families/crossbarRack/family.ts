@@ -61,7 +61,10 @@ export const crossbarRack: Family<CrossbarParams> = {
   },
   resized: (p, what, byMm) =>
     what === 'length' ? { ...p, overhangMm: p.overhangMm + byMm / 2 } : { ...p, footHeightMm: p.footHeightMm + byMm },
-  resizeRange: (p, what) => (what === 'length' ? [-2 * p.overhangMm, 2 * (MOST_OVERHANG_MM - p.overhangMm)] : [-p.footHeightMm, MOST_FOOT_HEIGHT_MM - p.footHeightMm]),
+  resizeRange: (p, what) =>
+    what === 'length'
+      ? [-2 * p.overhangMm, 2 * (MOST_OVERHANG_MM - p.overhangMm)]
+      : [-p.footHeightMm, MOST_FOOT_HEIGHT_MM - p.footHeightMm],
   stations: (p) => p.barXMm,
   restationed: (p, barXMm) => ({ ...p, barXMm }),
   changes: (p, vehicle) => [...barMoves(p, vehicle), ...extraBar(p, vehicle), ...heavierProfiles(p), ...heights(p), ...trims(p)],
@@ -83,7 +86,14 @@ export const crossbarRack: Family<CrossbarParams> = {
     { key: 'mountId', label: 'Stands on', kind: 'choice', options: (v) => v.mounts.map((m) => ({ value: m.id, label: m.name })) },
     { key: 'profileId', label: 'Bar profile', kind: 'choice', options: profileChoices },
     { key: 'overhangMm', label: 'Bar past the foot, each end', kind: 'length', min: 0, max: MOST_OVERHANG_MM },
-    { key: 'footHeightMm', label: 'Foot height', kind: 'length', min: 0, max: MOST_FOOT_HEIGHT_MM, help: 'seat of the foot to underside of bar' },
+    {
+      key: 'footHeightMm',
+      label: 'Foot height',
+      kind: 'length',
+      min: 0,
+      max: MOST_FOOT_HEIGHT_MM,
+      help: 'seat of the foot to underside of bar',
+    },
     { key: 'bracketInsetMm', label: 'Bracket step inboard', kind: 'length', min: 0, max: 300, help: '0 = foot directly on the mount line' },
     { key: 'bracketThicknessMm', label: 'Bracket thickness', kind: 'length', min: 2, max: 20, when: (p) => p.bracketInsetMm > 0 },
     { key: 'bracketWidthMm', label: 'Bracket width', kind: 'length', min: 20, max: 200, when: (p) => p.bracketInsetMm > 0 },

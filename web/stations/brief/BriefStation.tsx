@@ -25,38 +25,121 @@ export default function BriefStation() {
   if (!job) return null
   const { brief } = job
   const passages = brief.passages
-  const setPassage = (i: number, patch: Partial<Brief['passages'][number]>) => setBrief({ passages: passages.map((p, k) => (k === i ? { ...p, ...patch } : p)) })
+  const setPassage = (i: number, patch: Partial<Brief['passages'][number]>) =>
+    setBrief({ passages: passages.map((p, k) => (k === i ? { ...p, ...patch } : p)) })
   const inputs = (
     <>
       <Group title="Client">
         <TextInput label="Client" value={brief.clientName} maxLength={120} onChange={(clientName) => setBrief({ clientName })} />
         <TextInput label="Contact" value={brief.contact} onChange={(contact) => setBrief({ contact })} />
-        <TextInput label="What the vehicle does" value={brief.vehicleUse} maxLength={500} multiline onChange={(vehicleUse) => setBrief({ vehicleUse })} />
+        <TextInput
+          label="What the vehicle does"
+          value={brief.vehicleUse}
+          maxLength={500}
+          multiline
+          onChange={(vehicleUse) => setBrief({ vehicleUse })}
+        />
         <TextInput label="Due" type="date" value={job.due ?? ''} onChange={(due) => editJob((j) => ({ ...j, due: due || null }))} />
       </Group>
       <Group title="Use">
-        <ChoiceInput label="Load class agreed" value={brief.loadClass} empty="not agreed" onChange={(loadClass) => setBrief({ loadClass })} options={Object.entries(loadClasses).map(([value, c]) => ({ value: value as keyof typeof loadClasses, label: `${c.name}, to ${figureText(c.mostKg, 'kg', units)}: ${c.means}` }))} help="later wishes are held against it" />
-        <ChoiceInput label="How often" value={brief.howOften} options={plain(['now and then', 'weekly', 'daily'] as const)} onChange={(howOften) => setBrief({ howOften })} />
-        <ChoiceInput label="Roads" value={brief.road} options={[{ value: 'road', label: 'Road' }, { value: 'rough track', label: 'Rough track' }]} onChange={(road) => setBrief({ road })} />
-        <QuantityInput label="Speed with the load on" dimension="speed" optional min={0} max={250} value={brief.speedKmh} onChange={(speedKmh) => setBrief({ speedKmh })} />
-        <FormControlLabel control={<Switch checked={brief.someoneStands} onChange={(_, someoneStands) => setBrief({ someoneStands })} />} label="Someone stands on it when parked" />
+        <ChoiceInput
+          label="Load class agreed"
+          value={brief.loadClass}
+          empty="not agreed"
+          onChange={(loadClass) => setBrief({ loadClass })}
+          options={Object.entries(loadClasses).map(([value, c]) => ({
+            value: value as keyof typeof loadClasses,
+            label: `${c.name}, to ${figureText(c.mostKg, 'kg', units)}: ${c.means}`,
+          }))}
+          help="later wishes are held against it"
+        />
+        <ChoiceInput
+          label="How often"
+          value={brief.howOften}
+          options={plain(['now and then', 'weekly', 'daily'] as const)}
+          onChange={(howOften) => setBrief({ howOften })}
+        />
+        <ChoiceInput
+          label="Roads"
+          value={brief.road}
+          options={[
+            { value: 'road', label: 'Road' },
+            { value: 'rough track', label: 'Rough track' },
+          ]}
+          onChange={(road) => setBrief({ road })}
+        />
+        <QuantityInput
+          label="Speed with the load on"
+          dimension="speed"
+          optional
+          min={0}
+          max={250}
+          value={brief.speedKmh}
+          onChange={(speedKmh) => setBrief({ speedKmh })}
+        />
+        <FormControlLabel
+          control={<Switch checked={brief.someoneStands} onChange={(_, someoneStands) => setBrief({ someoneStands })} />}
+          label="Someone stands on it when parked"
+        />
       </Group>
-      <Group title="Must pass under" action={<Button onClick={() => setBrief({ passages: [...passages, { name: '', heightMm: null }] })} disabled={passages.length >= 20}>Add</Button>}>
-        {passages.length === 0 && <Box sx={{ fontSize: 14, color: 'text.secondary' }}>A garage, a ferry deck, a branch: add the lowest.</Box>}
+      <Group
+        title="Must pass under"
+        action={
+          <Button onClick={() => setBrief({ passages: [...passages, { name: '', heightMm: null }] })} disabled={passages.length >= 20}>
+            Add
+          </Button>
+        }
+      >
+        {passages.length === 0 && (
+          <Box sx={{ fontSize: 14, color: 'text.secondary' }}>A garage, a ferry deck, a branch: add the lowest.</Box>
+        )}
         {passages.map((p, i) => (
           <Box key={i} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 32px', gap: 1, alignItems: 'start' }}>
             <TextInput label="What" value={p.name} maxLength={80} onChange={(name) => setPassage(i, { name })} />
-            <QuantityInput label="Clear height" optional min={500} max={10_000} value={p.heightMm} onChange={(heightMm) => setPassage(i, { heightMm })} />
-            <IconButton aria-label={`Remove ${p.name || 'passage'}`} onClick={() => setBrief({ passages: passages.filter((_, k) => k !== i) })} sx={{ fontSize: 18 }}>×</IconButton>
+            <QuantityInput
+              label="Clear height"
+              optional
+              min={500}
+              max={10_000}
+              value={p.heightMm}
+              onChange={(heightMm) => setPassage(i, { heightMm })}
+            />
+            <IconButton
+              aria-label={`Remove ${p.name || 'passage'}`}
+              onClick={() => setBrief({ passages: passages.filter((_, k) => k !== i) })}
+              sx={{ fontSize: 18 }}
+            >
+              ×
+            </IconButton>
           </Box>
         ))}
       </Group>
       <Group title="Money">
         <MoneyInput label="Budget" optional value={brief.budgetMinor} onChange={(budgetMinor) => setBrief({ budgetMinor })} />
-        <MoneyInput label="Price of a ready-made one" optional value={brief.readyMadeMinor} onChange={(readyMadeMinor) => setBrief({ readyMadeMinor })} />
-        <TextInput label="What the ready-made one is" value={brief.readyMadeNote} onChange={(readyMadeNote) => setBrief({ readyMadeNote })} />
+        <MoneyInput
+          label="Price of a ready-made one"
+          optional
+          value={brief.readyMadeMinor}
+          onChange={(readyMadeMinor) => setBrief({ readyMadeMinor })}
+        />
+        <TextInput
+          label="What the ready-made one is"
+          value={brief.readyMadeNote}
+          onChange={(readyMadeNote) => setBrief({ readyMadeNote })}
+        />
       </Group>
     </>
   )
-  return <Workbench job={job} inputs={inputs} middle={<Box sx={{ p: 1.5, height: '100%', overflowY: 'auto', bgcolor: (t) => t.inks.sheet }}><CargoList job={job} /><OpenList job={job} station="brief" /></Box>} />
+  return (
+    <Workbench
+      job={job}
+      inputs={inputs}
+      middle={
+        <Box sx={{ p: 1.5, height: '100%', overflowY: 'auto', bgcolor: (t) => t.inks.sheet }}>
+          <CargoList job={job} />
+          <OpenList job={job} station="brief" />
+        </Box>
+      }
+    />
+  )
 }

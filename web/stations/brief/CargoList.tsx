@@ -6,8 +6,8 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { Cargo } from '../../../core/brief/cargo'
-import { accessories } from '../../../core/catalogue/accessories'
 import { placed, startPlace } from '../../../core/brief/placeCargo'
+import { accessories } from '../../../core/catalogue/accessories'
 import type { Job } from '../../../core/job/job'
 import { editJob } from '../../job/jobStore'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
@@ -15,15 +15,29 @@ import { QuantityInput } from '../../quantity/QuantityInput'
 import { TextInput } from '../../quantity/TextInput'
 import { figureText, useUnits } from '../../quantity/units'
 
-const typed: (typeof accessories)[number] = { id: 'typed', name: 'New item', massKg: null, massBasis: 'unknown', lengthMm: 1000, widthMm: 500, heightMm: 300, counts: 'driving', maxOverhangMm: null, maxSpanMm: null, ruleSource: '' }
+const typed: (typeof accessories)[number] = {
+  id: 'typed',
+  name: 'New item',
+  massKg: null,
+  massBasis: 'unknown',
+  lengthMm: 1000,
+  widthMm: 500,
+  heightMm: 300,
+  counts: 'driving',
+  maxOverhangMm: null,
+  maxSpanMm: null,
+  ruleSource: '',
+}
 
-const add = (draft: (typeof accessories)[number]) => editJob((j) => {
-  let n = 1
-  while (j.brief.cargo.some((c) => c.id === `${draft.id}-${n}`)) n++
-  const { xMm, yMm } = startPlace(j, draft)
-  return { ...j, brief: { ...j.brief, cargo: [...j.brief.cargo, placed(draft, `${draft.id}-${n}`, xMm, yMm)] } }
-})
-const change = (id: string, patch: Partial<Cargo>) => editJob((j) => ({ ...j, brief: { ...j.brief, cargo: j.brief.cargo.map((c) => (c.id === id ? { ...c, ...patch } : c)) } }))
+const add = (draft: (typeof accessories)[number]) =>
+  editJob((j) => {
+    let n = 1
+    while (j.brief.cargo.some((c) => c.id === `${draft.id}-${n}`)) n++
+    const { xMm, yMm } = startPlace(j, draft)
+    return { ...j, brief: { ...j.brief, cargo: [...j.brief.cargo, placed(draft, `${draft.id}-${n}`, xMm, yMm)] } }
+  })
+const change = (id: string, patch: Partial<Cargo>) =>
+  editJob((j) => ({ ...j, brief: { ...j.brief, cargo: j.brief.cargo.map((c) => (c.id === id ? { ...c, ...patch } : c)) } }))
 
 /** What will be carried: from the catalogue of generic accessories, or typed. */
 export function CargoList({ job }: { job: Job }) {
@@ -32,15 +46,49 @@ export function CargoList({ job }: { job: Job }) {
   return (
     <Box component="section" aria-label="What will be carried" sx={{ mb: 3 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: 1.5 }}>
-        <Typography variant="h2" sx={{ mr: 'auto' }}>What will be carried</Typography>
-        <Autocomplete size="small" sx={{ width: 280 }} options={accessories} value={picked} getOptionLabel={(a) => a.name} getOptionKey={(a) => a.id} blurOnSelect clearOnBlur
-          onChange={(_, a) => { if (a) add(a); setPicked(null) }}
-          renderOption={(props, a) => <li {...props} key={a.id}><Box><Box>{a.name}</Box><Box sx={{ fontSize: 12.5, color: 'text.secondary' }}>{a.massKg ? figureText(a.massKg.most, 'kg', units) : 'mass unknown'}, {figureText(a.lengthMm, 'mm', units)} long, {a.massBasis}</Box></Box></li>}
-          renderInput={(params) => <TextField {...params} label="Add from the catalogue" />} />
-        <Button variant="outlined" onClick={() => add(typed)} disabled={job.brief.cargo.length >= 60}>Type a new item</Button>
+        <Typography variant="h2" sx={{ mr: 'auto' }}>
+          What will be carried
+        </Typography>
+        <Autocomplete
+          size="small"
+          sx={{ width: 280 }}
+          options={accessories}
+          value={picked}
+          getOptionLabel={(a) => a.name}
+          getOptionKey={(a) => a.id}
+          blurOnSelect
+          clearOnBlur
+          onChange={(_, a) => {
+            if (a) add(a)
+            setPicked(null)
+          }}
+          renderOption={(props, a) => (
+            <li {...props} key={a.id}>
+              <Box>
+                <Box>{a.name}</Box>
+                <Box sx={{ fontSize: 12.5, color: 'text.secondary' }}>
+                  {a.massKg ? figureText(a.massKg.most, 'kg', units) : 'mass unknown'}, {figureText(a.lengthMm, 'mm', units)} long,{' '}
+                  {a.massBasis}
+                </Box>
+              </Box>
+            </li>
+          )}
+          renderInput={(params) => <TextField {...params} label="Add from the catalogue" />}
+        />
+        <Button variant="outlined" onClick={() => add(typed)} disabled={job.brief.cargo.length >= 60}>
+          Type a new item
+        </Button>
       </Box>
-      {job.brief.cargo.length === 0 && <Box sx={{ border: '1px dashed', borderColor: 'divider', p: 3, color: 'text.secondary' }}>Nothing yet. Add the first thing the client wants to carry; its own overhang and span rules lay out the bars.</Box>}
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 400px), 1fr))' }}>{job.brief.cargo.map((c) => <CargoCard key={c.id} c={c} />)}</Box>
+      {job.brief.cargo.length === 0 && (
+        <Box sx={{ border: '1px dashed', borderColor: 'divider', p: 3, color: 'text.secondary' }}>
+          Nothing yet. Add the first thing the client wants to carry; its own overhang and span rules lay out the bars.
+        </Box>
+      )}
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 400px), 1fr))' }}>
+        {job.brief.cargo.map((c) => (
+          <CargoCard key={c.id} c={c} />
+        ))}
+      </Box>
     </Box>
   )
 }
@@ -53,21 +101,92 @@ function CargoCard({ c }: { c: Cargo }) {
     set({ massKg: { least: Math.min(a, b), most: Math.max(a, b) }, massBasis: c.massBasis === 'unknown' ? 'estimated' : c.massBasis })
   }
   return (
-    <Box component="article" aria-label={c.name} sx={{ border: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.25, display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(3, minmax(0,1fr))' }}>
+    <Box
+      component="article"
+      aria-label={c.name}
+      sx={{
+        border: 1,
+        borderColor: 'divider',
+        bgcolor: 'background.paper',
+        p: 1.25,
+        display: 'grid',
+        gap: 1.25,
+        gridTemplateColumns: 'repeat(3, minmax(0,1fr))',
+      }}
+    >
       <Box sx={{ gridColumn: '1 / 4', display: 'flex', gap: 1 }}>
         <TextInput label="Item" value={c.name} maxLength={120} required="give the item a name" onChange={(name) => set({ name })} />
-        <IconButton aria-label={`Remove ${c.name}`} onClick={() => editJob((j) => ({ ...j, brief: { ...j.brief, cargo: j.brief.cargo.filter((o) => o.id !== c.id) } }))} sx={{ fontSize: 18 }}>×</IconButton>
+        <IconButton
+          aria-label={`Remove ${c.name}`}
+          onClick={() => editJob((j) => ({ ...j, brief: { ...j.brief, cargo: j.brief.cargo.filter((o) => o.id !== c.id) } }))}
+          sx={{ fontSize: 18 }}
+        >
+          ×
+        </IconButton>
       </Box>
-      <QuantityInput label="Mass, least" dimension="mass" optional min={0} max={5000} value={c.massKg?.least ?? null} onChange={(v) => mass(v, v === null ? null : Math.max(v, c.massKg?.most ?? v))} />
-      <QuantityInput label="Mass, greatest" dimension="mass" optional min={0} max={5000} value={c.massKg?.most ?? null} onChange={(v) => mass(v === null ? null : Math.min(v, c.massKg?.least ?? v), v)} />
-      <ChoiceInput label="Known how" value={c.massBasis} options={[{ value: 'weighed', label: 'weighed' }, { value: 'maker', label: "maker's" }, { value: 'estimated', label: 'estimated' }, { value: 'unknown', label: 'unknown' }]} onChange={(massBasis) => set(massBasis === 'unknown' ? { massBasis, massKg: null } : { massBasis })} />
+      <QuantityInput
+        label="Mass, least"
+        dimension="mass"
+        optional
+        min={0}
+        max={5000}
+        value={c.massKg?.least ?? null}
+        onChange={(v) => mass(v, v === null ? null : Math.max(v, c.massKg?.most ?? v))}
+      />
+      <QuantityInput
+        label="Mass, greatest"
+        dimension="mass"
+        optional
+        min={0}
+        max={5000}
+        value={c.massKg?.most ?? null}
+        onChange={(v) => mass(v === null ? null : Math.min(v, c.massKg?.least ?? v), v)}
+      />
+      <ChoiceInput
+        label="Known how"
+        value={c.massBasis}
+        options={[
+          { value: 'weighed', label: 'weighed' },
+          { value: 'maker', label: "maker's" },
+          { value: 'estimated', label: 'estimated' },
+          { value: 'unknown', label: 'unknown' },
+        ]}
+        onChange={(massBasis) => set(massBasis === 'unknown' ? { massBasis, massKg: null } : { massBasis })}
+      />
       <QuantityInput label="Length" min={1} max={20_000} value={c.lengthMm} onChange={(v) => v && set({ lengthMm: v })} />
       <QuantityInput label="Width" min={1} max={20_000} value={c.widthMm} onChange={(v) => v && set({ widthMm: v })} />
       <QuantityInput label="Height" min={1} max={20_000} value={c.heightMm} onChange={(v) => v && set({ heightMm: v })} />
-      <QuantityInput label="Free overhang, most" optional placeholder="no rule" min={0} max={20_000} value={c.maxOverhangMm} onChange={(maxOverhangMm) => set({ maxOverhangMm })} />
-      <QuantityInput label="Span, most" optional placeholder="no rule" min={1} max={20_000} value={c.maxSpanMm} onChange={(maxSpanMm) => set({ maxSpanMm })} />
-      <ChoiceInput label="Counts when" value={c.counts} options={[{ value: 'driving', label: 'driving' }, { value: 'parked', label: 'parked' }, { value: 'both', label: 'both' }]} onChange={(counts) => set({ counts })} />
-      <Box sx={{ gridColumn: '1 / 4' }}><TextInput label="Where the rule comes from" value={c.ruleSource} onChange={(ruleSource) => set({ ruleSource })} /></Box>
+      <QuantityInput
+        label="Free overhang, most"
+        optional
+        placeholder="no rule"
+        min={0}
+        max={20_000}
+        value={c.maxOverhangMm}
+        onChange={(maxOverhangMm) => set({ maxOverhangMm })}
+      />
+      <QuantityInput
+        label="Span, most"
+        optional
+        placeholder="no rule"
+        min={1}
+        max={20_000}
+        value={c.maxSpanMm}
+        onChange={(maxSpanMm) => set({ maxSpanMm })}
+      />
+      <ChoiceInput
+        label="Counts when"
+        value={c.counts}
+        options={[
+          { value: 'driving', label: 'driving' },
+          { value: 'parked', label: 'parked' },
+          { value: 'both', label: 'both' },
+        ]}
+        onChange={(counts) => set({ counts })}
+      />
+      <Box sx={{ gridColumn: '1 / 4' }}>
+        <TextInput label="Where the rule comes from" value={c.ruleSource} onChange={(ruleSource) => set({ ruleSource })} />
+      </Box>
     </Box>
   )
 }

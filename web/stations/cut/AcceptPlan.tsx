@@ -29,7 +29,10 @@ export function AcceptPlan({ job, state, stockRevision }: { job: Job; state: Pla
     },
     onSettled: refresh,
   })
-  const takeBack = useMutation({ mutationFn: (plan: string) => call(`/jobs/${id}/plans/${plan}/take-back`, { method: 'POST', json: {} }), onSettled: refresh })
+  const takeBack = useMutation({
+    mutationFn: (plan: string) => call(`/jobs/${id}/plans/${plan}/take-back`, { method: 'POST', json: {} }),
+    onSettled: refresh,
+  })
   const open = plans.data?.find((p) => !p.takenBackAt)
   const fault = accept.error ?? takeBack.error ?? plans.error
   const fits = state.plan?.complete && state.plan.profiles.length > 0 && !state.running
@@ -37,18 +40,35 @@ export function AcceptPlan({ job, state, stockRevision }: { job: Job; state: Pla
     <Group title="To the saw">
       {open ? (
         <Box>
-          <Typography variant="body2">Accepted {dayjs(open.at).format('D MMM YYYY, HH:mm')}, revision {open.jobRevision}, {moneyText(open.plan.costMinor)}. The rack has been moved.</Typography>
+          <Typography variant="body2">
+            Accepted {dayjs(open.at).format('D MMM YYYY, HH:mm')}, revision {open.jobRevision}, {moneyText(open.plan.costMinor)}. The rack
+            has been moved.
+          </Typography>
           <Box sx={{ display: 'flex', gap: 1, mt: 1, flexWrap: 'wrap' }}>
-            <Button variant="contained" component="a" href={`/api/jobs/${id}/cut-sheet.pdf`} target="_blank" rel="noopener">Print the cut sheet</Button>
-            <Button onClick={() => takeBack.mutate(open.id)} disabled={takeBack.isPending}>Take it back</Button>
+            <Button variant="contained" component="a" href={`/api/jobs/${id}/cut-sheet.pdf`} target="_blank" rel="noopener">
+              Print the cut sheet
+            </Button>
+            <Button onClick={() => takeBack.mutate(open.id)} disabled={takeBack.isPending}>
+              Take it back
+            </Button>
           </Box>
         </Box>
       ) : (
         <Box>
-          <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>{fits ? 'Accepting keeps this plan as it is and moves the rack. It can be taken back.' : job.design.params.barXMm.length ? 'Every piece needs stock before the plan can be accepted.' : 'Nothing to cut yet.'}</Typography>
+          <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
+            {fits
+              ? 'Accepting keeps this plan as it is and moves the rack. It can be taken back.'
+              : job.design.params.barXMm.length
+                ? 'Every piece needs stock before the plan can be accepted.'
+                : 'Nothing to cut yet.'}
+          </Typography>
           <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-            <Button variant="contained" onClick={() => accept.mutate()} disabled={!fits || accept.isPending}>{accept.isPending ? 'Accepting…' : 'Accept the plan'}</Button>
-            <Button component="a" href={`/api/jobs/${id}/cut-sheet.pdf`} target="_blank" rel="noopener" onClick={() => void saveNow()}>Draft cut sheet</Button>
+            <Button variant="contained" onClick={() => accept.mutate()} disabled={!fits || accept.isPending}>
+              {accept.isPending ? 'Accepting…' : 'Accept the plan'}
+            </Button>
+            <Button component="a" href={`/api/jobs/${id}/cut-sheet.pdf`} target="_blank" rel="noopener" onClick={() => void saveNow()}>
+              Draft cut sheet
+            </Button>
           </Box>
         </Box>
       )}

@@ -17,9 +17,17 @@ export function BarPictures({ plan, rules }: { plan: CutPlan; rules: Rules }) {
     <Box component="section" aria-label="Bars" sx={{ mb: 3 }}>
       {plan.profiles.map((p) => (
         <Box key={p.profileId} sx={{ mb: 2 }}>
-          <Typography variant="h3" gutterBottom>{profileOf(p.profileId).name}</Typography>
-          {p.bars.map((b, i) => <BarPicture key={i} bar={b} longest={longest} rules={rules} />)}
-          {p.unplaced.map((u) => <Typography key={u.marks.join()} role="alert" sx={{ color: (t) => t.inks.signal, fontWeight: 600 }}>Not placed: {u.marks.join(', ')}. {u.reason}</Typography>)}
+          <Typography variant="h3" gutterBottom>
+            {profileOf(p.profileId).name}
+          </Typography>
+          {p.bars.map((b, i) => (
+            <BarPicture key={i} bar={b} longest={longest} rules={rules} />
+          ))}
+          {p.unplaced.map((u) => (
+            <Typography key={u.marks.join()} role="alert" sx={{ color: (t) => t.inks.signal, fontWeight: 600 }}>
+              Not placed: {u.marks.join(', ')}. {u.reason}
+            </Typography>
+          ))}
         </Box>
       ))}
     </Box>
@@ -31,20 +39,71 @@ function BarPicture({ bar, longest, rules }: { bar: PlannedBar; longest: number;
   const units = useUnits()
   const select = useView((s) => s.select)
   const share = (mm: number) => `${(100 * mm) / longest}%`
-  const left = bar.lengthMm - rules.endTrimMm * 2 - bar.cuts.reduce((s, c) => s + c.lengthMm, 0) - rules.kerfMm * Math.max(0, bar.cuts.length - 1)
+  const left =
+    bar.lengthMm - rules.endTrimMm * 2 - bar.cuts.reduce((s, c) => s + c.lengthMm, 0) - rules.kerfMm * Math.max(0, bar.cuts.length - 1)
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '120px 1fr', gap: 1, alignItems: 'center', mb: 0.75 }}>
       <Box sx={{ fontSize: 13, lineHeight: 1.25 }}>
         <Box sx={{ fontFamily: FIGURES, fontWeight: 500, fontSize: 15 }}>{figureText(bar.lengthMm, 'mm', units)}</Box>
-        <Box sx={{ color: 'text.secondary' }}>{bar.source === 'sale' ? `buy, ${moneyText(bar.priceMinor)}` : `offcut, ${bar.place || 'rack'}${bar.priceMinor ? `, ${moneyText(bar.priceMinor)} to clean` : ''}`}</Box>
+        <Box sx={{ color: 'text.secondary' }}>
+          {bar.source === 'sale'
+            ? `buy, ${moneyText(bar.priceMinor)}`
+            : `offcut, ${bar.place || 'rack'}${bar.priceMinor ? `, ${moneyText(bar.priceMinor)} to clean` : ''}`}
+        </Box>
       </Box>
-      <Box sx={{ display: 'flex', width: share(bar.lengthMm), height: 34, border: 1, borderColor: 'text.primary', bgcolor: inks.roofFill, pl: share(rules.endTrimMm) }}>
+      <Box
+        sx={{
+          display: 'flex',
+          width: share(bar.lengthMm),
+          height: 34,
+          border: 1,
+          borderColor: 'text.primary',
+          bgcolor: inks.roofFill,
+          pl: share(rules.endTrimMm),
+        }}
+      >
         {bar.cuts.map((c, i) => (
-          <Box key={c.mark} onMouseEnter={() => select(c.partId)} title={`${c.name} ${c.mark}, ${formatLength(c.lengthMm, units)}`} sx={{ flex: `0 0 ${(100 * c.lengthMm) / (bar.lengthMm - rules.endTrimMm)}%`, minWidth: 0, bgcolor: inks.memberFill, borderRight: 1, borderColor: 'text.primary', px: 0.5, overflow: 'hidden', whiteSpace: 'nowrap', fontFamily: FIGURES, fontSize: 13.5, fontWeight: 500, lineHeight: '32px', ...(i === 0 ? { borderLeft: 1 } : {}) }}>
+          <Box
+            key={c.mark}
+            onMouseEnter={() => select(c.partId)}
+            title={`${c.name} ${c.mark}, ${formatLength(c.lengthMm, units)}`}
+            sx={{
+              flex: `0 0 ${(100 * c.lengthMm) / (bar.lengthMm - rules.endTrimMm)}%`,
+              minWidth: 0,
+              bgcolor: inks.memberFill,
+              borderRight: 1,
+              borderColor: 'text.primary',
+              px: 0.5,
+              overflow: 'hidden',
+              whiteSpace: 'nowrap',
+              fontFamily: FIGURES,
+              fontSize: 13.5,
+              fontWeight: 500,
+              lineHeight: '32px',
+              ...(i === 0 ? { borderLeft: 1 } : {}),
+            }}
+          >
             <b>{c.mark}</b> {formatLength(c.lengthMm, units)}
           </Box>
         ))}
-        {left > longest * 0.04 && <Box sx={{ flex: 1, minWidth: 0, px: 0.75, overflow: 'hidden', whiteSpace: 'nowrap', color: 'text.secondary', fontSize: 12.5, lineHeight: '32px', backgroundImage: bar.keepsRemnant ? 'none' : `repeating-linear-gradient(45deg, transparent 0 5px, ${inks.line} 5px 6px)` }}>{bar.keepsRemnant ? 'to the rack' : 'scrap'} {formatLength(left, units)}</Box>}
+        {left > longest * 0.04 && (
+          <Box
+            sx={{
+              flex: 1,
+              minWidth: 0,
+              px: 0.75,
+              overflow: 'hidden',
+              whiteSpace: 'nowrap',
+              color: 'text.secondary',
+              fontSize: 12.5,
+              lineHeight: '32px',
+              backgroundImage: bar.keepsRemnant ? 'none' : `repeating-linear-gradient(45deg, transparent 0 5px, ${inks.line} 5px 6px)`,
+            }}
+          >
+            {left < longest * 0.17 ? '' : bar.keepsRemnant ? 'to the rack ' : 'scrap '}
+            {formatLength(left, units)}
+          </Box>
+        )}
       </Box>
     </Box>
   )

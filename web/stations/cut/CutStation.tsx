@@ -28,8 +28,23 @@ export default function CutStation() {
   const inputs = (
     <>
       <Group title="Cutting">
-        <FormControlLabel control={<Switch checked={job.cut.useRemnants} onChange={(_, useRemnants) => editJob((j) => ({ ...j, cut: { ...j.cut, useRemnants } }))} />} label="Use offcuts from the rack first" />
-        <QuantityInput label="Bars may become shorter by" min={0} max={600} value={job.cut.maxShorterMm} onChange={(v) => v !== null && editJob((j) => ({ ...j, cut: { ...j.cut, maxShorterMm: v } }))} help="how far the advisor may go" />
+        <FormControlLabel
+          control={
+            <Switch
+              checked={job.cut.useRemnants}
+              onChange={(_, useRemnants) => editJob((j) => ({ ...j, cut: { ...j.cut, useRemnants } }))}
+            />
+          }
+          label="Use offcuts from the rack first"
+        />
+        <QuantityInput
+          label="Bars may become shorter by"
+          min={0}
+          max={600}
+          value={job.cut.maxShorterMm}
+          onChange={(v) => v !== null && editJob((j) => ({ ...j, cut: { ...j.cut, maxShorterMm: v } }))}
+          help="how far the advisor may go"
+        />
       </Group>
       <Advisor state={plan} />
       <AcceptPlan job={job} state={plan} stockRevision={shelf.data?.revision ?? 0} />
@@ -54,22 +69,51 @@ function PlanHead({ state, stop, again }: { state: PlanState; stop: () => void; 
         <Typography variant="h2">Cut plan</Typography>
         {plan && !running && (
           <>
-            <Typography variant="body2" role="status">{moneyText(plan.costMinor)} of stock, {plan.utilisation === null ? 'nothing to cut' : `${Math.round(plan.utilisation * 100)} % used`}, {plan.proven ? 'proven least cost' : 'best found, not proven'}</Typography>
-            {plan.plainCostMinor !== null && plan.plainCostMinor > plan.costMinor + 0.5 && <Typography variant="body2" sx={{ color: (t) => t.inks.clear, fontWeight: 600 }}>{moneyText(plan.plainCostMinor - plan.costMinor)} less than longest piece first ({moneyText(plan.plainCostMinor)})</Typography>}
-            {plan.plainCostMinor !== null && plan.plainCostMinor <= plan.costMinor + 0.5 && plan.profiles.length > 0 && <Typography variant="caption" sx={{ color: 'text.secondary' }}>longest piece first costs the same</Typography>}
+            <Typography variant="body2" role="status">
+              {moneyText(plan.costMinor)} of stock,{' '}
+              {plan.utilisation === null ? 'nothing to cut' : `${Math.round(plan.utilisation * 100)} % used`},{' '}
+              {plan.proven ? 'proven least cost' : 'best found, not proven'}
+            </Typography>
+            {plan.plainCostMinor !== null && plan.plainCostMinor > plan.costMinor + 0.5 && (
+              <Typography variant="body2" sx={{ color: (t) => t.inks.clear, fontWeight: 600 }}>
+                {moneyText(plan.plainCostMinor - plan.costMinor)} less than longest piece first ({moneyText(plan.plainCostMinor)})
+              </Typography>
+            )}
+            {plan.plainCostMinor !== null && plan.plainCostMinor <= plan.costMinor + 0.5 && plan.profiles.length > 0 && (
+              <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+                longest piece first costs the same
+              </Typography>
+            )}
           </>
         )}
       </Box>
       {running && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mt: 1 }}>
           <LinearProgress aria-label="Planning the cuts" sx={{ flex: 1 }} />
-          <Typography variant="caption">{progress ? `${progress.stage}${progress.cost === null ? '' : `, ${moneyText(progress.cost)}`}, at least ${moneyText(progress.lowerBound)}` : 'planning'}</Typography>
-          <Button variant="outlined" onClick={stop}>Stop</Button>
+          <Typography variant="caption">
+            {progress
+              ? `${progress.stage}${progress.cost === null ? '' : `, ${moneyText(progress.cost)}`}, at least ${moneyText(progress.lowerBound)}`
+              : 'planning'}
+          </Typography>
+          <Button variant="outlined" onClick={stop}>
+            Stop
+          </Button>
         </Box>
       )}
-      {state.stopped && <Alert severity="info" action={<Button onClick={again}>Plan again</Button>} sx={{ mt: 1 }}>Stopped. {plan ? 'The plan below is the last one that was finished; it may not fit the rack as drawn now.' : 'No plan was finished.'}</Alert>}
-      {state.fault && <Alert severity="error" action={<Button onClick={again}>Try again</Button>} sx={{ mt: 1 }}>The plan could not be made: {state.fault}</Alert>}
-      {plan && plan.profiles.length === 0 && !running && <Typography sx={{ color: 'text.secondary', mt: 1 }}>Nothing to cut yet: add crossbars at Layout.</Typography>}
+      {state.stopped && (
+        <Alert severity="info" action={<Button onClick={again}>Plan again</Button>} sx={{ mt: 1 }}>
+          Stopped.{' '}
+          {plan ? 'The plan below is the last one that was finished; it may not fit the rack as drawn now.' : 'No plan was finished.'}
+        </Alert>
+      )}
+      {state.fault && (
+        <Alert severity="error" action={<Button onClick={again}>Try again</Button>} sx={{ mt: 1 }}>
+          The plan could not be made: {state.fault}
+        </Alert>
+      )}
+      {plan && plan.profiles.length === 0 && !running && (
+        <Typography sx={{ color: 'text.secondary', mt: 1 }}>Nothing to cut yet: add crossbars at Layout.</Typography>
+      )}
     </Box>
   )
 }

@@ -24,29 +24,120 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
   return (
     <Box sx={{ display: 'grid', gap: 3 }}>
       <section>
-        <Typography variant="h2" gutterBottom>Cut list</Typography>
+        <Typography variant="h2" gutterBottom>
+          Cut list
+        </Typography>
         <Table size="small" aria-label="Cut list">
-          <TableHead><TableRow><TableCell>Mark</TableCell><TableCell>Part</TableCell><TableCell>Profile</TableCell><TableCell align="right">Qty</TableCell><TableCell align="right">Length</TableCell><TableCell>Ends</TableCell><TableCell align="right">Mass each</TableCell></TableRow></TableHead>
-          <TableBody>{parts.map((p) => <TableRow key={p.id}><TableCell sx={{ fontWeight: 600 }}>{p.marks.join(', ')}</TableCell><TableCell>{p.name}</TableCell><TableCell>{profileOf(p.profileId).name}</TableCell><TableCell align="right">{p.quantity}</TableCell><TableCell align="right">{mm(p.lengthMm)}</TableCell><TableCell>{endText(p.ends[0])}{endText(p.ends[0]) === endText(p.ends[1]) ? '' : ` / ${endText(p.ends[1])}`}</TableCell><TableCell align="right">{figureText(p.massEachKg, 'kg', units)}</TableCell></TableRow>)}</TableBody>
+          <TableHead>
+            <TableRow>
+              <TableCell>Mark</TableCell>
+              <TableCell>Part</TableCell>
+              <TableCell>Profile</TableCell>
+              <TableCell align="right">Qty</TableCell>
+              <TableCell align="right">Length</TableCell>
+              <TableCell>Ends</TableCell>
+              <TableCell align="right">Mass each</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {parts.map((p) => (
+              <TableRow key={p.id}>
+                <TableCell sx={{ fontWeight: 600 }}>{p.marks.join(', ')}</TableCell>
+                <TableCell>{p.name}</TableCell>
+                <TableCell>{profileOf(p.profileId).name}</TableCell>
+                <TableCell align="right">{p.quantity}</TableCell>
+                <TableCell align="right">{mm(p.lengthMm)}</TableCell>
+                <TableCell>
+                  {endText(p.ends[0])}
+                  {endText(p.ends[0]) === endText(p.ends[1]) ? '' : ` / ${endText(p.ends[1])}`}
+                </TableCell>
+                <TableCell align="right">{figureText(p.massEachKg, 'kg', units)}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
         </Table>
       </section>
       <section>
-        <Typography variant="h2" gutterBottom>To buy and to use</Typography>
+        <Typography variant="h2" gutterBottom>
+          To buy and to use
+        </Typography>
         <Table size="small" aria-label="Purchase list">
-          <TableHead><TableRow><TableCell>From</TableCell><TableCell>Profile</TableCell><TableCell align="right">Length</TableCell><TableCell align="right">Qty</TableCell><TableCell align="right">Each</TableCell><TableCell align="right">Price</TableCell></TableRow></TableHead>
+          <TableHead>
+            <TableRow>
+              <TableCell>From</TableCell>
+              <TableCell>Profile</TableCell>
+              <TableCell align="right">Length</TableCell>
+              <TableCell align="right">Qty</TableCell>
+              <TableCell align="right">Each</TableCell>
+              <TableCell align="right">Price</TableCell>
+            </TableRow>
+          </TableHead>
           <TableBody>
-            {plan.purchases.map((p) => <TableRow key={p.stockId}><TableCell>merchant</TableCell><TableCell>{profileOf(p.profileId).name}</TableCell><TableCell align="right">{mm(p.lengthMm)}</TableCell><TableCell align="right">{p.count}</TableCell><TableCell align="right">{moneyText(p.priceMinor)}</TableCell><TableCell align="right">{moneyText(p.priceMinor * p.count)}</TableCell></TableRow>)}
-            {plan.used.map((u) => <TableRow key={u.remnantId}><TableCell>{u.place || 'rack'}, {u.grade}</TableCell><TableCell>{profileOf(u.profileId).name}</TableCell><TableCell align="right">{mm(u.lengthMm)}</TableCell><TableCell align="right">{u.count}</TableCell><TableCell /><TableCell /></TableRow>)}
-            {plan.offcuts.map((o) => <TableRow key={o.profileId + o.lengthMm + o.grade}><TableCell>back to the rack</TableCell><TableCell>{profileOf(o.profileId).name}</TableCell><TableCell align="right">{mm(o.lengthMm)}</TableCell><TableCell align="right">{o.count}</TableCell><TableCell /><TableCell /></TableRow>)}
+            {plan.purchases.map((p) => (
+              <TableRow key={p.stockId}>
+                <TableCell>merchant</TableCell>
+                <TableCell>{profileOf(p.profileId).name}</TableCell>
+                <TableCell align="right">{mm(p.lengthMm)}</TableCell>
+                <TableCell align="right">{p.count}</TableCell>
+                <TableCell align="right">{moneyText(p.priceMinor)}</TableCell>
+                <TableCell align="right">{moneyText(p.priceMinor * p.count)}</TableCell>
+              </TableRow>
+            ))}
+            {plan.used.map((u) => (
+              <TableRow key={u.remnantId}>
+                <TableCell>
+                  {u.place || 'rack'}, {u.grade}
+                </TableCell>
+                <TableCell>{profileOf(u.profileId).name}</TableCell>
+                <TableCell align="right">{mm(u.lengthMm)}</TableCell>
+                <TableCell align="right">{u.count}</TableCell>
+                <TableCell />
+                <TableCell />
+              </TableRow>
+            ))}
+            {plan.offcuts.map((o) => (
+              <TableRow key={o.profileId + o.lengthMm + o.grade}>
+                <TableCell>back to the rack</TableCell>
+                <TableCell>{profileOf(o.profileId).name}</TableCell>
+                <TableCell align="right">{mm(o.lengthMm)}</TableCell>
+                <TableCell align="right">{o.count}</TableCell>
+                <TableCell />
+                <TableCell />
+              </TableRow>
+            ))}
           </TableBody>
         </Table>
       </section>
       {lengths && lengths.length > 0 && (
         <section>
-          <Typography variant="h2" gutterBottom>If only one length were bought</Typography>
+          <Typography variant="h2" gutterBottom>
+            If only one length were bought
+          </Typography>
           <Table size="small" aria-label="Standard lengths compared">
-            <TableHead><TableRow><TableCell>Profile</TableCell><TableCell align="right">Length</TableCell><TableCell align="right">Bars</TableCell><TableCell align="right">Price</TableCell><TableCell align="right">Not in a part</TableCell><TableCell align="right">Bars, {mm(job.cut.maxShorterMm)} shorter</TableCell><TableCell align="right">Price</TableCell></TableRow></TableHead>
-            <TableBody>{lengths.map((l) => <TableRow key={l.profileId + l.lengthMm}><TableCell>{profileOf(l.profileId).name}</TableCell><TableCell align="right">{mm(l.lengthMm)}</TableCell><TableCell align="right">{l.unplaced ? `${l.unplaced} do not fit` : l.bars}</TableCell><TableCell align="right">{l.unplaced ? '—' : moneyText(l.costMinor)}</TableCell><TableCell align="right">{mm(l.wasteMm)}</TableCell><TableCell align="right">{l.withTrickBars ?? '—'}</TableCell><TableCell align="right">{moneyText(l.withTrickCostMinor)}</TableCell></TableRow>)}</TableBody>
+            <TableHead>
+              <TableRow>
+                <TableCell>Profile</TableCell>
+                <TableCell align="right">Length</TableCell>
+                <TableCell align="right">Bars</TableCell>
+                <TableCell align="right">Price</TableCell>
+                <TableCell align="right">Not in a part</TableCell>
+                <TableCell align="right">Bars, {mm(job.cut.maxShorterMm)} shorter</TableCell>
+                <TableCell align="right">Price</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {lengths.map((l) => (
+                <TableRow key={l.profileId + l.lengthMm}>
+                  <TableCell>{profileOf(l.profileId).name}</TableCell>
+                  <TableCell align="right">{mm(l.lengthMm)}</TableCell>
+                  <TableCell align="right">{l.unplaced ? `${l.unplaced} do not fit` : l.bars}</TableCell>
+                  <TableCell align="right">{l.unplaced ? '—' : moneyText(l.costMinor)}</TableCell>
+                  <TableCell align="right">{mm(l.wasteMm)}</TableCell>
+                  <TableCell align="right">{l.withTrickBars ?? '—'}</TableCell>
+                  <TableCell align="right">{moneyText(l.withTrickCostMinor)}</TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
           </Table>
         </section>
       )}

@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import loadHighs from 'highs'
 import wasm from 'highs/runtime?url'
+import { calculate, calculatorOf } from '../../../core/calculators/registry'
 import { cutList } from '../../../core/cutList/cutList'
 import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
@@ -9,7 +10,6 @@ import { type CutPlan, planCuts } from '../../../core/nesting/planCuts'
 import { compareLengths, type LengthComparison, type StockAdvice, stockAdvice } from '../../../core/nesting/stockAdvisor'
 import type { Rules } from '../../../core/rules/rules'
 import type { Stock } from '../../../core/stock/stock'
-import { calculate, calculatorOf } from '../../../core/calculators/registry'
 
 export type Progress = { stage: string; cost: number | null; lowerBound: number }
 const PLAN_MS = 8000
@@ -18,7 +18,13 @@ const tools = async (note?: (p: Progress) => void) => highsTools(await ready, ()
 
 const api = {
   plan: async (job: Job, stock: Stock, rules: Rules, note: (p: Progress) => void): Promise<CutPlan> =>
-    planCuts(cutList(familyOf(job.design).assemble(job.design.params, job.vehicle).assembly), stock, rules, { useRemnants: job.cut.useRemnants, timeLimitMs: PLAN_MS }, await tools(note)),
+    planCuts(
+      cutList(familyOf(job.design).assemble(job.design.params, job.vehicle).assembly),
+      stock,
+      rules,
+      { useRemnants: job.cut.useRemnants, timeLimitMs: PLAN_MS },
+      await tools(note),
+    ),
   advise: async (job: Job, stock: Stock, rules: Rules): Promise<{ advice: StockAdvice[]; lengths: LengthComparison[] }> => {
     const t = await tools()
     const family = familyOf(job.design)

@@ -12,12 +12,30 @@ const open = (): Bench => {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
   return { worker, api: wrap<PlanApi>(worker) }
 }
-export type PlanState = { plan: CutPlan | null; of: Job | null; running: boolean; stopped: boolean; progress: Progress | null; fault: string | null; advice: StockAdvice[] | null; lengths: LengthComparison[] | null }
+export type PlanState = {
+  plan: CutPlan | null
+  of: Job | null
+  running: boolean
+  stopped: boolean
+  progress: Progress | null
+  fault: string | null
+  advice: StockAdvice[] | null
+  lengths: LengthComparison[] | null
+}
 const QUIET_MS = 150
 
 /** The cut plan of the job as it stands, in a worker. A newer job ends the running search; so does the stop button. */
 export function usePlan(job: Job | null, stock: Stock | undefined, rules: Rules): PlanState & { stop: () => void; again: () => void } {
-  const [state, setState] = useState<PlanState>({ plan: null, of: null, running: false, stopped: false, progress: null, fault: null, advice: null, lengths: null })
+  const [state, setState] = useState<PlanState>({
+    plan: null,
+    of: null,
+    running: false,
+    stopped: false,
+    progress: null,
+    fault: null,
+    advice: null,
+    lengths: null,
+  })
   const [turn, setTurn] = useState(0)
   const bench = useRef<Bench | null>(null)
   const end = useCallback(() => {
@@ -35,7 +53,14 @@ export function usePlan(job: Job | null, stock: Stock | undefined, rules: Rules)
       bench.current ??= open()
       const { api } = bench.current
       try {
-        const plan = await api.plan(job, stock, rules, proxy((progress: Progress) => { if (!gone) setState((s) => ({ ...s, progress })) }))
+        const plan = await api.plan(
+          job,
+          stock,
+          rules,
+          proxy((progress: Progress) => {
+            if (!gone) setState((s) => ({ ...s, progress }))
+          }),
+        )
         if (gone) return
         setState((s) => ({ ...s, plan, of: job, running: false }))
         const { advice, lengths } = await api.advise(job, stock, rules)

@@ -5,11 +5,12 @@ import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
-import { quote } from '../../../core/cost/quote'
 import { moneyText } from '../../../core/cost/money'
+import { quote } from '../../../core/cost/quote'
 import { openItems } from '../../../core/job/openItems'
 import { stationNames } from '../../../core/job/stations'
 import { useShelf } from '../../api/queries'
+import { DrawingPane } from '../../drawing/DrawingPane'
 import { FigureValue } from '../../figure/Working'
 import { editJob, useJob } from '../../job/jobStore'
 import { useResult, useRules } from '../../job/useEvaluation'
@@ -30,43 +31,127 @@ export default function HandOverStation() {
   if (!job || !id) return null
   const q = evaluation ? quote(evaluation.assembly, plan, job.brief, job.design.params.finish, rules) : null
   const open = openItems(job, evaluation, (mm) => figureText(mm, 'mm', units)).filter((i) => i.weight === 'needed')
-  const against = (label: string, minor: number | null) => (minor === null ? null : <Typography variant="body2">{minor > 0 ? `${moneyText(minor)} more than ${label}` : `${moneyText(-minor)} less than ${label}`}</Typography>)
-  const file = (href: string, label: string) => <Button component="a" variant="outlined" href={`/api/jobs/${id}/${href}`} target={href.endsWith('.pdf') ? '_blank' : undefined} rel="noopener" sx={{ justifyContent: 'flex-start' }}>{label}</Button>
+  const against = (label: string, minor: number | null) =>
+    minor === null ? null : (
+      <Typography variant="body2">
+        {minor > 0 ? `${moneyText(minor)} more than ${label}` : `${moneyText(-minor)} less than ${label}`}
+      </Typography>
+    )
+  const file = (href: string, label: string) => (
+    <Button
+      component="a"
+      variant="outlined"
+      href={`/api/jobs/${id}/${href}`}
+      target={href.endsWith('.pdf') ? '_blank' : undefined}
+      rel="noopener"
+      sx={{ justifyContent: 'flex-start' }}
+    >
+      {label}
+    </Button>
+  )
   const inputs = (
     <>
-      <Group title="Prints">{file('arrangement.pdf', 'General arrangement, PDF')}{file('cut-sheet.pdf', 'Cut sheet, PDF')}</Group>
-      <Group title="Open files">
-        {file('file.json', 'Job, JSON')}{file('cut-list.csv', 'Cut list, CSV')}
-        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3,1fr)', gap: 1 }}>{file('drawing/plan.dxf', 'Plan DXF')}{file('drawing/side.dxf', 'Side DXF')}{file('drawing/rear.dxf', 'Rear DXF')}</Box>
+      <Group title="Prints">
+        {file('arrangement.pdf', 'General arrangement, PDF')}
+        {file('cut-sheet.pdf', 'Cut sheet, PDF')}
       </Group>
-      <Group title="Notes"><TextInput label="For the file" multiline maxLength={5000} value={job.notes} onChange={(notes) => editJob((j) => ({ ...j, notes }))} /></Group>
+      <Group title="Open files">
+        {file('file.json', 'Job, JSON')}
+        {file('cut-list.csv', 'Cut list, CSV')}
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3,1fr)', gap: 1 }}>
+          {file('drawing/plan.dxf', 'Plan DXF')}
+          {file('drawing/side.dxf', 'Side DXF')}
+          {file('drawing/rear.dxf', 'Rear DXF')}
+        </Box>
+      </Group>
+      <Group title="Notes">
+        <TextInput
+          label="For the file"
+          multiline
+          maxLength={5000}
+          value={job.notes}
+          onChange={(notes) => editJob((j) => ({ ...j, notes }))}
+        />
+      </Group>
     </>
   )
   const middle = (
     <Box sx={{ p: 2, height: '100%', overflowY: 'auto', bgcolor: (t) => t.inks.sheet }}>
-      <Typography variant="h2" gutterBottom>Price and its reasons</Typography>
-      {!q || running ? <Typography role="status" sx={{ color: 'text.secondary' }}>Working out the price…</Typography> : (
+      <Typography variant="h2" gutterBottom>
+        Price and its reasons
+      </Typography>
+      {!q || running ? (
+        <Typography role="status" sx={{ color: 'text.secondary' }}>
+          Working out the price…
+        </Typography>
+      ) : (
         <Table size="small" aria-label="Price" sx={{ maxWidth: 640 }}>
           <TableBody>
-            {q.lines.map((l) => <TableRow key={l.name}><TableCell>{l.name}</TableCell><TableCell sx={{ color: 'text.secondary' }}>{l.detail}</TableCell><TableCell align="right"><FigureValue figure={l.figure} /></TableCell></TableRow>)}
-            <TableRow><TableCell sx={{ fontWeight: 600 }}>Cost</TableCell><TableCell /><TableCell align="right"><FigureValue figure={q.cost} /></TableCell></TableRow>
-            <TableRow><TableCell sx={{ fontWeight: 600, fontSize: 17 }}>Price</TableCell><TableCell sx={{ color: 'text.secondary' }}>with {rules.marginPercent} % margin</TableCell><TableCell align="right" sx={{ fontSize: 17 }}><FigureValue figure={q.price} /></TableCell></TableRow>
+            {q.lines.map((l) => (
+              <TableRow key={l.name}>
+                <TableCell>{l.name}</TableCell>
+                <TableCell sx={{ color: 'text.secondary' }}>{l.detail}</TableCell>
+                <TableCell align="right">
+                  <FigureValue figure={l.figure} />
+                </TableCell>
+              </TableRow>
+            ))}
+            <TableRow>
+              <TableCell sx={{ fontWeight: 600 }}>Cost</TableCell>
+              <TableCell />
+              <TableCell align="right">
+                <FigureValue figure={q.cost} />
+              </TableCell>
+            </TableRow>
+            <TableRow>
+              <TableCell sx={{ fontWeight: 600, fontSize: 17 }}>Price</TableCell>
+              <TableCell sx={{ color: 'text.secondary' }}>with {rules.marginPercent} % margin</TableCell>
+              <TableCell align="right" sx={{ fontSize: 17 }}>
+                <FigureValue figure={q.price} />
+              </TableCell>
+            </TableRow>
           </TableBody>
         </Table>
       )}
       {q && !running && (
         <Box sx={{ mt: 1.5, mb: 3 }}>
-          {q.price.value === null && <Typography color="error">The price is not known yet. Missing: {q.cost.missing.join(', ')}</Typography>}
+          {q.price.value === null && (
+            <Typography color="error">The price is not known yet. Missing: {q.cost.missing.join(', ')}</Typography>
+          )}
           {against('the budget', q.againstBudgetMinor)}
           {against(`a ready-made one${job.brief.readyMadeNote ? ` (${job.brief.readyMadeNote})` : ''}`, q.againstReadyMadeMinor)}
         </Box>
       )}
-      <Typography variant="h2" gutterBottom>Still open</Typography>
-      {open.length === 0 ? <Typography>Nothing is open at any station.</Typography> : (
-        <Box component="ul" sx={{ m: 0, pl: 2.5 }}>{open.map((i) => <li key={i.station + i.text}><b>{stationNames[i.station]}</b>: {i.text}</li>)}</Box>
+      <Typography variant="body2" sx={{ mb: 2.5, color: (t) => t.inks.signal, maxWidth: 640 }}>
+        Tide Line computes from the figures given and certifies nothing. Limits shown as not assessed are not passed. Follow local codes,
+        and have what the law or the risk asks for signed by a licensed engineer before the vehicle goes on the road.
+      </Typography>
+      <Typography variant="h2" gutterBottom>
+        Still open
+      </Typography>
+      {open.length === 0 ? (
+        <Typography>Nothing is open at any station.</Typography>
+      ) : (
+        <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+          {open.map((i) => (
+            <li key={i.station + i.text}>
+              <b>{stationNames[i.station]}</b>: {i.text}
+            </li>
+          ))}
+        </Box>
       )}
-      <Typography variant="body2" sx={{ mt: 3, color: (t) => t.inks.signal, maxWidth: 640 }}>Tide Line computes from the figures given and certifies nothing. Limits shown as not assessed are not passed. Follow local codes, and have what the law or the risk asks for signed by a licensed engineer before the vehicle goes on the road.</Typography>
     </Box>
   )
-  return <Workbench job={job} inputs={inputs} middle={middle} />
+  return (
+    <Workbench
+      job={job}
+      inputs={inputs}
+      middle={middle}
+      below={
+        <Box sx={{ height: 250 }}>
+          <DrawingPane job={job} live={false} low />
+        </Box>
+      }
+    />
+  )
 }

@@ -23,7 +23,9 @@ export function CompareProfiles({ job }: { job: Job }) {
   const [open, setOpen] = useState(false)
   return (
     <>
-      <Button variant="outlined" fullWidth sx={{ mb: 2.5 }} onClick={() => setOpen(true)}>Compare profiles and metals</Button>
+      <Button variant="outlined" fullWidth sx={{ mb: 2.5 }} onClick={() => setOpen(true)}>
+        Compare profiles and metals
+      </Button>
       {open && <Comparison job={job} onClose={() => setOpen(false)} />}
     </>
   )
@@ -35,30 +37,73 @@ function Comparison({ job, onClose }: { job: Job; onClose: () => void }) {
   const [rows, setRows] = useState<ProfileComparison[] | null>(null)
   useEffect(() => {
     let gone = false
-    void evaluator().compareProfiles(job, rules).then((r) => { if (!gone) setRows(r) })
-    return () => { gone = true }
+    void evaluator()
+      .compareProfiles(job, rules)
+      .then((r) => {
+        if (!gone) setRows(r)
+      })
+    return () => {
+      gone = true
+    }
   }, [job, rules])
   const share = (r: number | null) => (r === null ? '—' : `${Math.round(r * 100)} %`)
   return (
     <Dialog open onClose={onClose} maxWidth="lg" aria-labelledby="compare-title">
       <DialogTitle id="compare-title">Profiles and metals</DialogTitle>
       <DialogContent>
-        {!rows ? <Typography role="status">Working through the catalogue…</Typography> : (
+        {!rows ? (
+          <Typography role="status">Working through the catalogue…</Typography>
+        ) : (
           <Table size="small" stickyHeader>
-            <TableHead><TableRow><TableCell>Profile</TableCell><TableCell align="right">Rack</TableCell><TableCell align="right">Bar metal</TableCell><TableCell align="right">Bending</TableCell><TableCell align="right">Sag</TableCell><TableCell>State</TableCell><TableCell>Brings with it</TableCell><TableCell /></TableRow></TableHead>
+            <TableHead>
+              <TableRow>
+                <TableCell>Profile</TableCell>
+                <TableCell align="right">Rack</TableCell>
+                <TableCell align="right">Bar metal</TableCell>
+                <TableCell align="right">Bending</TableCell>
+                <TableCell align="right">Sag</TableCell>
+                <TableCell>State</TableCell>
+                <TableCell>Brings with it</TableCell>
+                <TableCell />
+              </TableRow>
+            </TableHead>
             <TableBody>
-              {[...rows].sort((a, b) => Number(b.sameShape) - Number(a.sameShape) || a.rackMassKg - b.rackMassKg).map((r) => (
-                <TableRow key={r.profileId} selected={r.profileId === job.design.params.profileId}>
-                  <TableCell>{r.name}</TableCell><TableCell align="right">{figureText(r.rackMassKg, 'kg', units)}</TableCell><TableCell align="right">{moneyText(r.metalMinor)}</TableCell>
-                  <TableCell align="right">{share(r.bending)}</TableCell><TableCell align="right">{share(r.sag)}</TableCell><TableCell sx={{ whiteSpace: 'nowrap' }}>{stateMarks[r.state]} {stateWords[r.state]}</TableCell><TableCell sx={{ fontSize: 13 }}>{r.notes}</TableCell>
-                  <TableCell>{r.profileId === job.design.params.profileId ? 'now' : <Button aria-label={`Use ${r.name}`} onClick={() => editJob((j) => ({ ...j, design: { ...j.design, params: { ...j.design.params, profileId: r.profileId } } }))}>Use</Button>}</TableCell>
-                </TableRow>
-              ))}
+              {[...rows]
+                .sort((a, b) => Number(b.sameShape) - Number(a.sameShape) || a.rackMassKg - b.rackMassKg)
+                .map((r) => (
+                  <TableRow key={r.profileId} selected={r.profileId === job.design.params.profileId}>
+                    <TableCell>{r.name}</TableCell>
+                    <TableCell align="right">{figureText(r.rackMassKg, 'kg', units)}</TableCell>
+                    <TableCell align="right">{moneyText(r.metalMinor)}</TableCell>
+                    <TableCell align="right">{share(r.bending)}</TableCell>
+                    <TableCell align="right">{share(r.sag)}</TableCell>
+                    <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                      {stateMarks[r.state]} {stateWords[r.state]}
+                    </TableCell>
+                    <TableCell sx={{ fontSize: 13 }}>{r.notes}</TableCell>
+                    <TableCell>
+                      {r.profileId === job.design.params.profileId ? (
+                        'now'
+                      ) : (
+                        <Button
+                          aria-label={`Use ${r.name}`}
+                          onClick={() =>
+                            editJob((j) => ({ ...j, design: { ...j.design, params: { ...j.design.params, profileId: r.profileId } } }))
+                          }
+                        >
+                          Use
+                        </Button>
+                      )}
+                    </TableCell>
+                  </TableRow>
+                ))}
             </TableBody>
           </Table>
         )}
       </DialogContent>
-      <DialogActions><Button onClick={onClose}>Close</Button></DialogActions>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
     </Dialog>
   )
 }

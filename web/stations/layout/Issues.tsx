@@ -1,8 +1,8 @@
 import Alert from '@mui/material/Alert'
 import Button from '@mui/material/Button'
 import { issueMessage } from '../../../core/issue/messages.en'
-import type { Job } from '../../../core/job/job'
 import { patched } from '../../../core/issue/patch'
+import type { Job } from '../../../core/job/job'
 import { editJob } from '../../job/jobStore'
 import { useResult } from '../../job/useEvaluation'
 import { figureText } from '../../quantity/units'
@@ -15,7 +15,13 @@ export function Issues({ job }: { job: Job }) {
   return (
     <Group title="Does not work yet">
       {issues.map((issue, i) => (
-        <Alert key={i} severity="warning" icon={false} action={issue.fix ? <Button onClick={() => editJob((j) => patched(j, issue.fix ?? []))}>Fix</Button> : undefined} sx={{ py: 0.25 }}>
+        <Alert
+          key={i}
+          severity="warning"
+          icon={false}
+          action={issue.fix ? <Button onClick={() => editJob((j) => patched(j, issue.fix ?? []))}>Fix</Button> : undefined}
+          sx={{ py: 0.25 }}
+        >
           {issueMessage(issue, (mm) => figureText(mm, 'mm', job.units))}
         </Alert>
       ))}

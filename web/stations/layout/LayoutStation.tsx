@@ -11,5 +11,18 @@ import { RackForm } from './RackForm'
 export default function LayoutStation() {
   const job = useJob((s) => s.job)
   if (!job) return null
-  return <Workbench job={job} inputs={<Box><Issues job={job} /><BarPositions job={job} /><RackForm job={job} /><CompareProfiles job={job} /><CargoPlaces job={job} /></Box>} />
+  return (
+    <Workbench
+      job={job}
+      inputs={
+        <Box>
+          <Issues job={job} />
+          <BarPositions job={job} />
+          <RackForm job={job} />
+          <CompareProfiles job={job} />
+          <CargoPlaces job={job} />
+        </Box>
+      }
+    />
+  )
 }

@@ -11,18 +11,48 @@ import { Group } from '../Group'
 export function RackForm({ job }: { job: Job }) {
   const family = familyOf(job.design)
   const params = job.design.params
-  const set = (key: string, value: unknown) => editJob((j) => {
-    const checked = family.params.safeParse({ ...j.design.params, [key]: value })
-    return checked.success ? { ...j, design: { ...j.design, params: checked.data } } : j
-  })
+  const set = (key: string, value: unknown) =>
+    editJob((j) => {
+      const checked = family.params.safeParse({ ...j.design.params, [key]: value })
+      return checked.success ? { ...j, design: { ...j.design, params: checked.data } } : j
+    })
   return (
     <Group title={family.title}>
-      {family.fields.filter((f) => !f.when || f.when(params)).map((f) => {
-        const value = params[f.key]
-        if (f.kind === 'length') return <QuantityInput key={f.key} label={f.label} min={f.min} max={f.max} help={f.help} value={value as number} onChange={(v) => v !== null && set(f.key, v)} />
-        if (f.kind === 'switch') return <FormControlLabel key={f.key} control={<Switch checked={value as boolean} onChange={(_, on) => set(f.key, on)} />} label={f.label} />
-        return <ChoiceInput key={f.key} label={f.label} value={value as string} options={f.options(job.vehicle)} help={f.help} onChange={(v) => set(f.key, v)} />
-      })}
+      {family.fields
+        .filter((f) => !f.when || f.when(params))
+        .map((f) => {
+          const value = params[f.key]
+          if (f.kind === 'length')
+            return (
+              <QuantityInput
+                key={f.key}
+                label={f.label}
+                min={f.min}
+                max={f.max}
+                help={f.help}
+                value={value as number}
+                onChange={(v) => v !== null && set(f.key, v)}
+              />
+            )
+          if (f.kind === 'switch')
+            return (
+              <FormControlLabel
+                key={f.key}
+                control={<Switch checked={value as boolean} onChange={(_, on) => set(f.key, on)} />}
+                label={f.label}
+              />
+            )
+          return (
+            <ChoiceInput
+              key={f.key}
+              label={f.label}
+              value={value as string}
+              options={f.options(job.vehicle)}
+              help={f.help}
+              onChange={(v) => set(f.key, v)}
+            />
+          )
+        })}
     </Group>
   )
 }

@@ -16,10 +16,41 @@ export default function CaseChart({ evaluation, ratingN }: { evaluation: Evaluat
   const labels = evaluation.cases.map((c) => c.case.name)
   const values = evaluation.cases.map((c) => Math.max(...c.feetDownN) / divide)
   const text = { color: theme.palette.text.secondary, font: { family: theme.typography.fontFamily, size: 12 } }
+  const inWords = `Most loaded foot by case: ${labels.map((l, i) => `${l} ${Math.round(values[i])} ${unit}`).join('; ')}${ratingN === null ? '; rating unknown' : `; rating ${Math.round(ratingN / divide)} ${unit}`}`
   return (
-    <Box role="img" aria-label={`Most loaded foot by case: ${labels.map((l, i) => `${l} ${Math.round(values[i])} ${unit}`).join('; ')}${ratingN === null ? '; rating unknown' : `; rating ${Math.round(ratingN / divide)} ${unit}`}`} sx={{ height: 220, minWidth: 0 }}>
-      <ChartCanvas type="bar" options={{ indexAxis: 'y', maintainAspectRatio: false, animation: false, plugins: { tooltip: { enabled: true } }, scales: { x: { ticks: text, grid: { color: theme.inks.line }, title: { display: true, text: `most loaded foot, ${unit}${ratingN === null ? '; rating unknown' : `; rating ${Math.round(ratingN / divide)}`}`, ...text } }, y: { ticks: { ...text, autoSkip: false }, grid: { display: false } } } }}
-        data={{ labels, datasets: [{ data: values, backgroundColor: values.map((v) => (ratingN !== null && v * divide > ratingN ? theme.inks.signal : theme.inks.waterDeep)), barPercentage: 0.7 }] }} />
+    <Box sx={{ height: 220, minWidth: 0 }}>
+      <ChartCanvas
+        type="bar"
+        aria-label={inWords}
+        options={{
+          indexAxis: 'y',
+          maintainAspectRatio: false,
+          animation: false,
+          plugins: { tooltip: { enabled: true } },
+          scales: {
+            x: {
+              ticks: text,
+              grid: { color: theme.inks.line },
+              title: {
+                display: true,
+                text: `most loaded foot, ${unit}${ratingN === null ? '; rating unknown' : `; rating ${Math.round(ratingN / divide)}`}`,
+                ...text,
+              },
+            },
+            y: { ticks: { ...text, autoSkip: false }, grid: { display: false } },
+          },
+        }}
+        data={{
+          labels: labels.map((l) => l.split(', ')),
+          datasets: [
+            {
+              data: values,
+              backgroundColor: values.map((v) => (ratingN !== null && v * divide > ratingN ? theme.inks.signal : theme.inks.waterDeep)),
+              barPercentage: 0.7,
+            },
+          ],
+        }}
+      />
     </Box>
   )
 }

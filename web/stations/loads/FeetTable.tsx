@@ -23,20 +23,44 @@ export function FeetTable({ job }: { job: Job }) {
   const rating = job.vehicle.footDownKg.value
   const force = (n: number) => figureText(n, 'N', units)
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0,1.2fr) minmax(260px,1fr)' }, gap: 2, p: 1.5 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0,1.35fr) minmax(240px,1fr)' }, gap: 2, p: 1.5 }}>
       <Table size="small" aria-label="Feet">
-        <TableHead><TableRow><TableCell>Foot</TableCell><TableCell align="right">Level</TableCell><TableCell align="right">Most down</TableCell><TableCell>in case</TableCell><TableCell align="right">Least down</TableCell><TableCell>in case</TableCell><TableCell align="right">Of rating</TableCell></TableRow></TableHead>
+        <TableHead>
+          <TableRow>
+            <TableCell>Foot</TableCell>
+            <TableCell align="right">Level</TableCell>
+            <TableCell>Most down</TableCell>
+            <TableCell>Least down</TableCell>
+            <TableCell align="right">Of rating</TableCell>
+          </TableRow>
+        </TableHead>
         <TableBody>
           {evaluation.feet.map((f) => (
-            <TableRow key={f.mount.id} hover onMouseEnter={() => select(f.mount.id)}>
-              <TableCell sx={{ fontWeight: 600 }}>{f.mount.mark}</TableCell><TableCell align="right">{force(f.levelN)}</TableCell><TableCell align="right">{force(f.mostDownN)}</TableCell><TableCell>{f.downCase}</TableCell>
-              <TableCell align="right" sx={{ color: f.leastDownN < 0 ? 'error.main' : undefined }}>{f.leastDownN < 0 ? `lifted ${force(-f.leastDownN)}` : force(f.leastDownN)}</TableCell><TableCell>{f.upCase}</TableCell>
+            <TableRow key={f.mount.id} hover onMouseEnter={() => select(f.mount.id)} sx={{ '& td': { whiteSpace: 'nowrap' } }}>
+              <TableCell sx={{ fontWeight: 600 }}>{f.mount.mark}</TableCell>
+              <TableCell align="right">{force(f.levelN)}</TableCell>
+              <TableCell>
+                {force(f.mostDownN)}
+                <In case={f.downCase} />
+              </TableCell>
+              <TableCell sx={{ color: f.leastDownN < 0 ? 'error.main' : undefined }}>
+                {f.leastDownN < 0 ? `lifted ${force(-f.leastDownN)}` : force(f.leastDownN)}
+                <In case={f.upCase} />
+              </TableCell>
               <TableCell align="right">{rating === null ? 'unrated' : `${Math.round((100 * f.mostDownN) / weightN(rating))} %`}</TableCell>
             </TableRow>
           ))}
         </TableBody>
       </Table>
-      <Suspense fallback={<Typography variant="caption">Drawing the chart…</Typography>}><CaseChart evaluation={evaluation} ratingN={rating === null ? null : weightN(rating)} /></Suspense>
+      <Suspense fallback={<Typography variant="caption">Drawing the chart…</Typography>}>
+        <CaseChart evaluation={evaluation} ratingN={rating === null ? null : weightN(rating)} />
+      </Suspense>
     </Box>
   )
 }
+
+const In = ({ case: name }: { case: string }) => (
+  <Typography variant="caption" component="span" sx={{ color: 'text.secondary', ml: 0.75 }}>
+    {name}
+  </Typography>
+)

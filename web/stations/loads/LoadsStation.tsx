@@ -18,9 +18,28 @@ export default function LoadsStation() {
     <>
       <OpenList job={job} station="loads" />
       <Group title="What acts on it">
-        <ChoiceInput label="Roads" value={job.brief.road} options={[{ value: 'road', label: 'Road' }, { value: 'rough track', label: 'Rough track' }]} onChange={(road) => setBrief({ road })} />
-        <QuantityInput label="Speed with the load on" dimension="speed" optional min={0} max={250} value={job.brief.speedKmh} onChange={(speedKmh) => setBrief({ speedKmh })} />
-        <FormControlLabel control={<Switch checked={job.brief.someoneStands} onChange={(_, someoneStands) => setBrief({ someoneStands })} />} label="Someone stands on it when parked" />
+        <ChoiceInput
+          label="Roads"
+          value={job.brief.road}
+          options={[
+            { value: 'road', label: 'Road' },
+            { value: 'rough track', label: 'Rough track' },
+          ]}
+          onChange={(road) => setBrief({ road })}
+        />
+        <QuantityInput
+          label="Speed with the load on"
+          dimension="speed"
+          optional
+          min={0}
+          max={250}
+          value={job.brief.speedKmh}
+          onChange={(speedKmh) => setBrief({ speedKmh })}
+        />
+        <FormControlLabel
+          control={<Switch checked={job.brief.someoneStands} onChange={(_, someoneStands) => setBrief({ someoneStands })} />}
+          label="Someone stands on it when parked"
+        />
       </Group>
       <MassLedger job={job} />
     </>

@@ -15,27 +15,60 @@ export function MassLedger({ job }: { job: Job }) {
   const evaluation = useResult((s) => s.evaluation)
   const units = useUnits()
   if (!evaluation) return null
-  const mass = (least: number | null, most: number | null) => (most === null || least === null ? 'unknown' : Math.abs(most - least) < 0.05 ? figureText(most, 'kg', units) : `${figureText(least, 'kg', units)} to ${figureText(most, 'kg', units)}`)
+  const mass = (least: number | null, most: number | null) =>
+    most === null || least === null
+      ? 'unknown'
+      : Math.abs(most - least) < 0.05
+        ? figureText(most, 'kg', units)
+        : `${figureText(least, 'kg', units)} to ${figureText(most, 'kg', units)}`
   return (
     <>
       <Group title="Mass ledger">
-        <Table size="small" aria-label="Mass ledger"><TableBody>
-          {evaluation.ledger.map((r, i) => (
-            <TableRow key={i}>
-              <TableCell sx={{ px: 0 }}>{r.name}<Typography variant="caption" component="div" sx={{ color: 'text.secondary' }}>{r.basis}{r.counts === 'both' ? '' : `, ${r.counts}`}</Typography></TableCell>
-              <TableCell align="right" sx={{ px: 0, color: r.most === null ? 'error.main' : undefined }}>{mass(r.least, r.most)}</TableCell>
+        <Table size="small" aria-label="Mass ledger">
+          <TableBody>
+            {evaluation.ledger.map((r, i) => (
+              <TableRow key={i}>
+                <TableCell sx={{ px: 0 }}>
+                  {r.name}
+                  <Typography variant="caption" component="div" sx={{ color: 'text.secondary' }}>
+                    {r.basis}
+                    {r.counts === 'both' ? '' : `, ${r.counts}`}
+                  </Typography>
+                </TableCell>
+                <TableCell align="right" sx={{ px: 0, color: r.most === null ? 'error.main' : undefined }}>
+                  {mass(r.least, r.most)}
+                </TableCell>
+              </TableRow>
+            ))}
+            <TableRow>
+              <TableCell sx={{ px: 0, fontWeight: 600 }}>On the roof, moving</TableCell>
+              <TableCell align="right" sx={{ px: 0 }}>
+                <FigureValue figure={evaluation.moving} />
+              </TableCell>
             </TableRow>
-          ))}
-          <TableRow><TableCell sx={{ px: 0, fontWeight: 600 }}>On the roof, moving</TableCell><TableCell align="right" sx={{ px: 0 }}><FigureValue figure={evaluation.moving} /></TableCell></TableRow>
-        </TableBody></Table>
+          </TableBody>
+        </Table>
       </Group>
       <Group title="Height and balance">
         <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto', gap: 0.5, fontSize: 14 }}>
-          <dt>Overall height</dt><Box component="dd" sx={{ m: 0 }}><FigureValue figure={evaluation.height} /></Box>
-          <dt>Stability before, T / 2h</dt><Box component="dd" sx={{ m: 0 }}><FigureValue figure={evaluation.stability.before} /></Box>
-          <dt>Stability loaded</dt><Box component="dd" sx={{ m: 0 }}><FigureValue figure={evaluation.stability.after} /></Box>
+          <dt>Overall height</dt>
+          <Box component="dd" sx={{ m: 0 }}>
+            <FigureValue figure={evaluation.height} />
+          </Box>
+          <dt>Stability before, T / 2h</dt>
+          <Box component="dd" sx={{ m: 0 }}>
+            <FigureValue figure={evaluation.stability.before} />
+          </Box>
+          <dt>Stability loaded</dt>
+          <Box component="dd" sx={{ m: 0 }}>
+            <FigureValue figure={evaluation.stability.after} />
+          </Box>
         </Box>
-        <Typography variant="caption" sx={{ color: 'text.secondary' }}>{job.vehicle.centreOfMassHeightMm.method === 'assumed' ? 'The height of the centre of mass is assumed: the two figures compare, neither is exact.' : ''}</Typography>
+        <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+          {job.vehicle.centreOfMassHeightMm.method === 'assumed'
+            ? 'The height of the centre of mass is assumed: the two figures compare, neither is exact.'
+            : ''}
+        </Typography>
       </Group>
     </>
   )

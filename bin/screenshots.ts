@@ -1,0 +1,113 @@
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, type Page } from '@playwright/test'
+import { fillDemo } from '../server/demo/fillDemo'
+import { openStore } from '../server/keeping/openStore'
+import { serve } from '../server/serve'
+
+/** One picture of each main view, from the demo data: `npm run screenshots [folder] [name …]`. Build first. */
+const [folder = 'docs/screenshots', ...only] = process.argv.slice(2)
+mkdirSync(folder, { recursive: true })
+const scratch = mkdtempSync(join(tmpdir(), 'tideline-shots-'))
+const database = join(scratch, 'shop.sqlite')
+const db = await openStore(database)
+await fillDemo(db)
+await db.destroy()
+const served = await serve({ database, port: 0 })
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-background-networking'],
+})
+
+const jobs = ((await (await fetch(`${served.address}/api/jobs`)).json()) as { rows: { id: string; title: string }[] }).rows
+const job = (title: string) => `/jobs/${jobs.find((j) => j.title.startsWith(title))?.id}`
+
+type Shot = { name: string; path: string; width?: number; height?: number; dark?: boolean; before?: (page: Page) => Promise<void> }
+const shots: Shot[] = [
+  { name: 'slipway', path: '/' },
+  { name: 'brief', path: `${job('Pole')}/brief` },
+  { name: 'measure', path: `${job('Basket')}/measure` },
+  { name: 'layout', path: `${job('Pole')}/layout` },
+  {
+    name: 'layout-3d',
+    path: `${job('Pole')}/layout`,
+    before: async (p) => {
+      await p.getByRole('button', { name: '3D' }).click()
+      await p.waitForTimeout(4000)
+    },
+  },
+  {
+    name: 'working',
+    path: `${job('Pole')}/loads`,
+    before: async (p) => {
+      await p
+        .getByRole('button', { name: /Sampling poles.*overhang: show/ })
+        .first()
+        .click()
+      await p.getByText('→').first().waitFor()
+      await p.waitForTimeout(300)
+    },
+  },
+  {
+    name: 'loads',
+    path: `${job('Spar')}/loads`,
+    before: async (p) => {
+      await p.waitForTimeout(1200)
+    },
+  },
+  {
+    name: 'cut',
+    path: `${job('Spar')}/cut`,
+    before: async (p) => {
+      await p.getByRole('heading', { name: 'If only one length' }).waitFor({ timeout: 20_000 })
+    },
+  },
+  {
+    name: 'hand-over',
+    path: `${job('Panel')}/hand-over`,
+    before: async (p) => {
+      await p.getByText('Price', { exact: true }).waitFor({ timeout: 20_000 })
+    },
+  },
+  { name: 'stock', path: '/stock' },
+  { name: 'vehicles', path: '/vehicles' },
+  { name: 'rules', path: '/rules' },
+  {
+    name: 'calculators',
+    path: '/calculators/section',
+    before: async (p) => {
+      await p.getByText('Area').first().waitFor()
+    },
+  },
+  { name: 'layout-bay', path: `${job('Pole')}/layout`, dark: true },
+  { name: 'layout-360', path: `${job('Pole')}/layout`, width: 360, height: 760 },
+  {
+    name: 'cut-768',
+    path: `${job('Spar')}/cut`,
+    width: 768,
+    height: 1024,
+    before: async (p) => {
+      await p.getByRole('heading', { name: 'Cut list' }).waitFor({ timeout: 20_000 })
+    },
+  },
+  { name: 'slipway-360', path: '/', width: 360, height: 760 },
+]
+for (const shot of shots.filter((s) => !only.length || only.includes(s.name))) {
+  const page = await browser.newPage({
+    viewport: { width: shot.width ?? 1280, height: shot.height ?? 800 },
+    colorScheme: shot.dark ? 'dark' : 'light',
+  })
+  page.on('pageerror', (e) => console.error(shot.name, e.message))
+  page.on('console', (m) => m.type() === 'error' && console.error(shot.name, m.text()))
+  await page.goto(served.address + shot.path)
+  await page.waitForLoadState('networkidle')
+  if (/\/jobs\//.test(shot.path)) await page.getByText('Governs').waitFor()
+  await shot.before?.(page)
+  await page.screenshot({ path: join(folder, `${shot.name}.png`) })
+  await page.close()
+}
+await browser.close()
+await served.close()
+rmSync(scratch, { recursive: true })
+process.exit(0)

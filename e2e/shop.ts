@@ -1,0 +1,65 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
+
+export type Server = { address: string; process: ChildProcess }
+
+/** The real server on a database of its own, as a process that can be killed. */
+export async function startServer(database: string, command: 'demo' | 'serve' = 'demo'): Promise<Server> {
+  const child = spawn('bin/tideline', [command, '--data', database, '--port', '0'], { stdio: ['ignore', 'pipe', 'inherit'] })
+  const address = await new Promise<string>((resolve, reject) => {
+    child.stdout?.on('data', (text: Buffer) => {
+      const found = /http:\/\/\S+/.exec(text.toString())
+      if (found) resolve(found[0])
+    })
+    child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)))
+  })
+  return { address, process: child }
+}
+export const stopServer = (server: Server, signal: NodeJS.Signals = 'SIGTERM') =>
+  new Promise<void>((resolve) => {
+    server.process.once('exit', () => resolve())
+    server.process.kill(signal)
+  })
+
+/** Each worker has a shop of its own, filled with the demo data; an error on any page fails the test. */
+export const test = base.extend<{ quiet: undefined }, { shop: Server }>({
+  shop: [
+    // biome-ignore lint/correctness/noEmptyPattern: the runner reads the first parameter's names
+    async ({}, use) => {
+      const folder = mkdtempSync(join(tmpdir(), 'tideline-e2e-'))
+      const server = await startServer(join(folder, 'shop.sqlite'))
+      await use(server)
+      await stopServer(server)
+      rmSync(folder, { recursive: true })
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ shop }, use) => use(shop.address),
+  quiet: [
+    async ({ page }, use) => {
+      const errors: string[] = []
+      page.on('pageerror', (e) => errors.push(e.message))
+      await use(undefined)
+      expect(errors).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+export { expect }
+
+export const openDemoJob = async (page: Page, title: string, station: string) => {
+  await page.goto('/')
+  const href = await page.getByRole('link', { name: title }).getAttribute('href')
+  await page.goto(`${href?.replace(/\/[^/]+$/, '')}/${station}`)
+  await expect(page.getByText('Governs')).toBeVisible()
+}
+export const saved = (page: Page) => expect(page.getByText('saved', { exact: true })).toBeVisible()
+export const gauge = (page: Page, name: string | RegExp): Locator =>
+  page.getByRole('complementary', { name: 'Tide gauge: limits' }).getByRole('listitem').filter({ hasText: name })
+export const type = async (field: Locator, text: string) => {
+  await field.fill(text)
+  await field.press('Enter')
+}

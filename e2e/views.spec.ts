@@ -1,0 +1,95 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, openDemoJob, test } from './shop'
+
+const tags = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
+const shelves = [
+  ['/', 'Slipway'],
+  ['/vehicles', 'Vehicles'],
+  ['/stock', 'Stock rack'],
+  ['/rules', 'Shop rules'],
+  ['/calculators/section', 'Section properties'],
+] as const
+const stations = ['brief', 'measure', 'layout', 'loads', 'cut', 'hand-over']
+
+for (const look of ['light', 'dark'] as const) {
+  test(`every view passes the accessibility scan, ${look}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: look, reducedMotion: 'reduce' })
+    const scan = async (name: string) => {
+      const { violations } = await new AxeBuilder({ page }).withTags(tags).analyze()
+      expect(
+        violations.map(
+          (v) =>
+            `${name}: ${v.id} at ${v.nodes
+              .slice(0, 3)
+              .map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`)
+              .join('; ')}`,
+        ),
+      ).toEqual([])
+    }
+    for (const [path, heading] of shelves) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { name: heading }).first()).toBeVisible()
+      await page.waitForLoadState('networkidle')
+      await scan(path)
+    }
+    for (const station of stations) {
+      await openDemoJob(page, 'Pole and case rack', station)
+      await page.waitForLoadState('networkidle')
+      if (station === 'cut') await expect(page.getByRole('heading', { name: 'Cut list' })).toBeVisible({ timeout: 30_000 })
+      await scan(station)
+    }
+  })
+}
+
+for (const width of [360, 768]) {
+  test(`nothing runs off the side at ${width} px`, async ({ page }) => {
+    await page.setViewportSize({ width, height: 800 })
+    const check = async (name: string) =>
+      expect([
+        name,
+        await page.evaluate(
+          () =>
+            document.querySelector('main')!.scrollWidth <= document.querySelector('main')!.clientWidth + 1 &&
+            document.documentElement.scrollWidth <= innerWidth,
+        ),
+      ]).toEqual([name, true])
+    for (const [path, heading] of shelves) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { name: heading }).first()).toBeVisible()
+      await check(path)
+    }
+    for (const station of stations) {
+      await openDemoJob(page, 'Pole and case rack', station)
+      await check(station)
+    }
+  })
+}
+
+test('the 3D view is built from the same assembly, and nothing is fetched from outside', async ({ page, shop }) => {
+  const outside: string[] = []
+  page.on('request', (r) => {
+    if (!r.url().startsWith(shop.address) && !r.url().startsWith('blob:') && !r.url().startsWith('data:')) outside.push(r.url())
+  })
+  await openDemoJob(page, 'Pole and case rack', 'layout')
+  await page.getByRole('button', { name: '3D' }).click()
+  await expect(page.locator('canvas')).toBeVisible({ timeout: 60_000 })
+  expect(outside).toEqual([])
+})
+
+test('a calculator: the example, a wrong figure, the field named', async ({ page }) => {
+  await page.goto('/calculators/section')
+  await expect(page.getByRole('region', { name: 'Result' })).toContainText('3.303 kg/m')
+  const wall = page.getByLabel('Wall')
+  await wall.fill('30')
+  await wall.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('shape.wallMm')
+})
+
+test('the rack: a piece is added, kept, and comes out as CSV', async ({ page }) => {
+  await page.goto('/stock')
+  await page.getByRole('button', { name: 'Add a piece' }).click()
+  const length = page.getByLabel(/^Length of piece-/).first()
+  await length.fill('1234')
+  await length.press('Enter')
+  await expect.poll(async () => (await (await page.request.get('/api/shelves/stock/remnants.csv')).text()).includes('1234')).toBe(true)
+})
