@@ -200,6 +200,7 @@ describe('bad input', () => {
     '{"title":7}',
     `{"title":"x","vehicleId":"${'y'.repeat(500)}"}`,
     '['.repeat(50_000),
+    '['.repeat(50_000) + ']'.repeat(50_000),
   ]
   test(
     'every route answers every bad body with 4xx and a fault that says what was expected, and stores nothing',

@@ -1,8 +1,9 @@
 import { existsSync } from 'node:fs'
+import type { IncomingMessage } from 'node:http'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
 import type { Knex } from 'knex'
-import { MAX_FILE_BYTES } from '../core/exchange/faults'
+import { MAX_FILE_BYTES, tooDeep } from '../core/exchange/faults'
 import { calculatorRoutes } from './calculators/calculatorRoutes'
 import { answerFaults, refuse } from './http/faults'
 import { issuedStore } from './jobs/issuedStore'
@@ -13,10 +14,10 @@ import { shelfRoutes } from './shelves/shelfRoutes'
 import { shelfStore } from './shelves/shelfStore'
 import type { Workshop } from './work/workshop'
 
-type Parts = { db: Knex; workshop: Workshop; webFolder: string | null; log: (error: unknown) => void }
+type Parts = { db: Knex; workshop: Workshop; rulesChanged?: () => void; webFolder: string | null; log: (error: unknown) => void }
 
 /** The whole server as a function of its store: tests give it a database in memory. */
-export function createApp({ db, workshop, webFolder, log }: Parts): Express {
+export function createApp({ db, workshop, webFolder, log, rulesChanged = () => undefined }: Parts): Express {
   const app = express()
   app.disable('x-powered-by')
   app.set('query parser', 'simple')
@@ -43,8 +44,9 @@ export function createApp({ db, workshop, webFolder, log }: Parts): Express {
     next()
   })
   const utf8 = {
-    verify: (_request: unknown, _response: unknown, bytes: Buffer) => {
-      new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+    verify: (request: IncomingMessage, _response: unknown, bytes: Buffer) => {
+      const text = new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+      if (request.headers['content-type']?.includes('json') && tooDeep(text)) refuse(400, 'the body', 'JSON that is not nested so deep')
     },
   }
   app.use('/api', express.json({ limit: MAX_FILE_BYTES, strict: false, ...utf8 }))
@@ -56,7 +58,7 @@ export function createApp({ db, workshop, webFolder, log }: Parts): Express {
   })
   app.use('/api/jobs', jobRoutes(jobs, shelves))
   app.use('/api/jobs', printRoutes(jobs, shelves, issuedStore(db, shelves), workshop))
-  app.use('/api/shelves', shelfRoutes(shelves))
+  app.use('/api/shelves', shelfRoutes(shelves, rulesChanged))
   app.use('/api/calculators', calculatorRoutes(workshop))
   app.use('/api/schemas', schemaRoute())
   app.use('/api', () => refuse(404, 'the address', 'a route of this server'))

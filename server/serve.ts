@@ -3,6 +3,8 @@ import type { AddressInfo } from 'node:net'
 import { fileURLToPath } from 'node:url'
 import pino from 'pino'
 import { createApp } from './app'
+import { jobStore } from './jobs/jobStore'
+import { verdictKeeper } from './jobs/verdictKeeper'
 import { openStore } from './keeping/openStore'
 import { openWorkshop } from './work/workshop'
 
@@ -14,7 +16,11 @@ export async function serve(options: { database: string; port: number; host?: st
   const db = await openStore(options.database)
   const workshop = openWorkshop()
   const webFolder = fileURLToPath(new URL('../dist', import.meta.url))
-  const app = createApp({ db, workshop, webFolder, log: (error) => log.error(error) })
+  const fault = (error: unknown) => log.error(error)
+  const keeper = verdictKeeper(db, jobStore(db), fault)
+  await keeper.start()
+  keeper.refresh()
+  const app = createApp({ db, workshop, webFolder, log: fault, rulesChanged: keeper.refresh })
   const server: Server = createServer({ maxHeaderSize: 16_384 }, app)
   server.requestTimeout = 60_000
   const host = options.host ?? '127.0.0.1'
@@ -31,6 +37,7 @@ export async function serve(options: { database: string; port: number; host?: st
         server.closeAllConnections()
       })
       await workshop.close()
+      await keeper.close()
       await db.destroy()
     },
   }

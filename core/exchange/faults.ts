@@ -16,10 +16,30 @@ export const pathText = (path: readonly PropertyKey[]): string =>
     '',
   ) || 'the whole'
 
+/** Nothing of ours nests deeper; what does is meant to break a reader. */
+const MAX_DEPTH = 64
+
+/** Whether a JSON text nests deeper than anything of ours. Brackets inside strings do not count. */
+export function tooDeep(text: string): boolean {
+  let [depth, quoted] = [0, false]
+  for (let i = 0; i < text.length; i++) {
+    const c = text[i]
+    if (quoted) {
+      if (c === '\\') i++
+      else if (c === '"') quoted = false
+    } else if (c === '"') quoted = true
+    else if (c === '[' || c === '{') {
+      if (++depth > MAX_DEPTH) return true
+    } else if (c === ']' || c === '}') depth--
+  }
+  return false
+}
+
 /** Reads JSON and says line and column where it breaks. */
 export function readJson(text: string): Read<unknown> {
   if (text.length > MAX_FILE_BYTES)
     return { ok: false, faults: [{ where: 'the whole', expected: `a file of ${MAX_FILE_BYTES / 1e6} MB or less` }] }
+  if (tooDeep(text)) return { ok: false, faults: [{ where: 'the whole', expected: `JSON nested no deeper than ${MAX_DEPTH}` }] }
   try {
     return { ok: true, value: JSON.parse(text) }
   } catch (error) {

@@ -103,6 +103,7 @@ export function packExactly(
   bins: Bin[],
   counts: number[],
   solve: (model: string) => { feasible: boolean; infeasible: boolean; primal: (name: string) => number },
+  betweenTimes: () => Packed | null,
 ): Packed | 'impossible' | null {
   const slack = counts.reduce((s, c, i) => s + c * bins[i].fill, 0) - kinds.reduce((s, k) => s + k.weight * k.demand, 0)
   const weights = kinds.map((k) => k.weight)
@@ -128,6 +129,8 @@ export function packExactly(
   ].join('\n')
   // bars cut into fractions are refuted far sooner than whole ones
   if (solve(`${model}\nEnd`).infeasible) return 'impossible'
+  const found = betweenTimes()
+  if (found) return found
   const solved = solve(`${model}\nGeneral\n${columns.map((_, i) => `x${i}`).join('\n')}\nEnd`)
   if (solved.infeasible) return 'impossible'
   if (!solved.feasible) return null

@@ -91,9 +91,10 @@ function decide(kinds: Kind[], bins: Bin[], choice: Counts, tools: Tools, deadli
     }
     return null
   }
-  const tried = packByCompletion(kinds, bins, choice.counts, 1500, 4, late) ?? restart(8)
+  const tried = packByCompletion(kinds, bins, choice.counts, 1000, 4, late) ?? restart(2)
   if (tried) return tried
-  const exact = packExactly(kinds, bins, choice.counts, (model) => tools.solve(model, Math.max(50, Math.min(2500, deadline - tools.now()))))
+  const solve = (model: string) => tools.solve(model, Math.max(50, Math.min(2500, deadline - tools.now())))
+  const exact = packExactly(kinds, bins, choice.counts, solve, () => restart(10))
   return exact ?? restart(40)
 }
 

@@ -26,7 +26,7 @@ export type ProfilePlan = {
   proven: boolean
   /** what longest-piece-first would have cost, null when it could not place every piece */
   plainCostMinor: number | null
-  plainBars: number
+  plain: PlannedBar[]
 }
 export type CutPlan = {
   profiles: ProfilePlan[]
@@ -88,7 +88,7 @@ export function planCuts(
         lengthMm: p.lengthMm,
         reason: 'no stock of this profile on sale or on the rack: add a length under Stock',
       }))
-      return { profileId, bars: [], unplaced, costMinor: 0, lowerBoundMinor: 0, proven: false, plainCostMinor: null, plainBars: 0 }
+      return { profileId, bars: [], unplaced, costMinor: 0, lowerBoundMinor: 0, proven: false, plainCostMinor: null, plain: [] }
     }
     const best = nestBars(input, tools)
     const plain = firstFit(input)
@@ -96,7 +96,7 @@ export function planCuts(
       ...named(best, own, stock, input, rules),
       profileId,
       plainCostMinor: plain.unplaced.length ? null : plain.cost,
-      plainBars: plain.bars.length,
+      plain: named(plain, own, stock, input, rules).bars,
     }
   })
   return summed(profiles)

@@ -44,7 +44,6 @@ export function jobRoutes(jobs: JobStore, shelves: ShelfStore): Router {
 
   routes.get('/', async (request, response) => {
     const query = parsed(ListQuery, request.query)
-    await jobs.refreshVerdicts(200)
     response.json({ ...(await jobs.list({ ...query, today: today() })), tally: await jobs.tally(today()) })
   })
   routes.post('/', async (request, response) => {

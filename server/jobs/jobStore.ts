@@ -157,12 +157,12 @@ export function jobStore(db: Knex) {
       }
     },
 
-    /** After the rules changed: work out again every verdict that was made under older rules. */
+    /** Works out verdicts that are missing or were made under older rules; returns how many it did, 0 when all stand. */
     refreshVerdicts: async (most: number): Promise<number> => {
       const r = await rules(db)
       const stale = (await db('jobs')
-        .join('verdicts', 'verdicts.job_id', 'jobs.id')
-        .where('verdicts.rules_revision', '<>', r.revision)
+        .leftJoin('verdicts', 'verdicts.job_id', 'jobs.id')
+        .where((q) => q.whereNull('verdicts.job_id').orWhere('verdicts.rules_revision', '<>', r.revision))
         .select('jobs.*')
         .limit(most)) as Raw[]
       for (const row of stale) await writeVerdict(db, row.id, row.revision, verdictOf(stored(row).job, r.document), r.revision)

@@ -15,3 +15,6 @@ export function verdictOf(job: Job, rulesDocument: unknown): Verdict {
     governing: limits[0] ? `${limits[0].name}: ${limits[0].state}` : '',
   }
 }
+
+/** Raised when limits are worked out differently: the verdicts of an older program are thrown away at the start. */
+export const VERDICT_VERSION = 1

@@ -7,7 +7,7 @@ import { type ShelfName, type ShelfStore, shelves } from './shelfStore'
 const Name = z.enum(['stock', 'rules', 'vehicles'], 'must be stock, rules or vehicles')
 const OLDER = 'the newest revision: somebody changed this shelf after you opened it. Load it again, then repeat your change.'
 
-export function shelfRoutes(store: ShelfStore): Router {
+export function shelfRoutes(store: ShelfStore, rulesChanged: () => void): Router {
   const routes = Router()
   routes.get('/stock/remnants.csv', async (_request, response) => {
     response
@@ -34,6 +34,7 @@ export function shelfRoutes(store: ShelfStore): Router {
     const checked = parsed(shelves[name].edge as z.ZodType, document) as never
     const put = await store.put(name, revision, checked)
     if (!put.ok) return refuse(409, 'revision', OLDER, { revision: put.revision })
+    if (name === 'rules') rulesChanged()
     response.json({ revision: put.revision, document: checked })
   })
   return routes

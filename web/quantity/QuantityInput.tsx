@@ -65,6 +65,11 @@ export const QuantityInput = memo(function QuantityInput({
   }, [value, units.system])
 
   const offer = (text: string): boolean => {
+    if (text === precise(value)) {
+      setFault(null)
+      setDraft(null)
+      return true
+    }
     if (text.trim() === '') {
       if (optional) {
         setFault(null)
@@ -131,10 +136,7 @@ export const QuantityInput = memo(function QuantityInput({
       }}
       onBlur={() => {
         if (draft === null) return
-        if (draft === precise(value)) {
-          setDraft(null)
-          setFault(null)
-        } else offer(draft)
+        offer(draft)
       }}
       onKeyDown={onKeyDown}
       slotProps={{

@@ -11,16 +11,16 @@ import { figureText, useUnits } from '../../quantity/units'
 import { FIGURES } from '../../theme/theme'
 
 /** Every bar to one scale with its cuts in order and what is left of it. */
-export function BarPictures({ plan, rules }: { plan: CutPlan; rules: Rules }) {
-  const longest = Math.max(1, ...plan.profiles.flatMap((p) => p.bars.map((b) => b.lengthMm)))
+export function BarPictures({ plan, rules, plain = false }: { plan: CutPlan; rules: Rules; plain?: boolean }) {
+  const longest = Math.max(1, ...plan.profiles.flatMap((p) => [...p.bars, ...p.plain].map((b) => b.lengthMm)))
   return (
-    <Box component="section" aria-label="Bars" sx={{ mb: 3 }}>
+    <Box component="section" aria-label={plain ? 'Bars, longest piece first' : 'Bars'} sx={{ mb: 3 }}>
       {plan.profiles.map((p) => (
         <Box key={p.profileId} sx={{ mb: 2 }}>
           <Typography variant="h3" gutterBottom>
             {profileOf(p.profileId).name}
           </Typography>
-          {p.bars.map((b, i) => (
+          {(plain ? p.plain : p.bars).map((b, i) => (
             <BarPicture key={i} bar={b} longest={longest} rules={rules} />
           ))}
           {p.unplaced.map((u) => (

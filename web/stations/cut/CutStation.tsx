@@ -5,6 +5,7 @@ import FormControlLabel from '@mui/material/FormControlLabel'
 import LinearProgress from '@mui/material/LinearProgress'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
+import { useState } from 'react'
 import { moneyText } from '../../../core/cost/money'
 import { useShelf } from '../../api/queries'
 import { editJob, useJob } from '../../job/jobStore'
@@ -24,6 +25,7 @@ export default function CutStation() {
   const shelf = useShelf('stock')
   const rules = useRules()
   const plan = usePlan(job, shelf.data?.document, rules)
+  const [plain, setPlain] = useState(false)
   if (!job) return null
   const inputs = (
     <>
@@ -36,6 +38,10 @@ export default function CutStation() {
             />
           }
           label="Use offcuts from the rack first"
+        />
+        <FormControlLabel
+          control={<Switch checked={plain} onChange={(_, on) => setPlain(on)} />}
+          label="Show longest piece first beside it"
         />
         <QuantityInput
           label="Bars may become shorter by"
@@ -55,6 +61,12 @@ export default function CutStation() {
       {shelf.error && <Alert severity="error">The stock rack could not be loaded. {shelf.error.message}</Alert>}
       <PlanHead state={plan} stop={plan.stop} again={plan.again} />
       {plan.plan && <BarPictures plan={plan.plan} rules={rules} />}
+      {plan.plan && plain && (
+        <Box sx={{ borderLeft: 3, borderColor: 'divider', pl: 1.5 }}>
+          <Typography variant="h3">For comparison, longest piece first: {moneyText(plan.plan.plainCostMinor)}</Typography>
+          <BarPictures plan={plan.plan} rules={rules} plain />
+        </Box>
+      )}
       {plan.plan && <CutTables job={job} plan={plan.plan} lengths={plan.lengths} />}
     </Box>
   )

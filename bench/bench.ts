@@ -1,0 +1,15 @@
+import { bundleBench } from './bundle'
+import { dragBench } from './drag'
+import { nestingBench } from './nesting'
+import { slipwayBench } from './slipway'
+
+const rows = [...(await nestingBench()), ...(await slipwayBench()), ...bundleBench(), ...(await dragBench())]
+const widths = [0, 1, 2].map((c) => Math.max(...rows.map((r) => r[c].length)))
+for (const row of rows)
+  process.stdout.write(
+    `${row
+      .map((cell, c) => cell.padEnd(widths[c]))
+      .join('  ')
+      .trimEnd()}\n`,
+  )
+process.exit(0)
