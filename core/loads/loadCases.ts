@@ -27,12 +27,12 @@ export function loadCases(rules: Rules, road: 'road' | 'rough track'): LoadCase[
   })
   return [
     { id: 'parked', name: 'parked', when: 'parked', downG: 1, forwardG: 0, leftG: 0, wind: false, source: 'dead load' },
-    driving('cruise', 'driving, level', 1, 0, 0, 'dead load'),
+    driving('cruise', 'driving level', 1, 0, 0, 'dead load'),
     driving('bump', rough ? 'rough track' : 'road bump', rough ? rules.roughG : rules.bumpG, 0, 0, "shop's own rule"),
     driving('braking', 'braking', 1, rules.brakingG, 0, securing),
     driving('pulling', 'pulling away', 1, -rules.pullingG, 0, securing),
-    driving('corner-left', 'cornering, load thrown left', 1, 0, rules.corneringG, securing),
-    driving('corner-right', 'cornering, load thrown right', 1, 0, -rules.corneringG, securing),
+    driving('corner-left', 'cornering, thrown left', 1, 0, rules.corneringG, securing),
+    driving('corner-right', 'cornering, thrown right', 1, 0, -rules.corneringG, securing),
     driving('wind', 'head wind at speed', 1, 0, 0, 'EN 1991-1-4, 4.5: q = ½·ρ·v²', true),
   ]
 }

@@ -100,3 +100,10 @@ test('a 6 m bar takes four 1490 bars, not four 1500: 4·1490 + 3·3 + 10 = 5979.
 test('no range, no advice; and where nothing is saved nothing is proposed', () => {
   expect(stockAdvice({ ...survey, cut: { ...survey.cut, maxShorterMm: 0 } }, demoStock, defaultRules, tools)).toEqual([])
 })
+
+test('the survey van’s story: an offcut of 1690 takes 1680, so bars 14 mm shorter (13.08) save the short bar that would be bought for B3', () => {
+  // B3 = 2·(790 − 30·(2000 + 1050)/3900 + 80) = 1693.08; 1690 − 2·5 = 1680
+  const [first] = stockAdvice(survey, demoStock, defaultRules, tools)
+  expect(first.shorterMm).toBe(14)
+  expect(first.savingMinor).toBeGreaterThan(2000)
+})

@@ -23,7 +23,7 @@ const remnant = (profileId: string, lengthMm: number, quantity: number, grade: R
 
 /** Skerry Quay's own rack behind the shop. */
 const remnants: Remnant[] = [
-  remnant('square-40x3-al6063t6', 1790, 1, 'clean', 'rack 2, upper', 'left from the sail loft job'),
+  remnant('square-40x3-al6063t6', 1690, 1, 'clean', 'rack 2, upper', 'left from the sail loft job'),
   remnant('square-40x3-al6063t6', 940, 2, 'clean', 'rack 2, upper'),
   remnant('square-40x3-al6063t6', 2210, 1, 'unknown alloy', 'rack 2, floor', 'came with the building; no mark on it'),
   remnant('square-30x2-al6063t6', 1460, 1, 'coated', 'rack 2, lower', 'old white powder'),

@@ -41,7 +41,7 @@ export default function CaseChart({ evaluation, ratingN }: { evaluation: Evaluat
           },
         }}
         data={{
-          labels: labels.map((l) => l.split(', ')),
+          labels,
           datasets: [
             {
               data: values,
