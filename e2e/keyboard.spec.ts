@@ -46,6 +46,7 @@ test('the same way with the keyboard alone', async ({ page }) => {
   await saved(page)
 
   await page.keyboard.press('Control+k')
+  await expect(page.getByLabel('Find a job, station, page or calculator')).toBeFocused()
   await page.keyboard.type('Stock')
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/\/stock$/)

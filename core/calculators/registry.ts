@@ -10,6 +10,7 @@ import { MM_PER_INCH } from '../quantity/units'
 import { flatPattern } from '../sheet/flatPattern'
 import { equalPositions, largestCount } from '../spacing/spacing'
 import { type Calculator, calculator, Impossible } from './calculator'
+import { measuringCalculators } from './measuring'
 
 const number = z.number()
 const mm = (label: string) => z.number().min(-100_000).max(100_000).meta({ title: label, unit: 'mm' })
@@ -214,7 +215,16 @@ const flat = calculator({
   },
 })
 
-export const calculators: Calculator[] = [section, barNesting, crossbar, roofLoad, fraction, spacing, flat] as unknown as Calculator[]
+export const calculators: Calculator[] = [
+  section,
+  barNesting,
+  crossbar,
+  roofLoad,
+  fraction,
+  spacing,
+  flat,
+  ...measuringCalculators,
+] as unknown as Calculator[]
 export const calculatorOf = (name: string): Calculator | null => calculators.find((c) => c.name === name) ?? null
 
 export type Calculation = { ok: true; value: unknown } | { ok: false; kind: 'bad-input' | 'impossible'; faults: Fault[] }

@@ -5,7 +5,8 @@ import { Link, NavLink, Outlet } from 'react-router'
 import { useLook } from '../theme/useLook'
 import { isTyping } from './keys'
 
-const Finder = lazy(() => import('./Finder'))
+const loadFinder = () => import('./Finder')
+const Finder = lazy(loadFinder)
 const Shortcuts = lazy(() => import('./Shortcuts'))
 const places = [
   ['/', 'Slipway'],
@@ -19,6 +20,11 @@ const places = [
 export function Shell() {
   const [open, setOpen] = useState<'finder' | 'shortcuts' | null>(null)
   const { look, toggle } = useLook()
+  // fetched while the page is idle: whoever presses Ctrl K types on at once
+  useEffect(() => {
+    const timer = setTimeout(() => void loadFinder(), 1500)
+    return () => clearTimeout(timer)
+  }, [])
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
