@@ -7,6 +7,7 @@ test('the same way with the keyboard alone', async ({ page }) => {
   await page.keyboard.type('Key-made rack')
   await page.keyboard.press('Tab')
   await page.keyboard.press('Enter')
+  await expect(page.getByRole('option').first()).toBeFocused()
   await page.keyboard.press('Enter') // the first vehicle of the list
   await expect(page.getByRole('option')).toHaveCount(0)
   await page.getByLabel('What is it?').press('Enter')
@@ -46,7 +47,7 @@ test('the same way with the keyboard alone', async ({ page }) => {
   await saved(page)
 
   await page.keyboard.press('Control+k')
-  await expect(page.getByLabel('Find a job, station, page or calculator')).toBeFocused()
+  await expect(page.getByRole('combobox', { name: 'Find a job, station, page or calculator' })).toBeFocused()
   await page.keyboard.type('Stock')
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/\/stock$/)

@@ -64,6 +64,11 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
                 : 'the nearest one on the shelf; measure afresh later'
             }
           >
+            {!vehicles.data && (
+              <MenuItem value="" disabled>
+                Fetching the vehicles…
+              </MenuItem>
+            )}
             {(vehicles.data?.document ?? []).map((v) => (
               <MenuItem key={v.id} value={v.id}>
                 {v.name}
