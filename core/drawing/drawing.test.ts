@@ -4,6 +4,7 @@ import { memberLengthMm } from '../assembly/assembly'
 import { BriefSchema } from '../brief/brief'
 import { families } from '../families/all'
 import { demoJobs } from '../job/demoJobs'
+import { unknownValue } from '../vehicle/vehicle'
 import { type Dimension, dimensionLines, pointsOf, type ViewName } from './sheet'
 import { toDxf } from './toDxf'
 import { drawView } from './views'
@@ -73,7 +74,7 @@ test('a dimension of 100 along x at row −1, text 10: its line lies 16 below th
 test('a vehicle with nothing measured is still drawn, dashed as assumed', () => {
   const bare = { ...cases[0].vehicle, mounts: [], obstacles: [] }
   for (const key of ['lengthMm', 'widthMm', 'heightMm', 'roofFromXMm', 'roofToXMm', 'roofHeightMm', 'rearOverhangMm'] as const)
-    bare[key] = { value: null, method: 'unknown', source: '', date: '' }
+    bare[key] = unknownValue
   const sheet = drawView(
     'plan',
     { members: [], plates: [], joints: [], hardware: [], mounts: [], deckZMm: null },

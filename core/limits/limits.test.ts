@@ -8,13 +8,14 @@ import { loadCases, windPressurePa } from '../loads/loadCases'
 import { shareAlong, shareLoads } from '../loads/shareLoads'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
+import { unknownValue } from '../vehicle/vehicle'
 import { missingFor } from './limit'
 import { relieve } from './relief'
 
 const [survey, oyster, spar, drone] = demoJobs
 const find = (job: Job, id: string) => evaluate(job, defaultRules).limits.find((l) => l.id === id)!
 const withVehicle = (job: Job, change: Partial<Job['vehicle']>): Job => ({ ...job, vehicle: { ...job.vehicle, ...change } })
-const unknown = { value: null, method: 'unknown' as const, source: '', date: '' }
+const unknown = unknownValue
 
 describe('sharing a load', () => {
   test('100 N whose centre lies a quarter of the way from bar A to bar B: A 75 N, B 25 N, not half each', () =>

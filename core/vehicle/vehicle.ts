@@ -1,18 +1,54 @@
 import { z } from 'zod'
 import { mountKinds } from '../catalogue/mounts'
 
-export const methods = ['tape', 'angle finder', 'weighed', 'maker', 'assumed', 'unknown'] as const
+export const methods = ['tape', 'angle finder', 'weighed', 'maker', 'template', 'scan', 'assumed', 'unknown'] as const
+export type Method = (typeof methods)[number]
 
-/** A measured or quoted value with its source. null = nobody knows, and nothing downstream may pretend otherwise. */
+/** One reading as it was taken: the text keeps the unit it was typed in. Value in mm, kg, degrees or N. */
+export const ReadingSchema = z.object({
+  value: z.number().min(-20_000).max(50_000),
+  typed: z.string().max(60).default(''),
+  tolerance: z.number().min(0).max(1000),
+  method: z.enum(methods),
+  who: z.string().max(80).default(''),
+  at: z.string().max(30).default(''),
+})
+export type Reading = z.infer<typeof ReadingSchema>
+
+/**
+ * A measured or quoted value with its source. null = nobody knows, and nothing downstream may pretend otherwise. `readings` are what was taken;
+ * `reason` says why one was chosen where they disagree; `step` = to be measured at that step, and until then unknown.
+ */
 export const SourcedSchema = z.object({
   value: z.number().min(-20_000).max(50_000).nullable(),
   method: z.enum(methods),
   source: z.string().max(200).default(''),
   date: z.string().max(10).default(''),
+  tolerance: z.number().min(0).max(1000).nullable().default(null),
+  readings: z.array(ReadingSchema).max(40).default([]),
+  reason: z.string().max(300).default(''),
+  step: z.string().max(60).nullable().default(null),
 })
 export type Sourced = z.infer<typeof SourcedSchema>
-const unknown: Sourced = { value: null, method: 'unknown', source: '', date: '' }
-const sourced = SourcedSchema.default(unknown)
+export const unknownValue: Sourced = {
+  value: null,
+  method: 'unknown',
+  source: '',
+  date: '',
+  tolerance: null,
+  readings: [],
+  reason: '',
+  step: null,
+}
+export const sourcedValue = (value: number, method: Method, source = '', date = '', tolerance: number | null = null): Sourced => ({
+  ...unknownValue,
+  value,
+  method,
+  source,
+  date,
+  tolerance,
+})
+const sourced = SourcedSchema.default(unknownValue)
 
 /** Where a crossbar's pair of feet may stand: a line each side of the roof, the same left and right. */
 export const MountLineSchema = z
@@ -73,6 +109,10 @@ export const VehicleSchema = z.object({
   grossKg: sourced,
   frontAxleKg: sourced,
   rearAxleKg: sourced,
+  /** what the measuring sheets take besides the fields above, by the quantity's id */
+  measures: z.record(z.string().max(60), SourcedSchema).default({}),
+  /** rises with every change on the shelf; a job keeps the one it was measured against */
+  revision: z.number().int().min(1).max(1_000_000).default(1),
   mounts: z.array(MountLineSchema).max(20).default([]),
   obstacles: z.array(ObstacleSchema).max(40).default([]),
 })

@@ -7,6 +7,7 @@ import { cutListCsv } from '../../core/exchange/csv'
 import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
+import { measuringSheets } from '../../core/measure/sheets'
 import { parsed, refuse } from '../http/faults'
 import type { IssuedStore, Outcome } from '../jobs/issuedStore'
 import { jobAt, today } from '../jobs/jobRoutes'
@@ -15,6 +16,7 @@ import type { ShelfStore } from '../shelves/shelfStore'
 import type { Workshop } from '../work/workshop'
 import { arrangementPdf } from './arrangement'
 import { cutSheetPdf } from './cutSheet'
+import { measuringSheetPdf } from './measuringSheet'
 
 const PLAN_MS = 8000
 const fileName = (job: Job, tail: string): string =>
@@ -92,6 +94,30 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       due: job.due,
     })
     response.type('application/pdf').set('Content-Disposition', fileName(job, 'cut-sheet.pdf').replace('attachment', 'inline')).send(bytes)
+  })
+  routes.get('/:id/measuring-sheet.pdf', async (request, response) => {
+    const query = parsed(
+      z.object({ sheets: z.string().max(200).default('needed'), blank: z.enum(['true', 'false']).default('true') }),
+      request.query,
+    )
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const named = query.sheets.split(',')
+    const sheets =
+      query.sheets === 'needed' ? measuringSheets.filter((s) => s.fits(job.vehicle)) : measuringSheets.filter((s) => named.includes(s.id))
+    if (!sheets.length) return refuse(422, 'sheets', `the names of sheets, or “needed”: ${measuringSheets.map((s) => s.id).join(', ')}`)
+    const sheet = query.blank === 'true' ? `Measuring sheet, ${job.vehicle.name}` : `As measured, ${job.vehicle.name}`
+    const bytes = await measuringSheetPdf(job, sheets, query.blank === 'true', {
+      job: job.title,
+      client: job.brief.clientName,
+      sheet,
+      revision,
+      date: today(),
+      due: job.due,
+    })
+    response
+      .type('application/pdf')
+      .set('Content-Disposition', fileName(job, 'measuring-sheet.pdf').replace('attachment', 'inline'))
+      .send(bytes)
   })
   routes.get('/:id/plans', async (request, response) => {
     await jobAt(jobs, request.params.id)

@@ -26,10 +26,12 @@ type Props = {
   selected: string | null
   onSelect: (ref: string | null) => void
   actions: SheetActions | null
+  /** parts are not moved but chosen by pressing them */
+  pick?: boolean
 }
 
 /** Draws one view on the screen, as large as fits. It only renders: every place is settled in the sheet. */
-export function SheetView({ sheet, handles, marks, selected, onSelect, actions }: Props) {
+export function SheetView({ sheet, handles, marks, selected, onSelect, actions, pick }: Props) {
   const { inks } = useTheme()
   const units = useUnits()
   const frame = useRef<HTMLDivElement>(null)
@@ -122,6 +124,12 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions }
                 onDimension={actions?.onDimension}
               />
             ))
+            if (pick && ref)
+              return (
+                <g key={g} style={{ cursor: 'pointer' }} onPointerDown={() => onSelect(ref)}>
+                  {shapes}
+                </g>
+              )
             if (!handle || !actions) return <g key={g}>{shapes}</g>
             const acrossOnly = sheet.view === 'rear'
             if (acrossOnly && !handle.across) return <g key={g}>{shapes}</g>
@@ -244,7 +252,7 @@ type ShapeProps = {
 }
 function Shape({ e, on, scale, inks, mark, chosen, units, onDimension }: ShapeProps) {
   const pen = penOf(e.layer, inks)
-  const solid = e.layer === 'member' || e.layer === 'cargo' || e.layer === 'foot'
+  const solid = e.layer === 'member' || e.layer === 'cargo' || e.layer === 'foot' || e.layer === 'dimension'
   const stroke =
     chosen && solid ? inks.selected : mark === 'over' && solid ? inks.signal : mark === 'near' && solid ? inks.near : pen.stroke
   const width = pen.width + (chosen && solid ? 1.2 : mark === 'over' && solid ? 0.8 : 0)
@@ -288,8 +296,9 @@ function Shape({ e, on, scale, inks, mark, chosen, units, onDimension }: ShapePr
         x={p.x}
         y={p.y}
         textAnchor={e.anchor}
-        fontSize={TEXT_PX}
-        fill={pen.stroke}
+        fontSize={e.layer === 'dimension' ? 13 : TEXT_PX}
+        fontWeight={chosen ? 600 : undefined}
+        fill={stroke}
         paintOrder="stroke"
         stroke={inks.sheet}
         strokeWidth={3}

@@ -1,4 +1,6 @@
 import { useEffect } from 'react'
+import { readJob } from '../../core/exchange/jobFile'
+import { mergeChanges } from '../../core/job/merge'
 import { ApiError, call } from '../api/client'
 import { queryClient, type StoredJob } from '../api/queries'
 import { stash, useJob } from './jobStore'
@@ -56,9 +58,18 @@ export async function saveNow(): Promise<void> {
   } catch (error) {
     if (useJob.getState().id !== id) return
     const refused = error instanceof ApiError ? error : null
-    if (refused?.status === 409) useJob.setState({ saveState: 'conflict', theirs: (refused.body as { theirs: StoredJob }).theirs })
+    if (refused?.status === 409) putTogether((refused.body as { theirs: StoredJob }).theirs)
     else useJob.setState({ saveState: 'failed', saveFault: refused ? refused.message : 'the job could not be saved' })
   }
+}
+
+/** Somebody saved meanwhile. What only one of us changed is put together; where both changed the same thing the person is asked. */
+function putTogether(theirs: StoredJob): void {
+  const { job, acknowledged } = useJob.getState()
+  const { merged, clashes } = mergeChanges(acknowledged, job, theirs.job)
+  const read = readJob(merged)
+  if (clashes.length || !read.ok) useJob.setState({ saveState: 'conflict', theirs })
+  else useJob.setState({ job: read.value, acknowledged: theirs.job, revision: theirs.revision, saveState: 'unsaved' })
 }
 
 /** Whose version stays. Theirs replaces mine here; mine is saved on top of theirs; or mine goes on as a job of its own. */

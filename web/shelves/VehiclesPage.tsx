@@ -1,3 +1,4 @@
+import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Dialog from '@mui/material/Dialog'
@@ -5,11 +6,13 @@ import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import { useTheme } from '@mui/material/styles'
+import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { emptyAssembly } from '../../core/assembly/assembly'
 import { BriefSchema } from '../../core/brief/brief'
 import { drawView } from '../../core/drawing/views'
+import { copyToMeasure, readVehicleFile, writeVehicleFile } from '../../core/exchange/vehicleFile'
 import { type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
 import { useSaveShelf, useShelf } from '../api/queries'
 import { SheetView } from '../drawing/SheetView'
@@ -23,17 +26,29 @@ export default function VehiclesPage() {
   const shelf = useShelf('vehicles')
   const save = useSaveShelf('vehicles')
   const [editing, setEditing] = useState<Vehicle | null>(null)
+  const [find, setFind] = useState('')
+  const [broken, setBroken] = useState<string[] | null>(null)
+  const file = useRef<HTMLInputElement>(null)
   const vehicles = shelf.data?.document
   const put = (next: Vehicle[]) => shelf.data && save.mutateAsync({ revision: shelf.data.revision, document: next })
   const copy = (v: Vehicle) => {
     let n = 2
     while (vehicles?.some((o) => o.id === `${v.id}-${n}`)) n++
-    setEditing({ ...v, id: `${v.id}-${n}`.slice(0, 60), name: `${v.name}, copy`.slice(0, 120) })
+    setEditing(copyToMeasure(v, `${v.id}-${n}`.slice(0, 60), `${v.name}, copy`.slice(0, 120)))
+  }
+  const open = async (f: File) => {
+    const read = readVehicleFile(await f.text())
+    if (!read.ok) return setBroken(read.faults.slice(0, 5).map((x) => `${x.where}: ${x.expected}`))
+    setBroken(null)
+    const taken = vehicles?.find((v) => v.id === read.value.id)
+    setEditing(taken ? { ...read.value, revision: taken.revision } : read.value)
   }
   const keep = async () => {
     if (!editing || !vehicles) return
     const done = await put(
-      vehicles.some((v) => v.id === editing.id) ? vehicles.map((v) => (v.id === editing.id ? editing : v)) : [...vehicles, editing],
+      vehicles.some((v) => v.id === editing.id)
+        ? vehicles.map((v) => (v.id === editing.id ? { ...editing, revision: v.revision + 1 } : v))
+        : [...vehicles, editing],
     )?.catch(() => null)
     if (done) setEditing(null)
   }
@@ -46,12 +61,39 @@ export default function VehiclesPage() {
         save.reset()
         void shelf.refetch()
       }}
+      actions={
+        <>
+          <TextField label="Find a vehicle" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 220 }} />
+          <input
+            ref={file}
+            type="file"
+            accept=".json,application/json"
+            hidden
+            aria-label="Vehicle file"
+            onChange={(e) => {
+              const f = e.target.files?.[0]
+              e.target.value = ''
+              if (f) void open(f)
+            }}
+          />
+          <Button variant="outlined" onClick={() => file.current?.click()} disabled={!vehicles}>
+            Open a vehicle file
+          </Button>
+        </>
+      }
     >
+      {broken && (
+        <Alert severity="error" onClose={() => setBroken(null)} sx={{ mb: 2 }}>
+          Nothing was imported. {broken.join('; ')}
+        </Alert>
+      )}
       {!vehicles && !shelf.error && <Typography role="status">Fetching the vehicles…</Typography>}
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 360px), 1fr))' }}>
-        {(vehicles ?? []).map((v) => (
-          <VehicleCard key={v.id} vehicle={v} edit={() => setEditing(v)} copy={() => copy(v)} />
-        ))}
+        {(vehicles ?? [])
+          .filter((v) => `${v.name} ${v.note}`.toLowerCase().includes(find.toLowerCase()))
+          .map((v) => (
+            <VehicleCard key={v.id} vehicle={v} edit={() => setEditing(v)} copy={() => copy(v)} />
+          ))}
       </Box>
       {editing && (
         <Dialog open onClose={() => setEditing(null)} maxWidth="sm" aria-labelledby="vehicle-title">
@@ -97,7 +139,12 @@ function VehicleCard({ vehicle, edit, copy }: { vehicle: Vehicle; edit: () => vo
         />
       </Box>
       <Box sx={{ p: 1.5, flex: 1 }}>
-        <Typography variant="h2">{vehicle.name}</Typography>
+        <Typography variant="h2">
+          {vehicle.name}{' '}
+          <Box component="span" sx={{ fontWeight: 400, fontSize: 13, color: 'text.secondary' }}>
+            revision {vehicle.revision}
+          </Box>
+        </Typography>
         <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
           {vehicle.note}
         </Typography>
@@ -115,7 +162,14 @@ function VehicleCard({ vehicle, edit, copy }: { vehicle: Vehicle; edit: () => vo
       </Box>
       <Box sx={{ p: 1, pt: 0 }}>
         <Button onClick={edit}>Change</Button>
-        <Button onClick={copy}>Copy</Button>
+        <Button onClick={copy}>Copy, to measure again</Button>
+        <Button
+          component="a"
+          href={`data:application/json,${encodeURIComponent(writeVehicleFile(vehicle))}`}
+          download={`${vehicle.id}.json`}
+        >
+          File
+        </Button>
       </Box>
     </Box>
   )

@@ -139,7 +139,14 @@ export function themeOf(name: LookName): Theme {
           input: { paddingTop: 7, paddingBottom: 7, fontFamily: FIGURES, fontWeight: 500 },
         },
       },
-      MuiInputLabel: { styleOverrides: { root: { fontSize: '1rem', '&.MuiInputLabel-sizeSmall:not(.MuiInputLabel-shrink)': { transform: 'translate(14px, 7px) scale(0.95)' } } } },
+      MuiInputLabel: {
+        styleOverrides: {
+          root: {
+            fontSize: '1rem',
+            '&.MuiInputLabel-sizeSmall:not(.MuiInputLabel-shrink)': { transform: 'translate(14px, 7px) scale(0.95)' },
+          },
+        },
+      },
       MuiFormControlLabel: { styleOverrides: { label: { fontSize: '0.92rem', lineHeight: 1.3 } } },
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, fontSize: '0.76rem' } } },
       MuiSelect: { defaultProps: { size: 'small' } },

@@ -4,7 +4,7 @@ import IconButton from '@mui/material/IconButton'
 import MenuItem from '@mui/material/MenuItem'
 import Select from '@mui/material/Select'
 import { footTypes, mountKinds } from '../../core/catalogue/mounts'
-import { type MountLine, methods, type Sourced, type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
+import { type MountLine, methods, type Sourced, unknownValue, type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { TextInput } from '../quantity/TextInput'
@@ -35,6 +35,16 @@ export function VehicleForm({ vehicle, onChange }: { vehicle: Vehicle; onChange:
         />
         <TextInput label="Note" value={vehicle.note} multiline maxLength={500} onChange={(note) => set({ note })} />
       </Group>
+      <FigureGroups vehicle={vehicle} onChange={onChange} groups={groups} />
+      <MountLines vehicle={vehicle} onChange={onChange} />
+      <Obstacles vehicle={vehicle} onChange={onChange} />
+    </>
+  )
+}
+
+function FigureGroups({ vehicle, onChange, groups }: { vehicle: Vehicle; onChange: Change; groups: string[] }) {
+  return (
+    <>
       {groups.map((group) => (
         <Group key={group} title={group}>
           {vehicleFields
@@ -50,11 +60,22 @@ export function VehicleForm({ vehicle, onChange }: { vehicle: Vehicle; onChange:
             ))}
         </Group>
       ))}
-      <MountLines vehicle={vehicle} onChange={onChange} />
-      <Obstacles vehicle={vehicle} onChange={onChange} />
     </>
   )
 }
+
+/** What the vehicle may carry, what it weighs, and what was already on board. */
+export const RatingsForm = ({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }) => (
+  <FigureGroups vehicle={vehicle} onChange={onChange} groups={['Ratings', 'Masses']} />
+)
+
+/** Where feet may stand, and what is in the way. */
+export const MountsForm = ({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }) => (
+  <>
+    <MountLines vehicle={vehicle} onChange={onChange} />
+    <Obstacles vehicle={vehicle} onChange={onChange} />
+  </>
+)
 
 function SourcedInput({
   label,
@@ -80,8 +101,9 @@ function SourcedInput({
         onChange={(v) =>
           onChange(
             v === null
-              ? { value: null, method: 'unknown', source: '', date: '' }
+              ? unknownValue
               : {
+                  ...value,
                   value: v,
                   method: value.method === 'unknown' ? (dimension === 'mass' ? 'maker' : 'tape') : value.method,
                   source: value.source,

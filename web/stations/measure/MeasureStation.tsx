@@ -1,53 +1,67 @@
-import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { useState } from 'react'
-import { familyOf } from '../../../core/families/all'
-import { useShelf } from '../../api/queries'
+import useMediaQuery from '@mui/material/useMediaQuery'
+import { useEffect } from 'react'
+import { useSearchParams } from 'react-router'
+import { measuringSheets } from '../../../core/measure/sheets'
+import type { Vehicle } from '../../../core/vehicle/vehicle'
+import { DrawingPane } from '../../drawing/DrawingPane'
 import { editJob, useJob } from '../../job/jobStore'
-import { ChoiceInput } from '../../quantity/ChoiceInput'
-import { VehicleForm } from '../../vehicle/VehicleForm'
+import { MountsForm, RatingsForm } from '../../vehicle/VehicleForm'
 import { Group } from '../Group'
-import { OpenList } from '../OpenList'
 import { Workbench } from '../Workbench'
+import { DevicePanel } from './DevicePanel'
+import { MeasuringSheetView } from './MeasuringSheetView'
+import { useMeasuring } from './measuring'
+import { NeededBeforeCutting } from './NeededBeforeCutting'
+import { SheetForm } from './SheetForm'
+import { SheetList } from './SheetList'
+import { ShelfVehicle } from './ShelfVehicle'
 
-/** The job's own copy of the vehicle: picked from the shelf, then measured. */
+/** The vehicle as it really is: sheet by sheet, each figure with how it is known, contradictions said at once. */
 export default function MeasureStation() {
-  const job = useJob((s) => s.job)
-  const shelf = useShelf('vehicles')
-  const [chosen, setChosen] = useState<string | null>(null)
+  const { job, id } = useJob()
+  const [params, setParams] = useSearchParams()
+  const small = useMediaQuery('(max-width:760px)')
+  const at = params.get('sheet') ?? 'roof'
+  const sheet = measuringSheets.find((s) => s.id === at) ?? null
+  useEffect(() => () => useMeasuring.getState().take(null), [])
   if (!job) return null
-  const pick = () => {
-    const vehicle = shelf.data?.document.find((v) => v.id === chosen)
-    if (!vehicle) return
-    editJob((j) => ({
-      ...j,
-      vehicle,
-      design: {
-        ...j.design,
-        params: { ...j.design.params, mountId: vehicle.mounts[0]?.id ?? '', barXMm: familyOf(j.design).start(vehicle, j.brief).barXMm },
-      },
-    }))
-    setChosen(null)
-  }
+  const change = (next: (v: Vehicle) => Vehicle) => editJob((j) => ({ ...j, vehicle: next(j.vehicle) }))
+  const print = (blank: boolean) =>
+    `/api/jobs/${id}/measuring-sheet.pdf?${new URLSearchParams({ sheets: sheet?.id ?? 'needed', blank: String(blank) })}`
   const inputs = (
     <>
-      <Group title="Vehicle from the shelf">
-        <ChoiceInput
-          label="Take the figures of"
-          value={chosen}
-          empty={job.vehicle.name}
-          options={(shelf.data?.document ?? []).map((v) => ({ value: v.id, label: v.name }))}
-          onChange={setChosen}
-        />
-        {chosen && (
-          <Alert severity="info" icon={false} action={<Button onClick={pick}>Take it</Button>}>
-            Replaces the vehicle's figures in this job and sets the bars out anew. Undo brings them back.
-          </Alert>
-        )}
+      <ShelfVehicle job={job} />
+      <SheetList job={job} at={sheet ? sheet.id : at} go={(to) => setParams({ sheet: to }, { replace: true })} />
+      {sheet && <SheetForm job={job} sheet={sheet} />}
+      {at === 'ratings' && <RatingsForm vehicle={job.vehicle} onChange={change} />}
+      {at === 'mounts' && <MountsForm vehicle={job.vehicle} onChange={change} />}
+      <DevicePanel job={job} />
+      <Group title="On paper">
+        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
+          <Button component="a" variant="outlined" href={print(true)} target="_blank" rel="noopener">
+            Blank sheet, PDF
+          </Button>
+          <Button component="a" variant="outlined" href={print(false)} target="_blank" rel="noopener">
+            Filled sheet, PDF
+          </Button>
+        </Box>
       </Group>
-      <OpenList job={job} station="measure" />
-      <VehicleForm vehicle={job.vehicle} onChange={(change) => editJob((j) => ({ ...j, vehicle: change(j.vehicle) }))} />
+      <NeededBeforeCutting job={job} go={(to) => setParams({ sheet: to }, { replace: true })} />
     </>
   )
-  return <Workbench job={job} inputs={inputs} />
+  const middle = sheet ? (
+    <Box sx={{ display: 'grid', height: { xs: 300, md: '100%' }, gridTemplateRows: small ? '1fr' : '58fr 42fr' }}>
+      <Box sx={{ minHeight: 0, borderBottom: 1, borderColor: 'divider' }}>
+        <MeasuringSheetView job={job} sheet={sheet} />
+      </Box>
+      {!small && (
+        <Box sx={{ minHeight: 0 }}>
+          <DrawingPane job={job} low />
+        </Box>
+      )}
+    </Box>
+  ) : undefined
+  return <Workbench job={job} inputs={inputs} middle={middle} />
 }

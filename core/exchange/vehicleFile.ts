@@ -1,0 +1,38 @@
+import { z } from 'zod'
+import { toMeasureAgain } from '../measure/settle'
+import { type Vehicle, VehicleSchema, vehicleFields } from '../vehicle/vehicle'
+import { faultsOf, type Read, readJson } from './faults'
+
+const VehicleFile = z.object({
+  format: z.literal('tide-line/vehicle', 'must be “tide-line/vehicle”: this is not a vehicle file'),
+  version: z.literal(1),
+  vehicle: VehicleSchema,
+})
+
+export const writeVehicleFile = (vehicle: Vehicle): string =>
+  `${JSON.stringify(VehicleFile.parse({ format: 'tide-line/vehicle', version: 1, vehicle }), null, 2)}\n`
+
+/** A vehicle from a file; refused whole with the path of every fault. */
+export function readVehicleFile(text: string): Read<Vehicle> {
+  const json = readJson(text)
+  if (!json.ok) return json
+  const read = VehicleFile.safeParse(json.value)
+  return read.success ? { ok: true, value: read.data.vehicle } : { ok: false, faults: faultsOf(read.error) }
+}
+
+/** The published schema of a vehicle file. */
+export const vehicleJsonSchema = (): unknown => z.toJSONSchema(VehicleFile, { io: 'input', unrepresentable: 'any' })
+
+/** A copy for another vehicle of the kind: every measured figure is now an assumption until it is measured there; ratings stay as the maker gave them. */
+export function copyToMeasure(vehicle: Vehicle, id: string, name: string): Vehicle {
+  const copy: Vehicle = {
+    ...vehicle,
+    id,
+    name,
+    revision: 1,
+    measures: Object.fromEntries(Object.entries(vehicle.measures).map(([k, s]) => [k, toMeasureAgain(s, vehicle.name)])),
+  }
+  for (const { key } of vehicleFields)
+    copy[key] = vehicle[key].method === 'maker' ? { ...vehicle[key], readings: [] } : toMeasureAgain(vehicle[key], vehicle.name)
+  return copy
+}

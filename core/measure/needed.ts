@@ -1,0 +1,39 @@
+import type { Vehicle } from '../vehicle/vehicle'
+import { findings } from './findings'
+import { stateOfMeasure, stateSays } from './settle'
+import { letterOf, measureOf, measuringSheets } from './sheets'
+
+export type Needed = { id: string; sheet: string; label: string; why: string }
+
+/** What must be settled before anything is cut: figures the parts depend on that are unknown, assumed, put off or in dispute. */
+export function neededBeforeCutting(vehicle: Vehicle): Needed[] {
+  const fits = measuringSheets.filter((s) => s.fits(vehicle))
+  const open = fits.flatMap((sheet) =>
+    sheet.quantities.flatMap((q): Needed[] => {
+      const s = measureOf(vehicle, q)
+      const state = stateOfMeasure(s)
+      const settled = state === 'single' || state === 'repeated'
+      if (settled || (!q.beforeCutting && state !== 'conflict')) return []
+      return [
+        {
+          id: q.id,
+          sheet: sheet.id,
+          label: `${letterOf(sheet, q.id)}, ${q.label.toLowerCase()}`,
+          why: state === 'later' ? `at ${s.step}` : stateSays[state],
+        },
+      ]
+    }),
+  )
+  const contradictions = fits.flatMap((sheet) =>
+    findings(vehicle, sheet)
+      .filter((f) => f.kind === 'contradiction' && f.about.length > 1)
+      .map(
+        (f): Needed => ({ id: `${sheet.id}:${f.about[0]}`, sheet: sheet.id, label: sheet.title, why: 'readings contradict each other' }),
+      ),
+  )
+  return [
+    ...open,
+    ...contradictions,
+    ...(vehicle.mounts.length ? [] : [{ id: 'mounts', sheet: 'mounts', label: 'Mounts', why: 'nowhere to stand a foot yet' }]),
+  ]
+}
