@@ -27,8 +27,23 @@ type Shot = { name: string; path: string; width?: number; height?: number; dark?
 const shots: Shot[] = [
   { name: 'slipway', path: '/' },
   { name: 'brief', path: `${job('Pole')}/brief` },
-  { name: 'measure', path: `${job('Basket')}/measure?sheet=bed`, before: async (p) => { await p.getByLabel('Width inside at the rear', { exact: true }).focus() } },
-  { name: 'measure-360', path: `${job('Basket')}/measure?sheet=bed`, width: 360, height: 760, before: async (p) => { await p.getByLabel('Width inside at the front', { exact: true }).focus(); await p.waitForTimeout(300) } },
+  {
+    name: 'measure',
+    path: `${job('Basket')}/measure?sheet=bed`,
+    before: async (p) => {
+      await p.getByLabel('Width inside at the rear', { exact: true }).focus()
+    },
+  },
+  {
+    name: 'measure-360',
+    path: `${job('Basket')}/measure?sheet=bed`,
+    width: 360,
+    height: 760,
+    before: async (p) => {
+      await p.getByLabel('Width inside at the front', { exact: true }).focus()
+      await p.waitForTimeout(300)
+    },
+  },
   { name: 'layout', path: `${job('Pole')}/layout` },
   {
     name: 'layout-3d',

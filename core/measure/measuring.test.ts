@@ -42,6 +42,8 @@ describe('readings of one quantity', () => {
     expect(stateOfMeasure(withReading(chosen, tape(1500)))).toBe('conflict') // a new reading opens the question again
     expect([withoutReading(s, 1).value, stateOfMeasure(withoutReading(s, 1))]).toEqual([1565, 'single'])
   })
+  test('a maker’s figure counts as the first reading: a tape that disagrees by 30 is flagged', () =>
+    expect(stateOfMeasure(withReading(sourcedValue(3660, 'maker'), tape(3690)))).toBe('conflict'))
   test('an assumption gives way to the first reading; a copy for another vehicle is assumptions all through', () => {
     expect(withReading(sourcedValue(1500, 'assumed'), tape(1565))).toMatchObject({ value: 1565, method: 'tape' })
     expect(toMeasureAgain(sourcedValue(1500, 'tape'), 'Tall long van')).toMatchObject({
@@ -109,15 +111,19 @@ describe('two people on one job', () => {
     vehicle: withMeasure(base.vehicle, quantityOf(id)!, withReading(measureOf(base.vehicle, quantityOf(id)!), reading)),
   })
   test('one measures the roof, the other the doors: both are kept', () => {
-    const { merged, clashes } = mergeChanges(base, measuredBy('roof.crown', tape(22)), measuredBy('sides.doorSwing', tape(910)))
+    const { merged, clashes } = mergeChanges(
+      base,
+      measuredBy('sides.slidingRailHeight', tape(22)),
+      measuredBy('sides.doorHingeX', tape(910)),
+    )
     expect(clashes).toEqual([])
     const { measures } = (merged as typeof base).vehicle
-    expect([measures['roof.crown'].value, measures['sides.doorSwing'].value]).toEqual([22, 910])
+    expect([measures['sides.slidingRailHeight'].value, measures['sides.doorHingeX'].value]).toEqual([22, 910])
   })
   test('both take the same length: both readings are kept; a title changed twice must be asked', () => {
     const merge = mergeChanges(base, measuredBy('wheelbaseMm', tape(3661)), measuredBy('wheelbaseMm', tape(3690)))
     const { readings } = (merge.merged as typeof base).vehicle.wheelbaseMm
-    expect([readings.map((r) => r.value).sort(), merge.clashes]).toEqual([[3661, 3690], []])
+    expect([readings.map((r) => r.value).sort(), merge.clashes]).toEqual([[3660, 3661, 3690], []])
     expect(stateOfMeasure((merge.merged as typeof base).vehicle.wheelbaseMm)).toBe('conflict')
     expect(mergeChanges(base, { ...base, title: 'a' }, { ...base, title: 'b' }).clashes).toEqual(['title'])
   })

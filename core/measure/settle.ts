@@ -38,9 +38,10 @@ export const stateSays: Record<MeasureState, string> = {
  * quantity is in conflict. An assumed value gives way to the first real reading.
  */
 export function withReading(s: Sourced, reading: Reading): Sourced {
-  const readings = [...s.readings, reading].slice(-40)
+  const held = s.readings.length === 0 && s.value !== null && s.method !== 'assumed' ? [asReading(s, s.value)] : s.readings
+  const readings = [...held, reading].slice(-40)
   const summary = summariseReadings(readings)
-  const first = s.value === null || s.method === 'assumed' || s.readings.length === 0
+  const first = s.value === null || s.method === 'assumed'
   const value = summary?.agree ? summary.mean : first ? reading.value : s.value
   const taken =
     first || summary?.agree
@@ -48,6 +49,16 @@ export function withReading(s: Sourced, reading: Reading): Sourced {
       : {}
   return { ...s, ...taken, readings, value, reason: '', step: null }
 }
+
+/** A figure that was there before anyone took a second one counts as the first reading. */
+const asReading = (s: Sourced, value: number): Reading => ({
+  value,
+  typed: '',
+  tolerance: s.tolerance ?? usualTolerance[s.method],
+  method: s.method,
+  who: s.source.slice(0, 80),
+  at: s.date,
+})
 
 /** One reading stands, with the reason why; the others are kept. */
 export function chooseReading(s: Sourced, index: number, reason: string): Sourced {

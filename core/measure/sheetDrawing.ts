@@ -48,7 +48,10 @@ export function drawMeasuringSheet(sheet: MeasuringSheet, vehicle: Vehicle, unit
         kind: 'text',
         layer: 'dimension',
         ref,
-        at: across ? { x: (from.x + to.x) / 2, y: from.y + 10 } : { x: from.x + 8, y: (from.y + to.y) / 2 },
+        // long lines cross in the middle of a drawing: their figures stand nearer one end
+        at: across
+          ? { x: from.x + (to.x - from.x) * (to.x - from.x > 500 ? 0.22 : 0.5), y: from.y + 10 }
+          : { x: from.x + 8, y: from.y + (to.y - from.y) * (to.y - from.y > 200 ? 0.36 : 0.5) },
         text,
         anchor: across ? 'middle' : 'start',
       },

@@ -196,7 +196,7 @@ export const measuringSheets: MeasuringSheet[] = [
       q('bed.betweenArches', 'Between the wheel arches', 'inside', p(490, 150), p(490, 410)),
       q('bed.railWidth', 'Width of the rail', 'outside', p(200, 480), p(200, 520)),
       q('bed.lip', 'Lip under the rail', 'inside', p(260, 480), p(260, 510)),
-      q('bed.wallHeight', 'Floor to top of rail', 'as it stands', p(-90, 40), p(-90, 520)),
+      q('bed.wallHeight', 'Floor to top of rail', 'as it stands', p(-150, 40), p(-150, 520)),
       q('bed.pocketFirst', 'Front edge to first stake pocket', 'from the front edge', p(860, 540), p(1000, 540)),
       q('bed.pocketPitch', 'Stake pocket to the next', 'centre to centre', p(500, 540), p(860, 540)),
     ],

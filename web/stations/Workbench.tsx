@@ -5,7 +5,19 @@ import { DrawingPane } from '../drawing/DrawingPane'
 import { TideGauge } from '../limits/TideGauge'
 
 /** Inputs on one side, the drawing in the middle and largest, the tide gauge on the other side; one below the other where it is narrow. */
-export function Workbench({ job, inputs, below, middle }: { job: Job; inputs: ReactNode; below?: ReactNode; middle?: ReactNode }) {
+export function Workbench({
+  job,
+  inputs,
+  below,
+  middle,
+  stick,
+}: {
+  job: Job
+  inputs: ReactNode
+  below?: ReactNode
+  middle?: ReactNode
+  stick?: boolean
+}) {
   return (
     <Box
       sx={{
@@ -29,6 +41,8 @@ export function Workbench({ job, inputs, below, middle }: { job: Job; inputs: Re
           display: 'flex',
           flexDirection: 'column',
           order: { xs: 0, md: 1 },
+          // on a phone the drawing stays in sight while the fields below it are filled
+          ...(stick ? { position: { xs: 'sticky', md: 'static' }, top: 0, zIndex: 2 } : {}),
           height: { xs: middle ? 'auto' : 420, md: 'auto' },
         }}
       >
@@ -45,7 +59,7 @@ export function Workbench({ job, inputs, below, middle }: { job: Job; inputs: Re
           borderLeft: { md: 1 },
           borderColor: 'divider',
           bgcolor: 'background.paper',
-          order: { xs: 1, md: 2 },
+          order: { xs: stick ? 3 : 1, md: 2 },
           overflow: 'hidden',
           height: { xs: 420, md: 'auto' },
         }}

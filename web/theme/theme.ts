@@ -151,6 +151,19 @@ export function themeOf(name: LookName): Theme {
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, fontSize: '0.76rem' } } },
       MuiSelect: { defaultProps: { size: 'small' } },
       MuiToggleButton: { styleOverrides: { root: { color: look.inks.quiet, '&.Mui-selected': { color: look.ink } } } },
+      MuiAlert: {
+        styleOverrides: {
+          root: { border: `1px solid ${look.inks.line}`, backgroundColor: look.raised, color: look.ink, borderLeftWidth: 4 },
+        },
+        variants: (
+          [
+            ['info', look.inks.waterDeep],
+            ['success', look.inks.clear],
+            ['warning', look.inks.near],
+            ['error', look.inks.signal],
+          ] as const
+        ).map(([severity, colour]) => ({ props: { severity }, style: { borderLeftColor: colour } })),
+      },
       MuiTooltip: { defaultProps: { enterDelay: 500 } },
       MuiTableCell: {
         styleOverrides: {

@@ -52,7 +52,7 @@ export default function MeasureStation() {
     </>
   )
   const middle = sheet ? (
-    <Box sx={{ display: 'grid', height: { xs: 300, md: '100%' }, gridTemplateRows: small ? '1fr' : '58fr 42fr' }}>
+    <Box sx={{ display: 'grid', height: { xs: 235, md: '100%' }, gridTemplateRows: small ? '1fr' : '58fr 42fr' }}>
       <Box sx={{ minHeight: 0, borderBottom: 1, borderColor: 'divider' }}>
         <MeasuringSheetView job={job} sheet={sheet} />
       </Box>
@@ -63,5 +63,5 @@ export default function MeasureStation() {
       )}
     </Box>
   ) : undefined
-  return <Workbench job={job} inputs={inputs} middle={middle} />
+  return <Workbench job={job} inputs={inputs} middle={middle} stick={sheet !== null} />
 }
