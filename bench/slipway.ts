@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { demoJobs } from '../core/job/demoJobs'
+import { VERDICT_VERSION } from '../server/jobs/verdict'
 import { openStore } from '../server/keeping/openStore'
 import { serve } from '../server/serve'
 
@@ -10,7 +11,7 @@ export async function slipwayBench(): Promise<string[][]> {
   const folder = mkdtempSync(join(tmpdir(), 'tideline-bench-'))
   const database = join(folder, 'shop.sqlite')
   const db = await openStore(database)
-  await db.raw('pragma user_version = 1')
+  await db.raw(`pragma user_version = ${VERDICT_VERSION}`)
   const now = new Date().toISOString()
   for (let at = 0; at < 5000; at += 100) {
     const rows = Array.from({ length: 100 }, (_, i) => {

@@ -38,6 +38,8 @@ export type Mount = {
   id: string
   mark: string
   kind: MountKind
+  /** the vehicle's mount line it stands on */
+  lineId: string
   memberId: string
   side: 'left' | 'right'
   place: Vec3

@@ -2,6 +2,10 @@
 const PRICES: [RegExp, number][] = [
   [/^Bolt M6/, 90],
   [/^Bolt M8/, 140],
+  [/^Bolt M10/, 190],
+  [/^Bolt M12/, 260],
+  [/^wedge/, 480],
+  [/^pin and clip/, 900],
   [/^Lock nut/, 35],
   [/^End cap/, 60],
   [/^T-nut/, 220],

@@ -1,5 +1,16 @@
 /** The ways a crossbar foot holds on to a roof. Mass and price of one foot are the shop's own figures. */
-export const mountKinds = ['gutter', 'rail', 'point', 'track', 'through-bolt'] as const
+export const mountKinds = [
+  'gutter',
+  'rail',
+  'point',
+  'track',
+  'through-bolt',
+  'stake pocket',
+  'bed-rail lip',
+  'floor screw',
+  'receiver',
+  'collar',
+] as const
 export type MountKind = (typeof mountKinds)[number]
 
 export type FootType = {
@@ -64,5 +75,55 @@ export const footTypes: Record<MountKind, FootType> = {
     extras: ['backing plate 80 × 80 × 4', 'gasket', 'sealant'],
     caution:
       'Find lamps, wiring and airbags behind the headlining before drilling; have the roof strength of drilled points judged by the body maker or an engineer.',
+  },
+  'stake pocket': {
+    kind: 'stake pocket',
+    name: 'Stake-pocket post with wedge',
+    massKg: 1.6,
+    priceMinor: 3100,
+    bolt: 'M10 × 60',
+    boltsPerFoot: 1,
+    extras: ['wedge'],
+    caution: null,
+  },
+  'bed-rail lip': {
+    kind: 'bed-rail lip',
+    name: 'Clamp under the bed-rail lip',
+    massKg: 0.9,
+    priceMinor: 2400,
+    bolt: 'M8 × 40',
+    boltsPerFoot: 2,
+    extras: ['clamp band'],
+    caution: 'A lip of thin sheet bends open: clamp over its whole width, not at one point.',
+  },
+  'floor screw': {
+    kind: 'floor screw',
+    name: 'Foot screwed into a rib or panel',
+    massKg: 0.5,
+    priceMinor: 1500,
+    bolt: 'M8 × 30',
+    boltsPerFoot: 4,
+    extras: ['backing plate 80 × 80 × 4', 'sealant'],
+    caution: 'Find tank, lines and wiring under the floor before drilling.',
+  },
+  receiver: {
+    kind: 'receiver',
+    name: 'Receiver tongue with pin',
+    massKg: 4.2,
+    priceMinor: 8900,
+    bolt: 'M12 × 80',
+    boltsPerFoot: 1,
+    extras: ['pin and clip'],
+    caution: 'Lamps and number plate must stay seen: follow local rules.',
+  },
+  collar: {
+    kind: 'collar',
+    name: 'Collar on a tube',
+    massKg: 0.6,
+    priceMinor: 1900,
+    bolt: 'M8 × 35',
+    boltsPerFoot: 2,
+    extras: ['clamp band'],
+    caution: null,
   },
 }

@@ -1,4 +1,5 @@
-import type { Vehicle } from '../vehicle/vehicle'
+import { radians } from '../quantity/units'
+import type { Body, Vehicle } from '../vehicle/vehicle'
 import { box, type Entity, type Layer, type Point, type ViewName } from './sheet'
 
 const WHEEL_RADIUS_MM = 340 // drawn size only: no figure is taken from it
@@ -41,19 +42,24 @@ export function vehicleOutline(vehicle: Vehicle, view: ViewName): Entity[] {
           { x: roof.from, y: roof.widthRear / 2 },
         ],
       },
-      ...planLines(vehicle.body, rear, front, width, roof),
+      ...planLines(vehicle, rear, front, width, roof),
     ]
   }
   if (view === 'side') {
     const layer = guessed('lengthMm', 'rearOverhangMm', 'heightMm')
+    const silhouette: Entity[] = vehicle.bodies.length
+      ? vehicle.bodies.flatMap((b) => bodySide(b, front))
+      : [
+          {
+            kind: 'polygon',
+            layer,
+            closed: true,
+            dashed: layer === 'assumed',
+            points: sideBody(vehicle.body, rear, front, roof.z, roof.from, roof.to),
+          },
+        ]
     return [
-      {
-        kind: 'polygon',
-        layer,
-        closed: true,
-        dashed: layer === 'assumed',
-        points: sideBody(vehicle.body, rear, front, roof.z, roof.from, roof.to),
-      },
+      ...silhouette,
       ...[0, base].map(
         (x): Entity => ({
           kind: 'circle',
@@ -114,9 +120,11 @@ function roofOf(vehicle: Vehicle, rear: number, front: number, width: number, he
 }
 
 /** The foot of the screen, and behind a cab the edge of the bed: a likeness, so that front and rear are told at a glance. */
-function planLines(body: Vehicle['body'], rear: number, front: number, width: number, roof: { from: number; to: number }): Entity[] {
-  const screen = roof.to + (front - roof.to) * 0.62
-  const bed = body === 'pickup' || body === 'truck'
+function planLines(vehicle: Vehicle, rear: number, front: number, width: number, roof: { from: number; to: number }): Entity[] {
+  const cab = vehicle.bodies.find((b) => b.kind === 'cab')
+  const roofEnd = cab?.toXMm ?? roof.to
+  const screen = roofEnd + (front - roofEnd) * 0.62
+  const bed = vehicle.bodies.length === 0 && (vehicle.body === 'pickup' || vehicle.body === 'truck')
   return [
     {
       kind: 'polygon',
@@ -129,6 +137,26 @@ function planLines(body: Vehicle['body'], rear: number, front: number, width: nu
         { x: screen - 120, y: width * 0.44 },
       ],
     },
+    ...vehicle.bodies
+      .filter((b) => b.kind !== 'cab')
+      .map(
+        (b): Entity => ({
+          kind: 'polygon',
+          layer: 'vehicle',
+          closed: true,
+          points: box({ x: b.fromXMm, y: -b.widthMm / 2 }, { x: b.toXMm, y: b.widthMm / 2 }),
+        }),
+      ),
+    ...(cab
+      ? [
+          {
+            kind: 'polygon',
+            layer: 'vehicle',
+            closed: true,
+            points: box({ x: cab.fromXMm, y: -cab.widthMm * 0.38 }, { x: cab.toXMm, y: cab.widthMm * 0.38 }),
+          } as Entity,
+        ]
+      : []),
     ...(bed
       ? [
           {
@@ -139,6 +167,52 @@ function planLines(body: Vehicle['body'], rear: number, front: number, width: nu
           } as Entity,
         ]
       : []),
+  ]
+}
+
+/** One body from the side; a hinged one with the arc its far end swings through. */
+function bodySide(b: Body, front: number): Entity[] {
+  const layer: Layer = 'vehicle'
+  if (b.kind === 'cab') {
+    const bonnet = Math.min(b.topZMm * 0.55, 1150)
+    const screen = b.toXMm + (front - b.toXMm) * 0.55
+    return [
+      {
+        kind: 'polygon',
+        layer,
+        closed: true,
+        points: [
+          { x: b.fromXMm, y: b.bottomZMm },
+          { x: front, y: b.bottomZMm },
+          { x: front, y: bonnet * 0.82 },
+          { x: screen, y: bonnet },
+          { x: b.toXMm, y: b.topZMm },
+          { x: b.fromXMm, y: b.topZMm },
+        ],
+      },
+    ]
+  }
+  return [{ kind: 'polygon', layer, closed: true, points: box({ x: b.fromXMm, y: b.bottomZMm }, { x: b.toXMm, y: b.topZMm }) }, ...swing(b)]
+}
+
+/** The path of a hinged body's far end from shut to open, and where it stands open. */
+function swing(b: Body): Entity[] {
+  if (!b.hinge) return []
+  const { xMm, zMm, opensDeg } = b.hinge
+  const far = Math.abs(b.fromXMm - xMm) > Math.abs(b.toXMm - xMm) ? b.fromXMm : b.toXMm
+  const falls = Math.abs(far - xMm) < 50
+  const reach = falls ? b.topZMm - b.bottomZMm : Math.abs(far - xMm)
+  // a hatch hangs down when shut and opens rearwards; a cover lies level and its rear end rises
+  const at = (deg: number): Point => {
+    const a = radians(deg)
+    return falls
+      ? { x: xMm - reach * Math.sin(a), y: zMm - reach * Math.cos(a) }
+      : { x: xMm + Math.sign(far - xMm) * reach * Math.cos(a), y: zMm + reach * Math.sin(a) }
+  }
+  const points = Array.from({ length: 13 }, (_, i) => at((opensDeg * i) / 12))
+  return [
+    { kind: 'polygon', layer: 'obstacle', closed: false, dashed: true, points },
+    { kind: 'line', layer: 'obstacle', dashed: true, from: { x: xMm, y: zMm }, to: points[12] },
   ]
 }
 

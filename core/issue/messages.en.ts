@@ -15,6 +15,12 @@ const messages: Messages = {
   load_on_one_bar: (i) => `${i.item} rests on one bar only and can pivot on it: bring a second bar under it.`,
   load_tips: (i, mm) =>
     `${i.item} tips: its centre of mass at ${mm(i.centreXMm)} lies outside its supports, ${mm(i.fromMm)} to ${mm(i.toMm)}.`,
+  bridges_bodies: (i, mm) =>
+    `The rack would tie the ${i.one} to the ${i.other}, which ${i.movesMm === null ? 'move against each other by nobody knows how much' : `move against each other by ${mm(i.movesMm)}`}: it would tear its mounts or the skin. Stand all feet on one body.`,
+  load_near_body: (i, mm) =>
+    i.clearMm < 0
+      ? `${i.item} stands into the ${i.body} by ${mm(-i.clearMm)}: move it or raise the feet.`
+      : `${i.item} clears the ${i.body} by ${mm(i.clearMm)}; ${i.needMm === null ? 'how much the two bodies move is not known' : `they move against each other by ${mm(i.needMm)}`}: leave more air.`,
   loads_overlap: (i) => `${i.item} and ${i.other} take the same space: move one of them.`,
 }
 

@@ -4,6 +4,7 @@ import type { Brief } from '../brief/brief'
 import { centreOfMass } from '../brief/cargo'
 import { type Figure, figure, input } from '../figure/figure'
 import type { Rules } from '../rules/rules'
+import type { Vehicle } from '../vehicle/vehicle'
 
 export type LedgerRow = { name: string; least: number | null; most: number | null; basis: string; counts: 'driving' | 'parked' | 'both' }
 
@@ -47,12 +48,17 @@ export function massFigure(rows: LedgerRow[], when: 'driving' | 'parked'): Figur
 }
 
 /** Masses with places, for axles, height of the centre of mass and gross mass: all that counts while driving. */
-export function massesDriving(assembly: Assembly, brief: Brief): { name: string; massKg: number | null; xMm: number; zMm: number }[] {
+export function massesDriving(
+  assembly: Assembly,
+  brief: Brief,
+  vehicle: Vehicle,
+): { name: string; massKg: number | null; xMm: number; zMm: number }[] {
   const rack = assemblyMassKg(assembly)
   const xs = assembly.mounts.map((m) => m.place.x)
   const deck = assembly.deckZMm ?? 0
   return [
     ...(xs.length ? [{ name: 'Rack itself', massKg: rack, xMm: xs.reduce((s, x) => s + x, 0) / xs.length, zMm: deck }] : []),
+    ...vehicle.onBoard,
     ...brief.cargo
       .filter((c) => c.counts !== 'parked')
       .map((c) => {

@@ -61,7 +61,7 @@ export function vehicleLimits(assembly: Assembly, vehicle: Vehicle, brief: Brief
 }
 
 function weightLimits(assembly: Assembly, vehicle: Vehicle, brief: Brief, near: { nearRatio: number }): Limit[] {
-  const added = massesDriving(assembly, brief)
+  const added = massesDriving(assembly, brief, vehicle)
   const addedInputs = added.map((m, i) => input(`m${i + 1}`, `mass of ${m.name}`, m.massKg, 'kg'))
   const source = 'levers about the axles (statics)'
   const total = added.reduce((s, m) => s + (m.massKg ?? 0), 0)
@@ -189,7 +189,7 @@ export function stability(assembly: Assembly, vehicle: Vehicle, brief: Brief): {
   const own = (vehicle.kerbFrontKg.value ?? 0) + (vehicle.kerbRearKg.value ?? 0) + (vehicle.occupantsKg.value ?? 0)
   const T = vehicle.trackWidthMm.value ?? 0
   const h = vehicle.centreOfMassHeightMm.value ?? 0
-  const added = massesDriving(assembly, brief)
+  const added = massesDriving(assembly, brief, vehicle)
   const source = 'NHTSA static stability factor, SSF = T / 2h'
   const assumes = [
     ...assumed(vehicle, ['centreOfMassHeightMm', 'trackWidthMm', 'occupantsKg']),

@@ -26,6 +26,7 @@ const line: MountLine = {
   halfWidthRearMm: 700,
   halfWidthFrontMm: 700,
   zMm: 2300,
+  bodyId: null,
   pointsXMm: null,
 }
 

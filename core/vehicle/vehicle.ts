@@ -63,11 +63,45 @@ export const MountLineSchema = z
     halfWidthFrontMm: z.number().min(50).max(2000),
     /** height of the seat of the foot above ground */
     zMm: z.number().min(100).max(5000),
+    /** the body it stands on; null = the only one there is */
+    bodyId: z.string().max(40).nullable().default(null),
     /** fixed points along the line; null = anywhere between from and to */
     pointsXMm: z.array(z.number().min(-20_000).max(20_000)).max(200).nullable(),
   })
   .refine((m) => m.toXMm > m.fromXMm, { path: ['toXMm'], message: 'the front end must lie forward of the rear end: raise toXMm' })
 export type MountLine = z.infer<typeof MountLineSchema>
+
+/**
+ * One of the vehicle's bodies. Two that move against each other must not be tied together. `movesMm` = how far it moves against the cab as the
+ * frame twists, null = nobody knows, 0 = fixed to it. `hinge` = where it swings, level when shut, rear end up when open.
+ */
+export const BodySchema = z
+  .object({
+    id: z.string().min(1).max(40),
+    name: z.string().min(1).max(80),
+    kind: z.enum(['cab', 'bed', 'canopy', 'cover', 'box', 'tray']),
+    fromXMm: z.number().min(-20_000).max(20_000),
+    toXMm: z.number().min(-20_000).max(20_000),
+    bottomZMm: z.number().min(0).max(6000),
+    topZMm: z.number().min(0).max(6000),
+    widthMm: z.number().min(50).max(5000),
+    movesMm: z.number().min(0).max(500).nullable(),
+    hinge: z
+      .object({ xMm: z.number().min(-20_000).max(20_000), zMm: z.number().min(0).max(6000), opensDeg: z.number().min(1).max(180) })
+      .nullable()
+      .default(null),
+  })
+  .refine((b) => b.toXMm > b.fromXMm, { path: ['toXMm'], message: 'the front end must lie forward of the rear end: raise toXMm' })
+  .refine((b) => b.topZMm > b.bottomZMm, { path: ['topZMm'], message: 'the top must lie above the bottom: raise topZMm' })
+export type Body = z.infer<typeof BodySchema>
+
+/** Something on board before the rack: people, fuel, water, tools. kg and mm, x forward of the rear axle. */
+export const OnBoardSchema = z.object({
+  name: z.string().min(1, 'say what it is').max(80),
+  massKg: z.number().min(0).max(10_000).nullable(),
+  xMm: z.number().min(-20_000).max(20_000),
+  zMm: z.number().min(0).max(5000),
+})
 
 export const ObstacleSchema = z.object({
   name: z.string().min(1).max(80),
@@ -115,6 +149,10 @@ export const VehicleSchema = z.object({
   revision: z.number().int().min(1).max(1_000_000).default(1),
   mounts: z.array(MountLineSchema).max(20).default([]),
   obstacles: z.array(ObstacleSchema).max(40).default([]),
+  bodies: z.array(BodySchema).max(8).default([]),
+  onBoard: z.array(OnBoardSchema).max(40).default([]),
+  /** tyre sizes now and those thought of, as 235/65 R16 */
+  tyres: z.object({ now: z.string().max(30), next: z.string().max(30) }).default({ now: '', next: '' }),
 })
 export type Vehicle = z.infer<typeof VehicleSchema>
 export type SourcedKey = { [K in keyof Vehicle]: Vehicle[K] extends Sourced ? K : never }[keyof Vehicle]
@@ -145,7 +183,7 @@ export const vehicleFields: Field[] = [
   field('Ratings', 'mass', 'rearAxleKg', 'Rear axle limit'),
   field('Masses', 'mass', 'kerbFrontKg', 'Kerb mass on front axle'),
   field('Masses', 'mass', 'kerbRearKg', 'Kerb mass on rear axle'),
-  field('Masses', 'mass', 'occupantsKg', 'People and load inside'),
+  field('Masses', 'mass', 'occupantsKg', 'People and load inside, not listed below'),
 ]
 export const fieldLabel = (key: SourcedKey): string => vehicleFields.find((f) => f.key === key)?.label ?? key
 

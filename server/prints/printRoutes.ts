@@ -5,6 +5,7 @@ import { toDxf } from '../../core/drawing/toDxf'
 import { drawView } from '../../core/drawing/views'
 import { cutListCsv } from '../../core/exchange/csv'
 import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
+import { vehicleJsonSchema } from '../../core/exchange/vehicleFile'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { measuringSheets } from '../../core/measure/sheets'
@@ -141,9 +142,12 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
 
 export const schemaRoute = (): Router => {
   const routes = Router()
-  const schema = jobJsonSchema()
+  const [schema, vehicle] = [jobJsonSchema(), vehicleJsonSchema()]
   routes.get('/job.schema.json', (_request, response) => {
     response.json(schema)
+  })
+  routes.get('/vehicle.schema.json', (_request, response) => {
+    response.json(vehicle)
   })
   return routes
 }

@@ -153,6 +153,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
             halfWidthFrontMm: half,
             zMm: v.roofHeightMm.value ?? 1800,
             pointsXMm: null,
+            bodyId: v.bodies[0]?.id ?? null,
           },
         ],
       }
@@ -189,6 +190,17 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
               onChange={(kind) => set(i, { kind })}
             />
           </Box>
+          {vehicle.bodies.length > 0 && (
+            <Box sx={{ gridColumn: '1 / 3' }}>
+              <ChoiceInput
+                label="Stands on the body"
+                value={m.bodyId}
+                empty="not said"
+                options={vehicle.bodies.map((b) => ({ value: b.id, label: b.name }))}
+                onChange={(bodyId) => set(i, { bodyId })}
+              />
+            </Box>
+          )}
           <QuantityInput
             label="From, rear end"
             min={-20_000}

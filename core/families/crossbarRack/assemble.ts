@@ -46,6 +46,7 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
         id: `foot:${i}:${side}`,
         mark: `F${i + 1}${side === 'left' ? 'L' : 'R'}`,
         kind: line.kind,
+        lineId: line.id,
         memberId: `bar:${i}`,
         side,
         place: { x, y, z: line.zMm },
@@ -78,7 +79,7 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
     ...(mounts.length
       ? [
           { name: `Bolt ${foot.bolt} stainless`, quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
-          { name: 'Lock nut M8', quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
+          { name: `Lock nut ${foot.bolt.split(' ')[0]}`, quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
           ...foot.extras.map((name) => ({ name, quantity: mounts.length, for: foot.name })),
         ]
       : []),

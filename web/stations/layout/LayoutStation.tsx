@@ -3,6 +3,7 @@ import { useJob } from '../../job/jobStore'
 import { Workbench } from '../Workbench'
 import { BarPositions } from './BarPositions'
 import { CargoPlaces } from './CargoPlaces'
+import { Clearances } from './Clearances'
 import { CompareProfiles } from './CompareProfiles'
 import { Issues } from './Issues'
 import { RackForm } from './RackForm'
@@ -20,6 +21,7 @@ export default function LayoutStation() {
           <BarPositions job={job} />
           <RackForm job={job} />
           <CompareProfiles job={job} />
+          <Clearances job={job} />
           <CargoPlaces job={job} />
         </Box>
       }

@@ -7,6 +7,8 @@ import { measuringSheets } from '../../../core/measure/sheets'
 import type { Vehicle } from '../../../core/vehicle/vehicle'
 import { DrawingPane } from '../../drawing/DrawingPane'
 import { editJob, useJob } from '../../job/jobStore'
+import { BodiesForm } from '../../vehicle/BodiesForm'
+import { OnBoardForm } from '../../vehicle/OnBoardForm'
 import { MountsForm, RatingsForm } from '../../vehicle/VehicleForm'
 import { Group } from '../Group'
 import { Workbench } from '../Workbench'
@@ -35,8 +37,18 @@ export default function MeasureStation() {
       <ShelfVehicle job={job} />
       <SheetList job={job} at={sheet ? sheet.id : at} go={(to) => setParams({ sheet: to }, { replace: true })} />
       {sheet && <SheetForm job={job} sheet={sheet} />}
-      {at === 'ratings' && <RatingsForm vehicle={job.vehicle} onChange={change} />}
-      {at === 'mounts' && <MountsForm vehicle={job.vehicle} onChange={change} />}
+      {at === 'ratings' && (
+        <>
+          <OnBoardForm vehicle={job.vehicle} onChange={change} />
+          <RatingsForm vehicle={job.vehicle} onChange={change} />
+        </>
+      )}
+      {at === 'mounts' && (
+        <>
+          <MountsForm vehicle={job.vehicle} onChange={change} />
+          <BodiesForm vehicle={job.vehicle} onChange={change} />
+        </>
+      )}
       <DevicePanel job={job} />
       <Group title="On paper">
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>

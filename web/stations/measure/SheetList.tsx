@@ -54,7 +54,7 @@ export function SheetList({ job, at, go }: { job: Job; at: string; go: (id: stri
           return row(s.id, s.title, wrong ? `▲ ${wrong} contradict` : `${taken} of ${s.quantities.length}`, wrong > 0)
         })}
         {row('ratings', 'Ratings and masses', '', false)}
-        {row('mounts', 'Mounts and obstacles', `${job.vehicle.mounts.length} and ${job.vehicle.obstacles.length}`, false)}
+        {row('mounts', 'Mounts, obstacles, bodies', `${job.vehicle.mounts.length} and ${job.vehicle.obstacles.length}`, false)}
       </Box>
     </Group>
   )

@@ -1,0 +1,148 @@
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import IconButton from '@mui/material/IconButton'
+import Switch from '@mui/material/Switch'
+import type { Body, Vehicle } from '../../core/vehicle/vehicle'
+import { ChoiceInput } from '../quantity/ChoiceInput'
+import { QuantityInput } from '../quantity/QuantityInput'
+import { TextInput } from '../quantity/TextInput'
+import { Group } from '../stations/Group'
+
+const kinds = (['cab', 'bed', 'canopy', 'cover', 'box', 'tray'] as const).map((value) => ({ value, label: value }))
+
+/** The bodies of a vehicle, how far each moves against the cab, and the hinge it swings on. */
+export function BodiesForm({ vehicle, onChange }: { vehicle: Vehicle; onChange: (change: (v: Vehicle) => Vehicle) => void }) {
+  const set = (i: number, patch: Partial<Body>) =>
+    onChange((v) => ({ ...v, bodies: v.bodies.map((b, k) => (k === i ? { ...b, ...patch } : b)) }))
+  const add = () =>
+    onChange((v) => {
+      let n = v.bodies.length + 1
+      while (v.bodies.some((b) => b.id === `body-${n}`)) n++
+      const last = v.bodies.length === 0
+      return {
+        ...v,
+        bodies: [
+          ...v.bodies,
+          {
+            id: `body-${n}`,
+            name: last ? 'Cab' : 'Bed',
+            kind: last ? 'cab' : 'bed',
+            fromXMm: last ? 800 : -1200,
+            toXMm: last ? 2200 : 760,
+            bottomZMm: 420,
+            topZMm: last ? (v.heightMm.value ?? 1800) : 1040,
+            widthMm: v.widthMm.value ?? 1860,
+            movesMm: last ? 0 : null,
+            hinge: null,
+          },
+        ],
+      }
+    })
+  return (
+    <Group
+      title="Bodies that move against each other"
+      action={
+        <Button onClick={add} disabled={vehicle.bodies.length >= 8}>
+          Add
+        </Button>
+      }
+    >
+      {vehicle.bodies.length === 0 && (
+        <Box sx={{ fontSize: 14, color: 'text.secondary' }}>
+          One body. Add cab, bed, canopy or cover where the vehicle has more: a rack must stand on one of them only.
+        </Box>
+      )}
+      {vehicle.bodies.map((b, i) => (
+        <Box
+          key={b.id}
+          sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)', border: 1, borderColor: 'divider', p: 1 }}
+        >
+          <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5 }}>
+            <TextInput label="Name" value={b.name} required="give it a name" maxLength={80} onChange={(name) => set(i, { name })} />
+            <IconButton
+              aria-label={`Remove ${b.name}`}
+              onClick={() => onChange((v) => ({ ...v, bodies: v.bodies.filter((_, k) => k !== i) }))}
+              sx={{ fontSize: 18 }}
+            >
+              ×
+            </IconButton>
+          </Box>
+          <ChoiceInput label="Kind" value={b.kind} options={kinds} onChange={(kind) => set(i, { kind })} />
+          <QuantityInput
+            label="Moves against the cab"
+            optional
+            min={0}
+            max={500}
+            value={b.movesMm}
+            onChange={(movesMm) => set(i, { movesMm })}
+          />
+          <QuantityInput
+            label="Rear end, forward"
+            min={-20_000}
+            max={b.toXMm - 1}
+            value={b.fromXMm}
+            onChange={(v) => v !== null && set(i, { fromXMm: v })}
+          />
+          <QuantityInput
+            label="Front end, forward"
+            min={b.fromXMm + 1}
+            max={20_000}
+            value={b.toXMm}
+            onChange={(v) => v !== null && set(i, { toXMm: v })}
+          />
+          <QuantityInput
+            label="Bottom above ground"
+            min={0}
+            max={b.topZMm - 1}
+            value={b.bottomZMm}
+            onChange={(v) => v !== null && set(i, { bottomZMm: v })}
+          />
+          <QuantityInput
+            label="Top above ground"
+            min={b.bottomZMm + 1}
+            max={6000}
+            value={b.topZMm}
+            onChange={(v) => v !== null && set(i, { topZMm: v })}
+          />
+          <QuantityInput label="Width" min={50} max={5000} value={b.widthMm} onChange={(v) => v !== null && set(i, { widthMm: v })} />
+          <FormControlLabel
+            control={
+              <Switch
+                checked={b.hinge !== null}
+                onChange={(_, on) => set(i, { hinge: on ? { xMm: b.toXMm, zMm: b.topZMm, opensDeg: 45 } : null })}
+              />
+            }
+            label="Swings"
+          />
+          {b.hinge && (
+            <>
+              <QuantityInput
+                label="Hinge, forward"
+                min={-20_000}
+                max={20_000}
+                value={b.hinge.xMm}
+                onChange={(v) => v !== null && b.hinge && set(i, { hinge: { ...b.hinge, xMm: v } })}
+              />
+              <QuantityInput
+                label="Hinge above ground"
+                min={0}
+                max={6000}
+                value={b.hinge.zMm}
+                onChange={(v) => v !== null && b.hinge && set(i, { hinge: { ...b.hinge, zMm: v } })}
+              />
+              <QuantityInput
+                label="Opens by"
+                dimension="angle"
+                min={1}
+                max={180}
+                value={b.hinge.opensDeg}
+                onChange={(v) => v !== null && b.hinge && set(i, { hinge: { ...b.hinge, opensDeg: v } })}
+              />
+            </>
+          )}
+        </Box>
+      ))}
+    </Group>
+  )
+}
