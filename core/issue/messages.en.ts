@@ -21,6 +21,8 @@ const messages: Messages = {
     i.clearMm < 0
       ? `${i.item} stands into the ${i.body} by ${mm(-i.clearMm)}: move it or raise the feet.`
       : `${i.item} clears the ${i.body} by ${mm(i.clearMm)}; ${i.needMm === null ? 'how much the two bodies move is not known' : `they move against each other by ${mm(i.needMm)}`}: leave more air.`,
+  access_covered: (i, mm) =>
+    `${i.item} leaves ${mm(i.clearMm)} over the ${i.obstacle}, which needs ${mm(i.needMm)} to be opened or reached: move it.`,
   loads_overlap: (i) => `${i.item} and ${i.other} take the same space: move one of them.`,
 }
 

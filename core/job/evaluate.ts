@@ -10,7 +10,7 @@ import { carriedBy } from '../loads/carried'
 import type { CaseResult } from '../loads/shareLoads'
 import type { Rules } from '../rules/rules'
 import { supportOf } from '../spacing/spacing'
-import { bodyIssues } from '../vehicle/bodies'
+import { accessIssues, bodyIssues } from '../vehicle/bodies'
 import type { Job } from './job'
 
 export type Evaluation = {
@@ -37,7 +37,12 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
     feet: rack.feet,
     cases: rack.cases,
     ledger: rows,
-    issues: [...issues, ...cargoIssues(job, assembly), ...bodyIssues(assembly, job.vehicle, job.brief)],
+    issues: [
+      ...issues,
+      ...cargoIssues(job, assembly),
+      ...bodyIssues(assembly, job.vehicle, job.brief),
+      ...accessIssues(assembly, job.vehicle, job.brief),
+    ],
     limits: governingFirst([...vehicleLimits(assembly, job.vehicle, job.brief, rules), ...rack.limits]),
     rackMassKg: assemblyMassKg(assembly),
     moving: massFigure(rows, 'driving'),

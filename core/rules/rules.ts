@@ -18,6 +18,10 @@ export const RulesSchema = z.object({
   sagRatio: rule(150, 50, 500, 'Limits', 'Bar sag: span divided by', '', "shop's own"),
   defaultOverhangMm: rule(600, 0, 3000, 'Limits', 'Free overhang to assume when an item has no rule (0 = do not assume)', 'mm'),
 
+  flagBehindMm: rule(1000, 0, 5000, 'Road', 'Remind of flag rules from this far behind', 'mm'),
+  flagAheadMm: rule(0, 0, 5000, 'Road', 'Remind of rules from this far ahead', 'mm'),
+  tallMm: rule(3000, 1500, 6000, 'Road', 'Remind of a height plate from', 'mm'),
+
   bumpG: rule(2.0, 1, 6, 'Load cases', 'Road bump, downwards', 'g', "shop's own; static load included"),
   roughG: rule(3.0, 1, 8, 'Load cases', 'Rough track, downwards', 'g', "shop's own; static load included"),
   brakingG: rule(0.8, 0, 2, 'Load cases', 'Braking, forward', 'g', 'EN 12195-1:2010, table 2; 49 CFR 393.102'),

@@ -27,6 +27,7 @@ const line: MountLine = {
   halfWidthFrontMm: 700,
   zMm: 2300,
   bodyId: null,
+  misfit: [],
   pointsXMm: null,
 }
 

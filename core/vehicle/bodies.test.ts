@@ -3,9 +3,11 @@ import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { clearances } from '../measure/clearances'
+import { mountMisfit } from '../measure/mountMisfit'
 import { defaultRules } from '../rules/rules'
 import { bodyIssues, movesApart } from './bodies'
 import { demoVehicles } from './demoVehicles'
+import { roadPrompts } from './roadPrompts'
 
 const on = (vehicleId: string, barXMm: number[], xMm: number): Job => {
   const vehicle = demoVehicles.find((v) => v.id === vehicleId)!
@@ -55,4 +57,43 @@ test('a gap of 85 with errors 2, 5, 2, 1, 1 is 74 at worst and 85 − √35 = 79
   const fan = clearances(evaluate(job, defaultRules).assembly, job.vehicle, job.brief).find((c) => c.name === 'Bar over the roof fan')!
   expect([fan.nominalMm, fan.worstMm]).toEqual([85, 74])
   expect(fan.likelyMm).toBeCloseTo(85 - Math.sqrt(35), 6)
+})
+
+test('six fixed points, one 3 mm too far forward: every M8 foot wants 8 + 2·(1.5 + 0.5) = 12 mm at most, and unmeasured is not answered', () => {
+  const [line] = demoVehicles[1].mounts
+  expect(mountMisfit(line, 0.5)).toBeNull()
+  const fit = mountMisfit(
+    {
+      ...line,
+      misfit: line.pointsXMm!.flatMap((_, i) => [
+        { alongMm: i === 1 ? 3 : 0, acrossMm: 0 },
+        { alongMm: 0, acrossMm: 0 },
+      ]),
+    },
+    0.5,
+  )!
+  expect(fit.worstMm).toBeLessThanOrEqual(1.5 + 1e-6) // a shift by half would do; a small turn may do better
+  expect(fit.holeMm).toBeCloseTo(8 + 2 * (fit.worstMm + 0.5), 9)
+})
+
+test('a case over a hatch that needs 450 to open is named; beside it nothing is said', () => {
+  const job = demoJobs[3] // hatch at 630, 240 long; deck 2290 + 140 + 30 = 2460 leaves 60 over it
+  const over = { ...job, brief: { ...job.brief, cargo: [{ ...job.brief.cargo[1], xMm: 630, yMm: 0 }] } }
+  expect(evaluate(over, defaultRules).issues).toContainEqual(
+    expect.objectContaining({ code: 'access_covered', clearMm: 2460 - 2280 - 120, needMm: 450 }),
+  )
+  expect(codes(job)).not.toContain('access_covered')
+})
+
+test('a 6.2 m spar centred at 875 ends 2225 behind the axle: 935 past a rear end at 1290, under the 1000 that reminds; at 700 it reminds', () => {
+  const job = demoJobs[2]
+  const prompts = (xMm: number) =>
+    roadPrompts(
+      evaluate(job, defaultRules).assembly,
+      job.vehicle,
+      { ...job.brief, cargo: job.brief.cargo.map((c, i) => (i ? c : { ...c, xMm })) },
+      defaultRules,
+    ).map((p) => p.id)
+  expect(prompts(875)).not.toContain('behind.spar')
+  expect(prompts(700)).toContain('behind.spar')
 })

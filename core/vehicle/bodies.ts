@@ -12,6 +12,32 @@ const bodyOfMount = (vehicle: Vehicle, mountLineId: string): Body | null => {
   return vehicle.bodies.find((b) => b.id === id) ?? null
 }
 
+/** What must be opened or reached keeps the air it needs: cargo that counts while parked may not stand over it. */
+export function accessIssues(assembly: Assembly, vehicle: Vehicle, brief: Brief): Issue[] {
+  const roof = vehicle.roofHeightMm.value
+  const deck = assembly.deckZMm
+  if (roof === null || deck === null) return []
+  return vehicle.obstacles.flatMap((o) =>
+    brief.cargo.flatMap((c, k): Issue[] => {
+      const over = Math.abs(c.xMm - o.xMm) < (c.lengthMm + o.lengthMm) / 2 && Math.abs(c.yMm - o.yMm) < (c.widthMm + o.widthMm) / 2
+      const clearMm = deck - (roof + o.heightMm)
+      return o.accessMm !== null && over && clearMm < o.accessMm
+        ? [
+            {
+              code: 'access_covered',
+              at: ['brief', 'cargo', k, 'xMm'],
+              fix: null,
+              item: c.name,
+              obstacle: o.name,
+              clearMm,
+              needMm: o.accessMm,
+            },
+          ]
+        : []
+    }),
+  )
+}
+
 /** The one-body rule: a rack stands on one body, and what it carries keeps clear of every other by what they move. */
 export function bodyIssues(assembly: Assembly, vehicle: Vehicle, brief: Brief): Issue[] {
   if (vehicle.bodies.length < 2) return []

@@ -63,6 +63,11 @@ export const MountLineSchema = z
     halfWidthFrontMm: z.number().min(50).max(2000),
     /** height of the seat of the foot above ground */
     zMm: z.number().min(100).max(5000),
+    /** how far each fixed hole is off its place, point by point, left then right; empty = not measured */
+    misfit: z
+      .array(z.object({ alongMm: z.number().min(-200).max(200), acrossMm: z.number().min(-200).max(200) }))
+      .max(400)
+      .default([]),
     /** the body it stands on; null = the only one there is */
     bodyId: z.string().max(40).nullable().default(null),
     /** fixed points along the line; null = anywhere between from and to */
@@ -104,6 +109,8 @@ export const OnBoardSchema = z.object({
 })
 
 export const ObstacleSchema = z.object({
+  /** must stay reachable: how much air it needs above it to open or be serviced; null = nothing opens */
+  accessMm: z.number().min(0).max(3000).nullable().default(null),
   name: z.string().min(1).max(80),
   xMm: z.number().min(-20_000).max(20_000),
   yMm: z.number().min(-5000).max(5000),

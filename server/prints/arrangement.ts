@@ -5,11 +5,13 @@ import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { missingFor } from '../../core/limits/limit'
 import { formatLength, trim, withUnit } from '../../core/quantity/formatQuantity'
+import type { Rules } from '../../core/rules/rules'
+import { roadPrompts } from '../../core/vehicle/roadPrompts'
 import { paintSheet } from './paintSheet'
 import { closePaper, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
 
 /** General arrangement: the three views with dimensions, then parts, limits and cautions. PDF bytes. */
-export function arrangementPdf(job: Job, result: Evaluation, title: Title): Promise<Buffer> {
+export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title: Title): Promise<Buffer> {
   const paper = openPaper(title)
   const [w, h] = [paper.page.width - 2 * MARGIN, paper.page.height]
   const view = (name: 'plan' | 'side' | 'rear') => drawView(name, result.assembly, job.vehicle, job.brief)
@@ -59,11 +61,11 @@ export function arrangementPdf(job: Job, result: Evaluation, title: Title): Prom
     MARGIN,
     y + 14,
   )
-  limitsPage(paper, job, result)
+  limitsPage(paper, job, result, rules)
   return closePaper(paper, title)
 }
 
-function limitsPage(paper: Paper, job: Job, result: Evaluation): void {
+function limitsPage(paper: Paper, job: Job, result: Evaluation, rules: Rules): void {
   paper.addPage()
   const shown = (value: number | null, unit: string) =>
     unit === 'mm'
@@ -95,7 +97,10 @@ function limitsPage(paper: Paper, job: Job, result: Evaluation): void {
     60,
     8.5,
   )
-  const cautions = [...new Set(result.limits.flatMap((l) => (l.caution ? [l.caution] : [])))]
+  const road = roadPrompts(result.assembly, job.vehicle, job.brief, rules).map((p) =>
+    p.text.replace(/\{([\d.]+)\}/g, (_, mm: string) => formatLength(Number(mm), job.units)),
+  )
+  const cautions = [...new Set(result.limits.flatMap((l) => (l.caution ? [l.caution] : []))), ...road]
   paper.font('bold').fontSize(10).fillColor(SIGNAL)
   for (const c of cautions) {
     y += 6

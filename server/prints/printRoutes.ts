@@ -69,7 +69,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   })
   routes.get('/:id/arrangement.pdf', async (request, response) => {
     const { job, revision } = await jobAt(jobs, request.params.id)
-    const bytes = await arrangementPdf(job, evaluate(job, await rules()), {
+    const bytes = await arrangementPdf(job, evaluate(job, await rules()), await rules(), {
       job: job.title,
       client: job.brief.clientName,
       sheet: 'General arrangement',

@@ -9,6 +9,7 @@ import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { TextInput } from '../quantity/TextInput'
 import { Group } from '../stations/Group'
+import { MisfitForm } from './MisfitForm'
 
 type Change = (change: (vehicle: Vehicle) => Vehicle) => void
 const today = () => new Date().toISOString().slice(0, 10)
@@ -153,6 +154,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
             halfWidthFrontMm: half,
             zMm: v.roofHeightMm.value ?? 1800,
             pointsXMm: null,
+            misfit: [],
             bodyId: v.bodies[0]?.id ?? null,
           },
         ],
@@ -242,6 +244,9 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
           <Box sx={{ gridColumn: '1 / 3' }}>
             <Points value={m.pointsXMm} onChange={(pointsXMm) => set(i, { pointsXMm })} />
           </Box>
+          <Box sx={{ gridColumn: '1 / 3' }}>
+            <MisfitForm line={m} onChange={(misfit) => set(i, { misfit })} />
+          </Box>
         </Box>
       ))}
       {!vehicle.mounts.length && <Box sx={{ fontSize: 14, color: 'text.secondary' }}>None yet: without one no bar can stand.</Box>}
@@ -287,7 +292,10 @@ function Obstacles({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }
           onClick={() =>
             onChange((v) => ({
               ...v,
-              obstacles: [...v.obstacles, { name: 'obstacle', xMm: 500, yMm: 0, lengthMm: 400, widthMm: 400, heightMm: 80 }],
+              obstacles: [
+                ...v.obstacles,
+                { name: 'obstacle', accessMm: null, xMm: 500, yMm: 0, lengthMm: 400, widthMm: 400, heightMm: 80 },
+              ],
             }))
           }
         >
@@ -315,6 +323,15 @@ function Obstacles({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }
           <QuantityInput label="Height" min={1} max={2000} value={o.heightMm} onChange={(v) => v !== null && set(i, { heightMm: v })} />
           <QuantityInput label="Length" min={1} max={10_000} value={o.lengthMm} onChange={(v) => v !== null && set(i, { lengthMm: v })} />
           <QuantityInput label="Width" min={1} max={5000} value={o.widthMm} onChange={(v) => v !== null && set(i, { widthMm: v })} />
+          <QuantityInput
+            label="Air to open or service"
+            optional
+            placeholder="none"
+            min={0}
+            max={3000}
+            value={o.accessMm}
+            onChange={(accessMm) => set(i, { accessMm })}
+          />
         </Box>
       ))}
     </Group>

@@ -9,13 +9,14 @@ import { moneyText } from '../../../core/cost/money'
 import { quote } from '../../../core/cost/quote'
 import { openItems } from '../../../core/job/openItems'
 import { stationNames } from '../../../core/job/stations'
+import { roadPrompts } from '../../../core/vehicle/roadPrompts'
 import { useShelf } from '../../api/queries'
 import { DrawingPane } from '../../drawing/DrawingPane'
 import { FigureValue } from '../../figure/Working'
 import { editJob, useJob } from '../../job/jobStore'
 import { useResult, useRules } from '../../job/useEvaluation'
 import { TextInput } from '../../quantity/TextInput'
-import { figureText, useUnits } from '../../quantity/units'
+import { figureText, useUnits, withLengths } from '../../quantity/units'
 import { usePlan } from '../cut/usePlan'
 import { Group } from '../Group'
 import { Workbench } from '../Workbench'
@@ -30,6 +31,7 @@ export default function HandOverStation() {
   const { plan, running } = usePlan(job, stock.data?.document, rules)
   if (!job || !id) return null
   const q = evaluation ? quote(evaluation.assembly, plan, job.brief, job.design.params.finish, rules) : null
+  const prompts = evaluation ? roadPrompts(evaluation.assembly, job.vehicle, job.brief, rules) : []
   const open = openItems(job, evaluation, (mm) => figureText(mm, 'mm', units)).filter((i) => i.weight === 'needed')
   const against = (label: string, minor: number | null) =>
     minor === null ? null : (
@@ -126,6 +128,18 @@ export default function HandOverStation() {
         Tide Line computes from the figures given and certifies nothing. Limits shown as not assessed are not passed. Follow local codes,
         and have what the law or the risk asks for signed by a licensed engineer before the vehicle goes on the road.
       </Typography>
+      {prompts.length > 0 && (
+        <Box sx={{ mb: 2.5 }}>
+          <Typography variant="h2" gutterBottom>
+            Ask the local rules
+          </Typography>
+          <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+            {prompts.map((p) => (
+              <li key={p.id}>{withLengths(p.text, units)}</li>
+            ))}
+          </Box>
+        </Box>
+      )}
       <Typography variant="h2" gutterBottom>
         Still open
       </Typography>
