@@ -162,6 +162,29 @@ describe('from plan to rack', () => {
   )
 })
 
+describe('photographs', () => {
+  test('a picture is kept with its job; what only calls itself one is refused; another job does not see it', async () => {
+    const { id } = await opened('Pole and case')
+    const other = (await opened('Spar carrier')).id
+    const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')
+    const kept = await http().post(`/api/jobs/${id}/photos?name=roof`).set('Content-Type', 'image/png').send(png)
+    expect([kept.status, kept.body.type]).toEqual([201, 'image/png'])
+    expect((await http().get(`/api/jobs/${id}/photos/${kept.body.id}`)).body).toEqual(png)
+    expect((await http().get(`/api/jobs/${other}/photos/${kept.body.id}`)).status).toBe(404)
+    expect(
+      (await http().post(`/api/jobs/${id}/photos?name=x`).set('Content-Type', 'image/png').send(Buffer.from('<svg onload=alert(1)>')))
+        .status,
+    ).toBe(422)
+    expect((await http().post(`/api/jobs/${id}/photos?name=x`).set('Content-Type', 'image/png').send(Buffer.alloc(4_100_000))).status).toBe(
+      413,
+    )
+    expect((await http().post(`/api/jobs/${id}/photos`).set('Content-Type', 'image/png').send(png)).status).toBe(422)
+    expect((await http().post(`/api/jobs/none/photos?name=x`).set('Content-Type', 'image/png').send(png)).status).toBe(404)
+    expect((await http().post(`/api/jobs/${id}/photos/${kept.body.id}/remove`)).status).toBe(200)
+    expect((await http().get(`/api/jobs/${id}/photos`)).body).toEqual([])
+  })
+})
+
 describe('bad input', () => {
   const routes: ['get' | 'post' | 'put', string][] = [
     ['get', '/api/jobs/none'],

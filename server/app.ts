@@ -9,6 +9,7 @@ import { answerFaults, refuse } from './http/faults'
 import { issuedStore } from './jobs/issuedStore'
 import { jobRoutes } from './jobs/jobRoutes'
 import { jobStore } from './jobs/jobStore'
+import { photoRoutes } from './photos/photoRoutes'
 import { printRoutes, schemaRoute } from './prints/printRoutes'
 import { shelfRoutes } from './shelves/shelfRoutes'
 import { shelfStore } from './shelves/shelfStore'
@@ -49,10 +50,12 @@ export function createApp({ db, workshop, webFolder, log, rulesChanged = () => u
       if (request.headers['content-type']?.includes('json') && tooDeep(text)) refuse(400, 'the body', 'JSON that is not nested so deep')
     },
   }
+  const [jobs, shelves] = [jobStore(db), shelfStore(db)]
+  // pictures are taken as bytes, before anything tries to read them as text
+  app.use('/api/jobs', photoRoutes(db, jobs))
   app.use('/api', express.json({ limit: MAX_FILE_BYTES, strict: false, ...utf8 }))
   app.use('/api', express.text({ limit: MAX_FILE_BYTES, type: ['text/*', 'application/octet-stream'], ...utf8 }))
 
-  const [jobs, shelves] = [jobStore(db), shelfStore(db)]
   app.get('/api/health', (_request, response) => {
     response.json({ ok: true })
   })

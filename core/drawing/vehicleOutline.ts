@@ -200,7 +200,7 @@ function swing(b: Body): Entity[] {
   if (!b.hinge) return []
   const { xMm, zMm, opensDeg } = b.hinge
   const far = Math.abs(b.fromXMm - xMm) > Math.abs(b.toXMm - xMm) ? b.fromXMm : b.toXMm
-  const falls = Math.abs(far - xMm) < 50
+  const falls = Math.abs(b.fromXMm - xMm) < 50
   const reach = falls ? b.topZMm - b.bottomZMm : Math.abs(far - xMm)
   // a hatch hangs down when shut and opens rearwards; a cover lies level and its rear end rises
   const at = (deg: number): Point => {

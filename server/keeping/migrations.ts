@@ -50,6 +50,20 @@ const steps: Step[] = [
       })
     },
   },
+  {
+    name: '002_photos',
+    up: async (db) => {
+      await db.schema.createTable('photos', (t) => {
+        t.text('id').primary()
+        t.text('job_id').notNullable().references('id').inTable('jobs').onDelete('CASCADE')
+        t.text('name').notNullable()
+        t.text('type').notNullable()
+        t.binary('bytes').notNullable()
+        t.text('at').notNullable()
+        t.index(['job_id'])
+      })
+    },
+  },
 ]
 
 export const migrationSource: Knex.MigrationSource<Step> = {

@@ -75,13 +75,7 @@ export function OnBoardForm({ vehicle, onChange }: Props) {
             >
               ×
             </IconButton>
-            <QuantityInput
-              label="Forward of rear axle"
-              min={-20_000}
-              max={20_000}
-              value={o.xMm}
-              onChange={(v) => v !== null && set(i, { xMm: v })}
-            />
+            <QuantityInput label="Forward" min={-20_000} max={20_000} value={o.xMm} onChange={(v) => v !== null && set(i, { xMm: v })} />
             <QuantityInput label="Above ground" min={0} max={5000} value={o.zMm} onChange={(v) => v !== null && set(i, { zMm: v })} />
           </Box>
         ))}
@@ -103,7 +97,7 @@ export function OnBoardForm({ vehicle, onChange }: Props) {
       </Group>
       <Group title="Tyres" columns={2}>
         {tyre('now', 'Tyres now')}
-        {tyre('next', 'Others thought of')}
+        {tyre('next', 'Next tyres')}
       </Group>
       {rise !== null && (
         <Typography variant="body2" sx={{ mb: 2 }}>

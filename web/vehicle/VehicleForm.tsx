@@ -306,9 +306,9 @@ function Obstacles({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }
       {vehicle.obstacles.map((o, i) => (
         <Box
           key={i}
-          sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(3, minmax(0,1fr))', border: 1, borderColor: 'divider', p: 1 }}
+          sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(2, minmax(0,1fr))', border: 1, borderColor: 'divider', p: 1 }}
         >
-          <Box sx={{ gridColumn: '1 / 4', display: 'flex', gap: 0.5 }}>
+          <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5 }}>
             <TextInput label="What" value={o.name} required="say what it is" maxLength={80} onChange={(name) => set(i, { name })} />
             <IconButton
               aria-label={`Remove ${o.name}`}
