@@ -64,3 +64,42 @@ test('two people measure one vehicle: both readings are kept without a question'
   await other.goto(page.url())
   await expect(other.getByRole('textbox', { name: 'Crown: middle above the edge', exact: true })).toHaveValue('22')
 })
+
+test('a photograph is scaled and traced: the side of a shaky square fills the field in hand with its deviation', async ({ page }) => {
+  await openDemoJob(page, 'Spar carrier', 'measure?sheet=rear-end')
+  const plain = await page.evaluate(async () => {
+    const canvas = document.createElement('canvas')
+    canvas.width = 800
+    canvas.height = 600
+    canvas.getContext('2d')?.fillRect(100, 100, 400, 300)
+    const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'))
+    return [...new Uint8Array((await blob?.arrayBuffer()) ?? new ArrayBuffer(0))]
+  })
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Add a photograph' }).click()
+  await (await chooser).setFiles({ name: 'tailgate.png', mimeType: 'image/png', buffer: Buffer.from(plain) })
+  const plate = page.getByRole('textbox', { name: 'Number plate, width', exact: true })
+  await plate.focus()
+  await page.getByRole('button', { name: 'Trace tailgate.png' }).click()
+  const picture = page.getByRole('img', { name: 'Traced points' })
+  const box = await picture.boundingBox()
+  if (!box) throw new Error('the picture is not shown')
+  const at = (x: number, y: number) => picture.click({ position: { x: (x / 800) * box.width, y: (y / 600) * box.height } })
+  await at(100, 100)
+  await at(500, 100) // 400 units = 20 in: 1.27 mm a unit
+  await type(page.getByRole('textbox', { name: 'Real length between the two points' }), '20')
+  for (const [x, y] of [
+    [100, 100],
+    [300, 101],
+    [500, 100],
+    [500, 400],
+    [100, 401],
+  ] as const)
+    await at(x, y)
+  await expect(page.getByText(/^1: (19 1[3-5]|20)/)).toBeVisible()
+  await page.getByRole('button', { name: 'Use side 1' }).click()
+  await page.getByRole('button', { name: 'Keep the outline' }).click()
+  await expect(plate).toHaveValue(/^(19 1[3-5]\/16|19 7\/8|20)/)
+  await expect(page.getByText('1 traced')).toBeVisible()
+  await saved(page)
+})

@@ -41,6 +41,7 @@ export const demoVehicles: Vehicle[] = [
       { name: 'fuel, 80 l', massKg: 67, xMm: 1500, zMm: 450 },
       { name: 'water tank', massKg: 90, xMm: -300, zMm: 700 },
     ],
+    traces: [],
     tyres: { now: '235/65 R16', next: '' },
     bodies: [],
     measures: taped({
@@ -102,6 +103,7 @@ export const demoVehicles: Vehicle[] = [
     frontAxleKg: maker(1550),
     rearAxleKg: maker(1600),
     onBoard: [],
+    traces: [],
     tyres: { now: '', next: '' },
     bodies: [],
     measures: {},
@@ -148,6 +150,7 @@ function furtherVehicles(): Vehicle[] {
       footUpKg: maker(30),
       kerbRearKg: weighed(985),
       onBoard: [],
+      traces: [],
       tyres: { now: '', next: '' },
       bodies: [
         {
@@ -233,6 +236,7 @@ function furtherVehicles(): Vehicle[] {
       footUpKg: maker(25),
       kerbRearKg: weighed(948),
       onBoard: [],
+      traces: [],
       tyres: { now: '', next: '' },
       bodies: [
         {
@@ -329,6 +333,7 @@ function furtherVehicles(): Vehicle[] {
       frontAxleKg: maker(1750),
       rearAxleKg: maker(2700),
       onBoard: [],
+      traces: [],
       tyres: { now: '', next: '' },
       bodies: [
         {
@@ -415,6 +420,7 @@ function furtherVehicles(): Vehicle[] {
       frontAxleKg: bare,
       rearAxleKg: bare,
       onBoard: [],
+      traces: [],
       tyres: { now: '', next: '' },
       bodies: [],
       measures: taped({ 'roof.widthMiddle': 1546, 'roof.length': 3290 }),
@@ -467,6 +473,7 @@ function crewCab(): Vehicle {
     frontAxleKg: maker(1450),
     rearAxleKg: maker(1850),
     onBoard: [],
+    traces: [],
     tyres: { now: '', next: '' },
     bodies: [
       {

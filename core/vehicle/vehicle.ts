@@ -100,6 +100,20 @@ export const BodySchema = z
   .refine((b) => b.topZMm > b.bottomZMm, { path: ['topZMm'], message: 'the top must lie above the bottom: raise topZMm' })
 export type Body = z.infer<typeof BodySchema>
 
+/** An outline traced on a photograph or scan, in mm after scaling, with how far the hand strayed from the straight lines kept. */
+export const TraceSchema = z.object({
+  id: z.string().min(1).max(60),
+  photoId: z.string().max(60),
+  name: z.string().max(80),
+  mmPerUnit: z.number().positive().max(1000),
+  closed: z.boolean(),
+  points: z
+    .array(z.object({ x: z.number().min(-50_000).max(50_000), y: z.number().min(-50_000).max(50_000) }))
+    .min(2)
+    .max(200),
+  deviationMm: z.number().min(0).max(50_000),
+})
+
 /** Something on board before the rack: people, fuel, water, tools. kg and mm, x forward of the rear axle. */
 export const OnBoardSchema = z.object({
   name: z.string().min(1, 'say what it is').max(80),
@@ -158,6 +172,7 @@ export const VehicleSchema = z.object({
   obstacles: z.array(ObstacleSchema).max(40).default([]),
   bodies: z.array(BodySchema).max(8).default([]),
   onBoard: z.array(OnBoardSchema).max(40).default([]),
+  traces: z.array(TraceSchema).max(40).default([]),
   /** tyre sizes now and those thought of, as 235/65 R16 */
   tyres: z.object({ now: z.string().max(30), next: z.string().max(30) }).default({ now: '', next: '' }),
 })

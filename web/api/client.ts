@@ -14,12 +14,12 @@ export class ApiError extends Error {
   }
 }
 
-type Options = { method?: 'GET' | 'POST' | 'PUT'; json?: unknown; text?: string; signal?: AbortSignal; keepalive?: boolean }
+type Options = { method?: 'GET' | 'POST' | 'PUT'; json?: unknown; text?: string; bytes?: Blob; signal?: AbortSignal; keepalive?: boolean }
 
 /** One call to the server. The caller names the shape it relies on. */
-export async function call<T>(path: string, { method = 'GET', json, text, signal, keepalive }: Options = {}): Promise<T> {
-  const body = text ?? (json === undefined ? undefined : JSON.stringify(json))
-  const type = text !== undefined ? 'application/octet-stream' : 'application/json'
+export async function call<T>(path: string, { method = 'GET', json, text, bytes, signal, keepalive }: Options = {}): Promise<T> {
+  const body = bytes ?? text ?? (json === undefined ? undefined : JSON.stringify(json))
+  const type = bytes !== undefined || text !== undefined ? 'application/octet-stream' : 'application/json'
   let response: Response
   try {
     response = await fetch(`/api${path}`, { method, body, signal, keepalive, headers: body === undefined ? {} : { 'Content-Type': type } })

@@ -16,6 +16,7 @@ import { DevicePanel } from './DevicePanel'
 import { MeasuringSheetView } from './MeasuringSheetView'
 import { useMeasuring } from './measuring'
 import { NeededBeforeCutting } from './NeededBeforeCutting'
+import { PhotoPanel } from './PhotoPanel'
 import { SheetForm } from './SheetForm'
 import { SheetList } from './SheetList'
 import { ShelfVehicle } from './ShelfVehicle'
@@ -50,6 +51,7 @@ export default function MeasureStation() {
         </>
       )}
       <DevicePanel job={job} />
+      <PhotoPanel job={job} id={id ?? ''} />
       <Group title="On paper">
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
           <Button component="a" variant="outlined" href={print(true)} target="_blank" rel="noopener">

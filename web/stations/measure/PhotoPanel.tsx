@@ -1,0 +1,92 @@
+import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { lazy, Suspense, useRef, useState } from 'react'
+import type { Job } from '../../../core/job/job'
+import { call } from '../../api/client'
+import { Group } from '../Group'
+
+const TraceDialog = lazy(() => import('./TraceDialog'))
+export type Photo = { id: string; name: string; type: string; at: string }
+
+/** Photographs and scans of the vehicle, taken here or sent by the client; each can be scaled and traced. */
+export function PhotoPanel({ job, id }: { job: Job; id: string }) {
+  const client = useQueryClient()
+  const input = useRef<HTMLInputElement>(null)
+  const [open, setOpen] = useState<Photo | null>(null)
+  const photos = useQuery({ queryKey: ['photos', id], queryFn: () => call<Photo[]>(`/jobs/${id}/photos`) })
+  const refresh = () => void client.invalidateQueries({ queryKey: ['photos', id] })
+  const add = useMutation({
+    mutationFn: (file: File) =>
+      call<Photo>(`/jobs/${id}/photos?${new URLSearchParams({ name: (file.name || 'photo').slice(0, 120) })}`, {
+        method: 'POST',
+        bytes: file,
+      }),
+    onSuccess: refresh,
+  })
+  const remove = useMutation({
+    mutationFn: (photo: string) => call(`/jobs/${id}/photos/${photo}/remove`, { method: 'POST', json: {} }),
+    onSuccess: refresh,
+  })
+  const fault = add.error ?? remove.error ?? photos.error
+  return (
+    <Group title="Photographs and scans">
+      <input
+        ref={input}
+        type="file"
+        accept="image/jpeg,image/png,image/webp"
+        capture="environment"
+        hidden
+        aria-label="Photograph"
+        onChange={(e) => {
+          const f = e.target.files?.[0]
+          e.target.value = ''
+          if (f) add.mutate(f)
+        }}
+      />
+      <Button variant="outlined" onClick={() => input.current?.click()} disabled={add.isPending} sx={{ minHeight: 40 }}>
+        {add.isPending ? 'Sending…' : 'Add a photograph'}
+      </Button>
+      {fault && <Alert severity="error">{fault.message}</Alert>}
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
+        {(photos.data ?? []).map((p) => {
+          const traces = job.vehicle.traces.filter((t) => t.photoId === p.id).length
+          return (
+            <Box key={p.id} sx={{ border: 1, borderColor: 'divider' }}>
+              <Box
+                component="button"
+                type="button"
+                aria-label={`Trace ${p.name}`}
+                onClick={() => setOpen(p)}
+                sx={{ all: 'unset', cursor: 'pointer', display: 'block', width: '100%', '&:focus-visible': { outline: '2px solid' } }}
+              >
+                <Box
+                  component="img"
+                  src={`/api/jobs/${id}/photos/${p.id}`}
+                  alt={p.name}
+                  loading="lazy"
+                  sx={{ width: '100%', height: 90, objectFit: 'cover', display: 'block' }}
+                />
+              </Box>
+              <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', pl: 1 }}>
+                <Typography variant="caption" noWrap>
+                  {traces ? `${traces} traced` : p.name}
+                </Typography>
+                <Button onClick={() => remove.mutate(p.id)} aria-label={`Remove ${p.name}`} sx={{ minWidth: 36 }}>
+                  ×
+                </Button>
+              </Box>
+            </Box>
+          )
+        })}
+      </Box>
+      {open && (
+        <Suspense fallback={null}>
+          <TraceDialog id={id} photo={open} traces={job.vehicle.traces} onClose={() => setOpen(null)} />
+        </Suspense>
+      )}
+    </Group>
+  )
+}
