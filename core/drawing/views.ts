@@ -76,8 +76,23 @@ function mountMarks(view: ViewName, line: MountLine): Entity[] {
   return (view === 'plan' ? [1, -1] : [1]).flatMap((side): Entity[] =>
     line.pointsXMm?.length
       ? line.pointsXMm.map((x) => ({ kind: 'circle', layer: 'mount', centre: place(x, side), radius: 22 }))
-      : [{ kind: 'line', layer: 'mount', from: place(line.fromXMm, side), to: place(line.toXMm, side) }],
+      : freeStretches(line).map(([from, to]): Entity => ({ kind: 'line', layer: 'mount', from: place(from, side), to: place(to, side) })),
   )
+}
+
+/** What keep-outs leave of a line. */
+function freeStretches(line: MountLine): [number, number][] {
+  return [...line.keepOuts]
+    .sort((a, b) => a.fromXMm - b.fromXMm)
+    .reduce<[number, number][]>(
+      (left, k) =>
+        left.flatMap(([a, b]): [number, number][] =>
+          k.toXMm <= a || k.fromXMm >= b
+            ? [[a, b]]
+            : [...(k.fromXMm > a ? [[a, k.fromXMm] as [number, number]] : []), ...(k.toXMm < b ? [[k.toXMm, b] as [number, number]] : [])],
+        ),
+      [[line.fromXMm, line.toXMm]],
+    )
 }
 
 const feet = (view: ViewName, assembly: Assembly): Entity[] =>

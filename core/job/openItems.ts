@@ -25,6 +25,7 @@ export function openItems(job: Job, evaluation: Evaluation | null, length: (mm: 
     if (c.maxOverhangMm === null && c.counts !== 'parked') look('brief', `Overhang rule of ${c.name}`)
   }
   for (const f of vehicleFields) {
+    if (f.optional && vehicle[f.key].value === null) continue
     if (vehicle[f.key].value === null) needed('measure', `${f.label} is unknown`)
     else if (vehicle[f.key].method === 'assumed') look('measure', `${f.label} is assumed, not measured`)
   }

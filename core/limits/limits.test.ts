@@ -8,7 +8,7 @@ import { loadCases, windPressurePa } from '../loads/loadCases'
 import { shareAlong, shareLoads } from '../loads/shareLoads'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
-import { unknownValue } from '../vehicle/vehicle'
+import { sourcedValue, unknownValue } from '../vehicle/vehicle'
 import { missingFor } from './limit'
 import { relieve } from './relief'
 
@@ -155,4 +155,19 @@ test('every relief proposed for a limit that is over clears it or lowers it, and
     }
   }
   expect(relieve(survey, 'overhang.sampling-poles', defaultRules).some((r) => r.clears)).toBe(true)
+})
+
+test('ratings that only some vehicles have stand only when known: two tyres of 800 carry an axle of 1600; a bought bar of 30 kg governs', () => {
+  expect(find(survey, 'tyres.front')).toBeUndefined()
+  const rated = withVehicle(survey, { tyreKg: sourcedValue(800, 'maker'), barKg: sourcedValue(30, 'maker') })
+  expect(find(rated, 'tyres.front').allowed.value).toBe(1600)
+  expect(find(rated, 'tyres.front').used.value).toBeCloseTo(find(rated, 'axle.front').used.value!, 9)
+  expect(find(rated, 'bar.rating').state).toBe('over')
+})
+
+test('a mount line with a rating of its own is judged by it: the oyster grower’s points at 100 kg a foot', () => {
+  const [line] = oyster.vehicle.mounts
+  const rated = withVehicle(oyster, { mounts: [{ ...line, footDownKg: sourcedValue(100, 'maker') }] })
+  expect(find(rated, 'foot.down').allowed.value).toBeCloseTo(100 * G_M_S2, 6)
+  expect(find(rated, 'foot.down').state).not.toBe('unknown')
 })

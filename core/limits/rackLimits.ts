@@ -10,7 +10,7 @@ import { type CaseResult, shareLoads } from '../loads/shareLoads'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import { supportOf } from '../spacing/spacing'
-import type { Vehicle } from '../vehicle/vehicle'
+import { footRating, type Vehicle } from '../vehicle/vehicle'
 import { type Limit, limit } from './limit'
 import { vehicleFigure } from './vehicleLimits'
 
@@ -30,6 +30,7 @@ export function rackLimits(assembly: Assembly, carried: Carried[], vehicle: Vehi
     ? [
         ...footLimits(feet, missing, vehicle, rules),
         ...barLimits(assembly, everything, missing, rules),
+        ...barRating(everything, missing, vehicle, rules),
         ...bracketLimit(assembly, feet, missing, rules),
       ]
     : []
@@ -67,6 +68,12 @@ function footLimits(feet: FootRow[], missing: string[], vehicle: Vehicle, rules:
   const down = feet.reduce((a, b) => (b.mostDownN > a.mostDownN ? b : a))
   const up = feet.reduce((a, b) => (b.leastDownN < a.leastDownN ? b : a))
   const upN = Math.max(0, -up.leastDownN)
+  const rated = (mount: Mount, key: 'footDownKg' | 'footUpKg') =>
+    footRating(
+      vehicle,
+      vehicle.mounts.find((m) => m.id === mount.lineId),
+      key,
+    )
   const near = { nearRatio: rules.nearRatio }
   return [
     limit({
@@ -75,7 +82,7 @@ function footLimits(feet: FootRow[], missing: string[], vehicle: Vehicle, rules:
       unit: 'N',
       ref: down.mount.id,
       ...near,
-      allowed: vehicleFigure(vehicle, 'footDownKg', 'kg', G_M_S2, 'N'),
+      allowed: vehicleFigure(vehicle, 'footDownKg', 'kg', G_M_S2, 'N', rated(down.mount, 'footDownKg')),
       used: figure(
         {
           id: 'foot.down',
@@ -100,8 +107,8 @@ function footLimits(feet: FootRow[], missing: string[], vehicle: Vehicle, rules:
       ref: up.mount.id,
       ...near,
       allowed:
-        upN > 0 || missing.length || vehicle.footUpKg.value !== null
-          ? vehicleFigure(vehicle, 'footUpKg', 'kg', G_M_S2, 'N')
+        upN > 0 || missing.length || rated(up.mount, 'footUpKg').value !== null
+          ? vehicleFigure(vehicle, 'footUpKg', 'kg', G_M_S2, 'N', rated(up.mount, 'footUpKg'))
           : figure(
               { id: 'foot.up.none', name: 'No foot is lifted', unit: 'N', formula: 'least load stays downward', source: SHARING, with: [] },
               () => 1,
@@ -119,6 +126,34 @@ function footLimits(feet: FootRow[], missing: string[], vehicle: Vehicle, rules:
         () => upN,
       ),
       caution: upN > 0 ? 'A mount that cannot pull up will let go: use one that clamps or bolts, rated for it.' : undefined,
+    }),
+  ]
+}
+
+/** A bought bar has its maker's rating; one made here is judged by its strength alone. */
+function barRating(results: CaseResult[], missing: string[], vehicle: Vehicle, rules: Rules): Limit[] {
+  if (vehicle.barKg.value === null) return []
+  const level = results.filter((r) => r.case.downG === 1 && r.case.forwardG === 0 && r.case.leftG === 0 && !r.case.wind)
+  const onBar = Math.max(0, ...level.flatMap((r) => r.bars.map((b) => (b.reactionsN[0] + b.reactionsN[1]) / G_M_S2)))
+  return [
+    limit({
+      id: 'bar.rating',
+      name: 'Bar, by its rating',
+      unit: 'kg',
+      nearRatio: rules.nearRatio,
+      allowed: vehicleFigure(vehicle, 'barKg', 'kg'),
+      used: figure(
+        {
+          id: 'bar.load',
+          name: 'Most on one bar, standing or level',
+          unit: 'kg',
+          formula: 'm = (R₁ + R₂) / g',
+          source: SHARING,
+          assumes: ASSUMES,
+          with: [input('m', 'load of the most loaded bar', onBar, 'kg'), ...missing.map((m) => input('?', m, null, ''))],
+        },
+        () => onBar,
+      ),
     }),
   ]
 }

@@ -3,20 +3,26 @@ import type { Brief } from '../brief/brief'
 import { type Figure, figure, input, SHOP_RULE } from '../figure/figure'
 import { agreedLoadKg } from '../loads/carried'
 import type { Rules } from '../rules/rules'
-import { fieldLabel, type SourcedKey, type Vehicle } from '../vehicle/vehicle'
+import { fieldLabel, type Sourced, type SourcedKey, type Vehicle } from '../vehicle/vehicle'
 import { ledger, massesDriving, massFigure } from './ledger'
 import { type Limit, limit } from './limit'
 
 /** A quoted or measured value of the vehicle as a figure, naming who said so; an assumed one says that it is assumed. */
-export function vehicleFigure(vehicle: Vehicle, key: SourcedKey, unit: string, factor = 1, outUnit = unit): Figure {
-  const s = vehicle[key]
+export function vehicleFigure(
+  vehicle: Vehicle,
+  key: SourcedKey,
+  unit: string,
+  factor = 1,
+  outUnit = unit,
+  s: Sourced = vehicle[key],
+): Figure {
   const label = fieldLabel(key)
   return figure(
     {
       id: `vehicle.${key}`,
       name: label,
       unit: outUnit,
-      formula: factor === 1 ? 'as given' : 'rating × standard gravity',
+      formula: factor === 1 ? 'as given' : outUnit === unit ? `rating × ${factor}` : 'rating × standard gravity',
       with: [input('R', label, s.value, unit)],
       source: s.value === null ? 'not given' : `${s.method}${s.source ? `, ${s.source}` : ''}${s.date ? `, ${s.date}` : ''}`,
       assumes: s.method === 'assumed' ? [`${label} is assumed, not measured`] : [],
@@ -119,6 +125,7 @@ function weightLimits(assembly: Assembly, vehicle: Vehicle, brief: Brief, near: 
       allowed: vehicleFigure(vehicle, 'frontAxleKg', 'kg'),
       ...near,
     }),
+    ...tyreLimits(vehicle, axle, near),
     limit({
       id: 'axle.rear',
       name: 'Rear axle',
@@ -128,6 +135,21 @@ function weightLimits(assembly: Assembly, vehicle: Vehicle, brief: Brief, near: 
       ...near,
     }),
   ]
+}
+
+/** Two tyres carry an axle; asked only where their rating is known. */
+function tyreLimits(vehicle: Vehicle, axle: (which: 'front' | 'rear') => Figure, near: { nearRatio: number }): Limit[] {
+  if (vehicle.tyreKg.value === null) return []
+  return (['front', 'rear'] as const).map((which) =>
+    limit({
+      id: `tyres.${which}`,
+      name: which === 'front' ? 'Front tyres' : 'Rear tyres',
+      unit: 'kg',
+      used: axle(which),
+      allowed: vehicleFigure(vehicle, 'tyreKg', 'kg', 2),
+      ...near,
+    }),
+  )
 }
 
 /** Highest point of vehicle, rack and everything carried while driving. */

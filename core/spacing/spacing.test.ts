@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type { Cargo } from '../brief/cargo'
-import type { MountLine } from '../vehicle/vehicle'
+import { type MountLine, nearestMountX, unknownValue } from '../vehicle/vehicle'
 import { equalPositions, largestCount, layoutRatio, planBars, supportOf } from './spacing'
 
 const poles = {
@@ -28,6 +28,10 @@ const line: MountLine = {
   zMm: 2300,
   bodyId: null,
   misfit: [],
+  keepOuts: [],
+  footDownKg: unknownValue,
+  footUpKg: unknownValue,
+  adjustMm: null,
   pointsXMm: null,
 }
 
@@ -65,4 +69,14 @@ test('count and pitch agree: the counted marks keep the pitch and one more would
       expect(length / n).toBeLessThan(pitch)
     }),
   )
+})
+
+test('a foot keeps off a stretch: wished at 1000 in a keep-out of 900 to 1200 it stands at 900; a point inside is not offered', () => {
+  const out = { ...line, keepOuts: [{ fromXMm: 900, toXMm: 1200 }] }
+  expect([nearestMountX(out, 1000), nearestMountX(out, 1150), nearestMountX(out, 500), nearestMountX(out, 9999)]).toEqual([
+    900, 1200, 500, 2600,
+  ])
+  expect(nearestMountX({ ...out, pointsXMm: [1000, 1500] }, 1000)).toBe(1500)
+  expect(nearestMountX({ ...line, keepOuts: [{ fromXMm: -900, toXMm: 2700 }] }, 400)).toBe(400)
+  for (const plan of planBars(out, [poles], { least: 2, most: 5 }, 80)) for (const x of plan.barXMm) expect(x > 900 && x < 1200).toBe(false)
 })

@@ -81,7 +81,8 @@ const GRID_MM = 25
 const MOST_CHOICES = 20_000
 
 function* placements(line: MountLine, n: number): Generator<number[]> {
-  const points = line.pointsXMm && [...new Set(line.pointsXMm)].sort((a, b) => a - b)
+  const free = line.pointsXMm?.filter((x) => nearestMountX(line, x) === x)
+  const points = free && [...new Set(free)].sort((a, b) => a - b)
   if (points && choices(points.length, n) <= MOST_CHOICES) {
     yield* combinations(points, n)
     return
@@ -90,7 +91,7 @@ function* placements(line: MountLine, n: number): Generator<number[]> {
   for (let a = 0; a <= steps; a++)
     for (let b = a + 1; b <= steps; b++) {
       const even = equalPositions(line.fromXMm + a * GRID_MM, line.fromXMm + b * GRID_MM, n)
-      yield points ? even.map((x) => nearestMountX(line, x)) : even
+      yield points || line.keepOuts.length ? even.map((x) => nearestMountX(line, x)) : even
     }
 }
 

@@ -63,6 +63,16 @@ export const MountLineSchema = z
     halfWidthFrontMm: z.number().min(50).max(2000),
     /** height of the seat of the foot above ground */
     zMm: z.number().min(100).max(5000),
+    /** stretches where no foot may stand: a seam, a bonded patch, a lamp below */
+    keepOuts: z
+      .array(z.object({ fromXMm: z.number().min(-20_000).max(20_000), toXMm: z.number().min(-20_000).max(20_000) }))
+      .max(20)
+      .default([]),
+    /** this line's own rating for one foot where it has one; unknown = the vehicle's rating counts */
+    footDownKg: sourced,
+    footUpKg: sourced,
+    /** how far a foot can be set after it is fixed, up and down */
+    adjustMm: z.number().min(0).max(200).nullable().default(null),
     /** how far each fixed hole is off its place, point by point, left then right; empty = not measured */
     misfit: z
       .array(z.object({ alongMm: z.number().min(-200).max(200), acrossMm: z.number().min(-200).max(200) }))
@@ -161,6 +171,10 @@ export const VehicleSchema = z.object({
   roofParkedKg: sourced,
   footDownKg: sourced,
   footUpKg: sourced,
+  barKg: sourced,
+  tyreKg: sourced,
+  tongueKg: sourced,
+  carrierKg: sourced,
   grossKg: sourced,
   frontAxleKg: sourced,
   rearAxleKg: sourced,
@@ -179,7 +193,8 @@ export const VehicleSchema = z.object({
 export type Vehicle = z.infer<typeof VehicleSchema>
 export type SourcedKey = { [K in keyof Vehicle]: Vehicle[K] extends Sourced ? K : never }[keyof Vehicle]
 
-type Field = { key: SourcedKey; label: string; dimension: 'length' | 'mass'; group: string }
+/** `optional`: asked for only where the vehicle has such a thing; its limit stands only when it is known */
+type Field = { key: SourcedKey; label: string; dimension: 'length' | 'mass'; group: string; optional?: boolean }
 const field = (group: string, dimension: Field['dimension'], key: SourcedKey, label: string): Field => ({ key, label, dimension, group })
 
 /** One list drives the vehicle form, the limit card and what a missing figure is called. */
@@ -203,6 +218,10 @@ export const vehicleFields: Field[] = [
   field('Ratings', 'mass', 'grossKg', 'Gross vehicle mass'),
   field('Ratings', 'mass', 'frontAxleKg', 'Front axle limit'),
   field('Ratings', 'mass', 'rearAxleKg', 'Rear axle limit'),
+  { ...field('Ratings', 'mass', 'barKg', 'Rating per crossbar, as the maker of the bar gives it'), optional: true },
+  { ...field('Ratings', 'mass', 'tyreKg', 'Rating of one tyre'), optional: true },
+  { ...field('Ratings', 'mass', 'tongueKg', 'Receiver, load on the tongue'), optional: true },
+  { ...field('Ratings', 'mass', 'carrierKg', 'Receiver, carrier load'), optional: true },
   field('Masses', 'mass', 'kerbFrontKg', 'Kerb mass on front axle'),
   field('Masses', 'mass', 'kerbRearKg', 'Kerb mass on rear axle'),
   field('Masses', 'mass', 'occupantsKg', 'People and load inside, not listed below'),
@@ -213,8 +232,18 @@ export const fieldLabel = (key: SourcedKey): string => vehicleFields.find((f) =>
 export const mountHalfWidthMm = (line: MountLine, xMm: number): number =>
   line.halfWidthRearMm + ((line.halfWidthFrontMm - line.halfWidthRearMm) * (xMm - line.fromXMm)) / (line.toXMm - line.fromXMm)
 
-/** The nearest place to x where a foot may stand on this line. mm. */
+/** The rating of one foot on this line: its own where it has one, else the vehicle's. */
+export const footRating = (vehicle: Vehicle, line: MountLine | undefined, key: 'footDownKg' | 'footUpKg'): Sourced =>
+  line && line[key].value !== null ? line[key] : vehicle[key]
+
+const keptOut = (line: MountLine, xMm: number): { fromXMm: number; toXMm: number } | undefined =>
+  line.keepOuts.find((k) => xMm > k.fromXMm && xMm < k.toXMm)
+
+/** The nearest place to x where a foot may stand on this line, off its keep-outs. mm. x itself where the line has no free place at all. */
 export function nearestMountX(line: MountLine, xMm: number): number {
-  if (line.pointsXMm?.length) return line.pointsXMm.reduce((best, p) => (Math.abs(p - xMm) < Math.abs(best - xMm) ? p : best))
-  return Math.min(line.toXMm, Math.max(line.fromXMm, xMm))
+  const free = (x: number) => x >= line.fromXMm - 1e-9 && x <= line.toXMm + 1e-9 && !keptOut(line, x)
+  const candidates = line.pointsXMm?.length
+    ? line.pointsXMm.filter((x) => !keptOut(line, x))
+    : [Math.min(line.toXMm, Math.max(line.fromXMm, xMm)), ...line.keepOuts.flatMap((k) => [k.fromXMm, k.toXMm])].filter(free)
+  return candidates.length ? candidates.reduce((best, p) => (Math.abs(p - xMm) < Math.abs(best - xMm) ? p : best)) : xMm
 }

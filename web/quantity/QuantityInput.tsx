@@ -9,7 +9,8 @@ import { useUnits } from './units'
 type Props = {
   label: string
   value: number | null
-  onChange: (value: number | null) => void
+  /** `typed` is the text as it was entered, with its unit; empty for a step */
+  onChange: (value: number | null, typed: string) => void
   dimension?: Dimension
   min?: number
   max?: number
@@ -74,7 +75,7 @@ export const QuantityInput = memo(function QuantityInput({
       if (optional) {
         setFault(null)
         setDraft(null)
-        if (value !== null) onChange(null)
+        if (value !== null) onChange(null, '')
         return true
       }
       setFault('a figure is needed here')
@@ -91,7 +92,7 @@ export const QuantityInput = memo(function QuantityInput({
     else {
       setFault(null)
       setDraft(null)
-      if (parsed.value !== value) onChange(parsed.value)
+      if (parsed.value !== value) onChange(parsed.value, text.trim())
       return true
     }
     return false
@@ -102,7 +103,7 @@ export const QuantityInput = memo(function QuantityInput({
     const from = draft === null ? value : read(draft).ok ? (read(draft) as { value: number }).value : value
     const next = Math.min(max ?? Number.POSITIVE_INFINITY, Math.max(min ?? Number.NEGATIVE_INFINITY, (from ?? 0) + sign * base))
     setDraft(null)
-    onChange(next)
+    onChange(next, '')
   }
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'Enter') offer(shown)

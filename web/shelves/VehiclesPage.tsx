@@ -120,7 +120,7 @@ export default function VehiclesPage() {
 
 function VehicleCard({ vehicle, edit, copy }: { vehicle: Vehicle; edit: () => void; copy: () => void }) {
   const { inks } = useTheme()
-  const unknown = vehicleFields.filter((f) => vehicle[f.key].value === null)
+  const unknown = vehicleFields.filter((f) => !f.optional && vehicle[f.key].value === null)
   const assumed = vehicleFields.filter((f) => vehicle[f.key].method === 'assumed')
   return (
     <Box

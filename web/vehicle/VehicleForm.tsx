@@ -154,6 +154,10 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
             halfWidthFrontMm: half,
             zMm: v.roofHeightMm.value ?? 1800,
             pointsXMm: null,
+            keepOuts: [],
+            footDownKg: unknownValue,
+            footUpKg: unknownValue,
+            adjustMm: null,
             misfit: [],
             bodyId: v.bodies[0]?.id ?? null,
           },
@@ -243,6 +247,66 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
           </Box>
           <Box sx={{ gridColumn: '1 / 3' }}>
             <Points value={m.pointsXMm} onChange={(pointsXMm) => set(i, { pointsXMm })} />
+          </Box>
+          <Box sx={{ gridColumn: '1 / 3', display: 'grid', gap: 1.25 }}>
+            <SourcedInput
+              label="Its own rating per foot, down"
+              dimension="mass"
+              value={m.footDownKg}
+              onChange={(footDownKg) => set(i, { footDownKg })}
+            />
+            <SourcedInput
+              label="Its own rating per foot, up"
+              dimension="mass"
+              value={m.footUpKg}
+              onChange={(footUpKg) => set(i, { footUpKg })}
+            />
+            <QuantityInput
+              label="A foot can be set up and down by"
+              optional
+              min={0}
+              max={200}
+              value={m.adjustMm}
+              onChange={(adjustMm) => set(i, { adjustMm })}
+            />
+            {m.keepOuts.map((k, n) => (
+              <Box key={n} sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr) 32px' }}>
+                <QuantityInput
+                  label="No foot from"
+                  min={-20_000}
+                  max={k.toXMm}
+                  value={k.fromXMm}
+                  onChange={(v) => v !== null && set(i, { keepOuts: m.keepOuts.map((o, q) => (q === n ? { ...o, fromXMm: v } : o)) })}
+                />
+                <QuantityInput
+                  label="to"
+                  min={k.fromXMm}
+                  max={20_000}
+                  value={k.toXMm}
+                  onChange={(v) => v !== null && set(i, { keepOuts: m.keepOuts.map((o, q) => (q === n ? { ...o, toXMm: v } : o)) })}
+                />
+                <IconButton
+                  aria-label="Remove the keep-out"
+                  onClick={() => set(i, { keepOuts: m.keepOuts.filter((_, q) => q !== n) })}
+                  sx={{ fontSize: 18 }}
+                >
+                  ×
+                </IconButton>
+              </Box>
+            ))}
+            <Button
+              disabled={m.keepOuts.length >= 20}
+              onClick={() =>
+                set(i, {
+                  keepOuts: [
+                    ...m.keepOuts,
+                    { fromXMm: Math.round((m.fromXMm + m.toXMm) / 2) - 50, toXMm: Math.round((m.fromXMm + m.toXMm) / 2) + 50 },
+                  ],
+                })
+              }
+            >
+              Keep feet off a stretch
+            </Button>
           </Box>
           <Box sx={{ gridColumn: '1 / 3' }}>
             <MisfitForm line={m} onChange={(misfit) => set(i, { misfit })} />

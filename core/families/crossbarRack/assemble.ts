@@ -51,8 +51,8 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
         side,
         place: { x, y, z: line.zMm },
         massKg: foot.massKg,
-        downKg: vehicle.footDownKg.value,
-        upKg: vehicle.footUpKg.value,
+        downKg: line.footDownKg.value ?? vehicle.footDownKg.value,
+        upKg: line.footUpKg.value ?? vehicle.footUpKg.value,
       })
     }
   })

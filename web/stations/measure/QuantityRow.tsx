@@ -16,6 +16,9 @@ import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
 import { reading, setMeasure, typedValue, useMeasuring } from './measuring'
 
+/** What was typed, if it says its own unit; a bare number is kept as it is shown. */
+const withUnitOf = (typed: string, shown: string): string => (/[a-z"'°]/i.test(typed) ? typed : shown)
+
 type Props = { quantity: Quantity; letter: string; value: Sourced; doubted: boolean }
 
 /** One thing to measure: its letter on the drawing, the figure, how it is known, and every reading that was taken. */
@@ -64,7 +67,9 @@ export const QuantityRow = memo(function QuantityRow({ quantity, letter, value, 
           value={value.value}
           placeholder={value.step ? `at: ${value.step}` : 'not taken'}
           help={`${quantity.datum}${value.value === null ? '' : `, ${stateSays[state]}${value.tolerance === null ? '' : `, ± ${text(value.tolerance)}`}`}`}
-          onChange={(v) => setMeasure(quantity, (s) => (v === null ? unknownValue : typedValue(s, v, text(v), fallback)))}
+          onChange={(v, typed) =>
+            setMeasure(quantity, (s) => (v === null ? unknownValue : typedValue(s, v, withUnitOf(typed, text(v)), fallback)))
+          }
         />
         <Button
           onClick={() => setOpen(!open)}
@@ -101,10 +106,13 @@ export const QuantityRow = memo(function QuantityRow({ quantity, letter, value, 
               dimension={quantity.dimension}
               optional
               value={null}
-              onChange={(v) => {
+              onChange={(v, typed) => {
                 if (v !== null)
                   setMeasure(quantity, (s) =>
-                    withReading(s, reading(v, text(v), s.method === 'unknown' || s.method === 'assumed' ? fallback : s.method)),
+                    withReading(
+                      s,
+                      reading(v, withUnitOf(typed, text(v)), s.method === 'unknown' || s.method === 'assumed' ? fallback : s.method),
+                    ),
                   )
                 setAgain(false)
               }}
