@@ -1,4 +1,5 @@
 import { type Assembly, assemblyMassKg, loadBars } from '../assembly/assembly'
+import type { Cargo } from '../brief/cargo'
 import { familyOf } from '../families/all'
 import type { Figure } from '../figure/figure'
 import type { Issue } from '../issue/issue'
@@ -51,6 +52,19 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
   }
 }
 
+/** The place nearest to where an item lies in which two bars carry it with its centre of mass between them; none when no two bars are near enough. */
+function restingPlace(c: Cargo, barXMm: number[]): number[] {
+  const xs = [...barXMm].sort((a, b) => a - b)
+  const places = xs.flatMap((a, i) =>
+    xs.slice(i + 1).flatMap((b) => {
+      const x = (a + b) / 2 - c.centreForwardMm
+      const s = supportOf({ ...c, xMm: x }, barXMm)
+      return s.under.length >= 2 && barXMm[s.under[0]] <= (a + b) / 2 && barXMm[s.under[s.under.length - 1]] >= (a + b) / 2 ? [x] : []
+    }),
+  )
+  return places.sort((a, b) => Math.abs(a - c.xMm) - Math.abs(b - c.xMm)).slice(0, 1)
+}
+
 /** Cargo that rests on nothing, pivots, tips, or stands inside other cargo. */
 function cargoIssues(job: Job, assembly: Assembly): Issue[] {
   const barXMm = loadBars(assembly).map((b) => b.path[0].x)
@@ -59,15 +73,14 @@ function cargoIssues(job: Job, assembly: Assembly): Issue[] {
   job.brief.cargo.forEach((c, k) => {
     const at = ['brief', 'cargo', k, 'xMm']
     const s = supportOf(c, barXMm)
-    const middle = (Math.min(...barXMm) + Math.max(...barXMm)) / 2
-    const toMiddle = [{ path: at, to: middle - c.centreForwardMm }]
-    if (s.under.length === 0) issues.push({ code: 'load_on_nothing', at, item: c.name, fix: toMiddle })
+    const toMiddle = restingPlace(c, barXMm).map((x) => ({ path: at, to: x }))
+    const fix = toMiddle.length ? toMiddle : null
+    if (s.under.length === 0) issues.push({ code: 'load_on_nothing', at, item: c.name, fix })
     else if (s.under.length === 1) issues.push({ code: 'load_on_one_bar', at, item: c.name, fix: null })
     else {
       const [fromMm, toMm] = [barXMm[s.under[0]], barXMm[s.under[s.under.length - 1]]]
       const centreXMm = c.xMm + c.centreForwardMm
-      if (centreXMm < fromMm || centreXMm > toMm)
-        issues.push({ code: 'load_tips', at, item: c.name, centreXMm, fromMm, toMm, fix: toMiddle })
+      if (centreXMm < fromMm || centreXMm > toMm) issues.push({ code: 'load_tips', at, item: c.name, centreXMm, fromMm, toMm, fix })
     }
     for (const other of job.brief.cargo.slice(k + 1)) {
       const together = c.counts === 'both' || other.counts === 'both' || c.counts === other.counts
