@@ -22,7 +22,7 @@ export function Shell() {
   const { look, toggle } = useLook()
   // fetched while the page is idle: whoever presses Ctrl K types on at once
   useEffect(() => {
-    const timer = setTimeout(() => void loadFinder(), 1500)
+    const timer = setTimeout(() => void loadFinder().catch(() => undefined), 1500)
     return () => clearTimeout(timer)
   }, [])
   useEffect(() => {

@@ -14,6 +14,8 @@ import type { Stock } from '../../../core/stock/stock'
 export type Progress = { stage: string; cost: number | null; lowerBound: number }
 const PLAN_MS = 8000
 const ready = loadHighs({ locateFile: () => wasm })
+// who waits for it is told; nobody waiting yet is no error
+ready.catch(() => undefined)
 const tools = async (note?: (p: Progress) => void) => highsTools(await ready, () => performance.now(), note)
 
 const api = {

@@ -66,6 +66,8 @@ export function usePlan(job: Job | null, stock: Stock | undefined, rules: Rules)
         const { advice, lengths } = await api.advise(job, stock, rules)
         if (!gone) setState((s) => ({ ...s, advice, lengths }))
       } catch (error) {
+        // a worker whose solver did not load is of no more use: the next try starts a new one
+        end()
         if (!gone) setState((s) => ({ ...s, running: false, fault: error instanceof Error ? error.message : String(error) }))
       }
     }, QUIET_MS)

@@ -1,0 +1,58 @@
+import { describe, expect, test } from 'vitest'
+import { METRIC } from '../quantity/units'
+import { defaultRules } from '../rules/rules'
+import { demoVehicles } from '../vehicle/demoVehicles'
+import { demoJobs } from './demoJobs'
+import { differences } from './differences'
+import { evaluate } from './evaluate'
+import { newJob } from './job'
+import { openItems } from './openItems'
+
+const mm = (v: number) => `${Math.round(v)} mm`
+const needed = (job: (typeof demoJobs)[0]) => openItems(job, evaluate(job, defaultRules), mm).filter((i) => i.weight === 'needed')
+
+describe('what is open', () => {
+  test('a new job asks who, what, how fast and how high, and nothing at Measure that the shelf knows', () => {
+    const items = needed(newJob('New', demoVehicles[0], METRIC))
+    expect(items.filter((i) => i.station === 'brief').map((i) => i.text)).toEqual([
+      'Who is the client?',
+      'Agree a load class, so that later wishes can be held against it',
+      'Driving speed, for the wind',
+      'The lowest height they must pass under',
+      'What will be carried?',
+    ])
+    expect(items.filter((i) => i.station === 'measure')).toEqual([])
+  })
+  test('the oyster grower waits for two foot ratings; the roof is over', () => {
+    const items = needed(demoJobs[1])
+    expect(items.filter((i) => i.station === 'measure').map((i) => i.text)).toEqual([
+      'Rating per foot, down is unknown',
+      'Rating per foot, up is unknown',
+    ])
+    expect(items.filter((i) => i.station === 'loads').map((i) => i.text)).toContain('Roof, moving is over its line')
+  })
+  test('an item of unknown mass is asked for by name; an estimate is worth a look', () => {
+    const [survey] = demoJobs
+    const blank = { ...survey, brief: { ...survey.brief, cargo: survey.brief.cargo.map((c, i) => (i ? c : { ...c, massKg: null })) } }
+    expect(needed(blank).map((i) => i.text)).toContain('Mass of Sampling poles 3.4 m, six')
+    expect(openItems(survey, null, mm).find((i) => i.text.includes('estimated'))?.weight).toBe('worth a look')
+  })
+  test('a vehicle with nowhere to stand a foot is asked for a mount line', () => {
+    const job = newJob('New', { ...demoVehicles[0], mounts: [] }, METRIC)
+    expect(needed(job).map((i) => i.text)).toContain('Where may a foot stand? Add a mount line')
+  })
+  test('the drone pair’s job has nothing open', () => expect(needed(demoJobs[3])).toEqual([]))
+})
+
+describe('two versions side by side', () => {
+  test('only what differs is listed, with its path and both values', () => {
+    const [a] = demoJobs
+    const b = { ...a, title: 'Other', brief: { ...a.brief, speedKmh: null, cargo: a.brief.cargo.slice(0, 2) } }
+    expect(differences(a, b)).toEqual([
+      { where: 'title', mine: a.title, theirs: 'Other' },
+      { where: 'brief.speedKmh', mine: '100', theirs: 'unknown' },
+      expect.objectContaining({ where: 'brief.cargo[2]', theirs: 'not there' }),
+    ])
+    expect(differences(a, structuredClone(a))).toEqual([])
+  })
+})

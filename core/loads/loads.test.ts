@@ -1,0 +1,123 @@
+import { describe, expect, test } from 'vitest'
+import { placed } from '../brief/placeCargo'
+import { accessories } from '../catalogue/accessories'
+import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import type { Job } from '../job/job'
+import { payloadBeforeRack } from '../limits/payload'
+import { G_M_S2 } from '../quantity/units'
+import { defaultRules } from '../rules/rules'
+import { stepBracket } from '../sheet/stepBracket'
+import { unknownValue } from '../vehicle/vehicle'
+import { carriedBy, countsWhen } from './carried'
+
+/** The survey van with two bars 1000 apart and one 50 kg case, so that every number can be worked on paper. */
+const [survey] = demoJobs
+const plain = (over: Partial<Job['brief']> = {}, xMm = 0, yMm = 0): Job => ({
+  ...survey,
+  vehicle: { ...survey.vehicle, mounts: [{ ...survey.vehicle.mounts[0], halfWidthFrontMm: 700, halfWidthRearMm: 700 }], obstacles: [] },
+  design: { ...survey.design, params: { ...survey.design.params, barXMm: [-500, 500], overhangMm: 100, sideRails: false, fairing: false } },
+  brief: {
+    ...survey.brief,
+    road: 'road',
+    cargo: [placed(accessories[1], 'case', xMm, yMm, { massKg: { least: 50, most: 50 }, lengthMm: 2000, widthMm: 600, heightMm: 400 })],
+    ...over,
+  },
+})
+const feet = (job: Job, caseId: string) => {
+  const e = evaluate(job, defaultRules)
+  const found = e.cases.find((c) => c.case.id === caseId)!
+  return { e, down: Object.fromEntries(e.assembly.mounts.map((m, i) => [m.mark, found.feetDownN[i]])) }
+}
+const barAndFootN = (job: Job) => {
+  const { assembly } = evaluate(job, defaultRules)
+  const [bar] = assembly.members
+  const half = Math.abs(bar.path[0].y)
+  const own = carriedBy(assembly, { ...job.brief, cargo: [] })[0].most ?? 0
+  expect(half).toBe(800)
+  return (own / 2 + assembly.mounts[0].massKg) * G_M_S2
+}
+
+describe('feet, worked on paper', () => {
+  test('50 kg in the very middle: each foot a quarter, and half its bar', () => {
+    const job = plain()
+    const { down } = feet(job, 'cruise')
+    for (const f of Object.values(down)) expect(f).toBeCloseTo((50 * G_M_S2) / 4 + barAndFootN(job), 6)
+  })
+  test('centre 250 forward of the middle, 140 left: front 3/4, left 0.6 of that', () => {
+    const job = plain({}, 250, 140)
+    const { down } = feet(job, 'cruise')
+    const own = barAndFootN(job)
+    expect(down.F2L).toBeCloseTo(50 * G_M_S2 * 0.75 * (840 / 1400) + own, 6)
+    expect(down.F1R).toBeCloseTo(50 * G_M_S2 * 0.25 * (560 / 1400) + own, 6)
+  })
+  test('a bump of 2 g doubles every foot', () => {
+    const [level, bump] = [feet(plain(), 'cruise').down, feet(plain(), 'bump').down]
+    for (const mark of Object.keys(level)) expect(bump[mark]).toBeCloseTo(2 * level[mark], 6)
+  })
+  test('braking at 0.8 g throws the load forward: the front bar gains 0.8·Σ m·h / 1000, the rear loses as much', () => {
+    const job = plain()
+    const { e } = feet(job, 'cruise')
+    const seat = e.assembly.mounts[0].place.z
+    const gain =
+      carriedBy(e.assembly, job.brief).reduce((s, c) => s + (c.bars.length > 1 ? (c.most ?? 0) * G_M_S2 * 0.8 * (c.zMm - seat) : 0), 0) /
+      1000
+    const [level, braking] = [feet(job, 'cruise').down, feet(job, 'braking').down]
+    expect(braking.F2L + braking.F2R - level.F2L - level.F2R).toBeCloseTo(gain, 4)
+    expect(level.F1L + level.F1R - braking.F1L - braking.F1R).toBeCloseTo(gain, 4)
+  })
+  test('what counts only when parked is not carried while driving', () => {
+    const job = plain()
+    const parked = { ...job, brief: { ...job.brief, cargo: job.brief.cargo.map((c) => ({ ...c, counts: 'parked' as const })) } }
+    expect(feet(parked, 'cruise').down.F1L).toBeLessThan(feet(parked, 'parked').down.F1L)
+    expect(countsWhen(carriedBy(evaluate(parked, defaultRules).assembly, parked.brief).at(-1)!, 'driving')).toBe(false)
+  })
+  test('a person of 100 kg on the end of a bar presses the near foot with more than 100 kg and lifts the far one', () => {
+    const e = evaluate(plain({ someoneStands: true, cargo: [] }), defaultRules)
+    const worst = Math.max(...e.feet.map((f) => f.mostDownN))
+    // 100 kg at 100 mm past the foot on a 1400 span: 100·(1500/1400) = 107.1 kg, and its own share of the bar
+    expect(worst).toBeCloseTo(100 * G_M_S2 * (1500 / 1400) + barAndFootN(plain()), 4)
+    expect(e.feet.find((f) => f.mostDownN === worst)?.downCase).toBe('a person standing')
+  })
+  test('wind needs a speed: without one the feet are not assessed, whatever the load', () => {
+    const e = evaluate(plain({ speedKmh: null }), defaultRules)
+    expect(e.limits.find((l) => l.id === 'foot.down')?.state).toBe('unknown')
+    expect(e.limits.find((l) => l.id === 'foot.down')?.used.missing).toContain('driving speed')
+  })
+})
+
+describe('payload before the rack', () => {
+  const figures = payloadBeforeRack(survey.vehicle)
+  test('gross 3500 − 1185 − 965 − 420 − 67 − 90 = 773 kg', () => expect(figures[0].value).toBeCloseTo(773, 9))
+  test('rear axle: 2100 − 965 − 210 − 67·(1 − 1500/3660) − 90·(1 + 300/3660)', () =>
+    expect(figures[2].value).toBeCloseTo(2100 - 965 - 210 - 67 * (1 - 1500 / 3660) - 90 * (1 + 300 / 3660), 6))
+  test('front and rear together leave what the axles together leave', () =>
+    expect(figures[1].value! + figures[2].value!).toBeCloseTo(1850 + 2100 - (1185 + 965 + 420 + 67 + 90), 6))
+  test('a wheelbase of zero, a tank nobody weighed, a missing limit: unknown, and said', () => {
+    const zero = payloadBeforeRack({ ...survey.vehicle, wheelbaseMm: { ...survey.vehicle.wheelbaseMm, value: 0 } })
+    expect([zero[1].value, zero[1].missing]).toEqual([null, ['Wheelbase']])
+    const tank = payloadBeforeRack({ ...survey.vehicle, onBoard: [{ name: 'tank', massKg: null, xMm: 0, zMm: 0 }] })
+    expect(tank.map((f) => f.value)).toEqual([null, null, null])
+    expect(payloadBeforeRack({ ...survey.vehicle, grossKg: unknownValue })[0].missing).toEqual(['Gross vehicle mass'])
+  })
+})
+
+describe('the step bracket', () => {
+  test('45 inboard and 90 up in 5 mm: web √(45² + 90²) = 100.6, both folds atan(90/45) = 63.4°, one up, one down', () => {
+    const b = stepBracket({ stepMm: 45, riseMm: 90, thicknessMm: 5 })
+    expect(b.flangesMm[1]).toBeCloseTo(100.623, 3)
+    expect(b.bends.map((x) => [Math.round(x.angleDeg * 10) / 10, x.face])).toEqual([
+      [63.4, 'up'],
+      [63.4, 'down'],
+    ])
+  })
+  test('the blank is shorter than its outside faces, and the fold lines lie on it in order', () => {
+    for (const stepMm of [10, 60, 150, 300]) {
+      const b = stepBracket({ stepMm, riseMm: 80, thicknessMm: 6 })
+      expect(b.flatLengthMm).toBeLessThan(b.flangesMm.reduce((s, f) => s + f, 0))
+      expect(b.bends[0].atMm).toBeGreaterThan(0)
+      expect(b.bends[1].atMm).toBeGreaterThan(b.bends[0].atMm)
+      expect(b.bends[1].atMm).toBeLessThan(b.flatLengthMm)
+    }
+  })
+})
