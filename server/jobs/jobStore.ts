@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
+import { readJob } from '../../core/exchange/jobFile'
 import type { Job } from '../../core/job/job'
 import type { Station } from '../../core/job/stations'
 import { type Verdict, verdictOf } from './verdict'
@@ -34,13 +35,13 @@ type Saved =
   | { ok: false; reason: 'older'; theirs: StoredJob }
 type Raw = { id: string; revision: number; document: string; archived: number; updated_at: string }
 
-const stored = (row: Raw): StoredJob => ({
-  id: row.id,
-  revision: row.revision,
-  archived: row.archived === 1,
-  updatedAt: row.updated_at,
-  job: JSON.parse(row.document) as Job,
-})
+/** A row as today's job: documents of an older release go through the same steps as an older file. */
+function stored(row: Raw): StoredJob {
+  const read = readJob(JSON.parse(row.document))
+  if (!read.ok)
+    throw new Error(`job ${row.id} in the database does not fit: ${read.faults.map((f) => `${f.where}: ${f.expected}`).join('; ')}`)
+  return { id: row.id, revision: row.revision, archived: row.archived === 1, updatedAt: row.updated_at, job: read.value }
+}
 const columns = (job: Job) => ({
   document: JSON.stringify(job),
   title: job.title,

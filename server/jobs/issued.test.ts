@@ -1,0 +1,131 @@
+import fc from 'fast-check'
+import type { Knex } from 'knex'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { demoJobs } from '../../core/job/demoJobs'
+import type { CutPlan } from '../../core/nesting/planCuts'
+import { demoStock } from '../../core/stock/demoStock'
+import type { Stock } from '../../core/stock/stock'
+import { openStore } from '../keeping/openStore'
+import { shelfStore } from '../shelves/shelfStore'
+import { issuedStore, rackAfter } from './issuedStore'
+import { jobStore } from './jobStore'
+import { verdictKeeper } from './verdictKeeper'
+
+const profileId = 'square-40x3-steel'
+const planOf = (used: [string, number, number][], offcuts: [number, number][]): CutPlan => ({
+  profiles: [],
+  costMinor: 0,
+  plainCostMinor: null,
+  proven: true,
+  complete: true,
+  utilisation: 1,
+  purchases: [],
+  used: used.map(([remnantId, lengthMm, count]) => ({ remnantId, profileId, lengthMm, grade: 'clean' as const, place: 'rack 1', count })),
+  offcuts: offcuts.map(([lengthMm, count]) => ({ profileId, lengthMm, grade: 'clean' as const, count })),
+})
+const rack = (pieces: [string, number, number][]): Stock => ({
+  sale: [],
+  remnants: pieces.map(([id, lengthMm, quantity]) => ({
+    id,
+    profileId,
+    lengthMm,
+    quantity,
+    grade: 'clean' as const,
+    place: 'rack 1',
+    note: '',
+  })),
+})
+const count = (s: Stock) => s.remnants.reduce((n, r) => n + r.quantity, 0)
+
+describe('the rack', () => {
+  test('a piece of 1705 is used and one of 420 comes back: 2 → 1, and 1 new', () => {
+    const after = rackAfter(rack([['a', 1705, 2]]), planOf([['a', 1705, 1]], [[420, 1]]), 'Spar carrier', 1)!
+    expect(after.remnants.map((r) => [r.lengthMm, r.quantity])).toEqual([
+      [1705, 1],
+      [420, 1],
+    ])
+    expect(after.remnants[1]).toMatchObject({ place: 'by the saw', note: 'left from Spar carrier' })
+  })
+  test('the last piece leaves no empty row; taken back it stands there again', () => {
+    const plan = planOf([['a', 1705, 1]], [])
+    const gone = rackAfter(rack([['a', 1705, 1]]), plan, 'x', 1)!
+    expect(gone.remnants).toEqual([])
+    expect(rackAfter(gone, plan, 'x', -1)!.remnants).toMatchObject([{ id: 'a', lengthMm: 1705, quantity: 1, place: 'rack 1' }])
+  })
+  test('pieces that are not there cannot be used, and an offcut already cut up cannot be taken back', () => {
+    expect(rackAfter(rack([['a', 1705, 1]]), planOf([['a', 1705, 2]], []), 'x', 1)).toBeNull()
+    expect(rackAfter(rack([]), planOf([], [[420, 1]]), 'x', -1)).toBeNull()
+  })
+  test('accepted and taken back, the rack holds what it held', () => {
+    const pieces = fc.array(fc.tuple(fc.integer({ min: 300, max: 3000 }), fc.integer({ min: 1, max: 4 })), { maxLength: 6 })
+    fc.assert(
+      fc.property(pieces, pieces, (held, came) => {
+        const stock = rack(held.map(([l, n], i) => [`p${i}`, l, n]))
+        const plan = planOf(
+          held.map(([l, n], i) => [`p${i}`, l, n]),
+          came,
+        )
+        const after = rackAfter(stock, plan, 'x', 1)!
+        expect(count(after)).toBe(came.reduce((s, [, n]) => s + n, 0))
+        expect(count(rackAfter(after, plan, 'x', -1)!)).toBe(count(stock))
+      }),
+    )
+  })
+})
+
+describe('in the database', () => {
+  let db: Knex
+  beforeAll(async () => {
+    db = await openStore(':memory:')
+  })
+  afterAll(async () => {
+    await db.destroy()
+  })
+  test('a plan made against an older rack is refused; one open plan a job; the job it was made from is kept as it was', async () => {
+    const [shelves, jobs] = [shelfStore(db), jobStore(db)]
+    const issued = issuedStore(db, shelves)
+    await shelves.put('stock', 0, demoStock)
+    const job = await jobs.create(demoJobs[2])
+    const plan = planOf([['square-40x3-steel#1705', 1705, 1]], [[830, 1]])
+    expect(await issued.accept(job.id, 1, job.job, plan, 0)).toEqual({ ok: false, reason: 'stock-changed' })
+    const first = await issued.accept(job.id, 1, job.job, plan, 1)
+    expect(first).toMatchObject({ ok: true, stockRevision: 2 })
+    expect(await issued.accept(job.id, 1, job.job, plan, 2)).toEqual({ ok: false, reason: 'already' })
+    const id = first.ok ? first.issued.id : ''
+    expect(await issued.takeBack('other', id)).toEqual({ ok: false, reason: 'missing' })
+    expect(await issued.takeBack(job.id, id)).toMatchObject({ ok: true, stockRevision: 3 })
+    expect(await issued.takeBack(job.id, id)).toEqual({ ok: false, reason: 'already' })
+    expect((await issued.ofJob(job.id)).map((i) => i.takenBackAt !== null)).toEqual([true])
+  })
+  test('after a change of the rules every verdict is worked out again, and verdicts of an older program are thrown away', async () => {
+    const [shelves, jobs] = [shelfStore(db), jobStore(db)]
+    const keeper = verdictKeeper(db, jobs, (e) => {
+      throw e
+    })
+    await jobs.create(demoJobs[0])
+    const overs = async () =>
+      (await jobs.list({ search: 'Pole', station: null, state: null, archived: false, today: '2026-11-24', offset: 0, limit: 9 })).rows[0]
+        .over
+    const before = await overs()
+    await shelves.put('rules', 0, { ...(await shelves.get('rules')).document, roughG: 1, bumpG: 1 })
+    while ((await jobs.refreshVerdicts(1)) > 0);
+    expect(await overs()).toBeLessThan(before)
+    await db.raw('pragma user_version = 0')
+    await keeper.start()
+    expect((await db('verdicts').count({ n: '*' }))[0]).toEqual({ n: 0 })
+    keeper.refresh()
+    await keeper.close()
+  })
+})
+
+test('two saves from one revision at the same moment: one is taken, the other is told', async () => {
+  const db = await openStore(':memory:')
+  const jobs = jobStore(db)
+  const { id, job } = await jobs.create(demoJobs[0])
+  const results = await Promise.all(['a', 'b', 'c', 'd'].map((notes) => jobs.save(id, 1, { ...job, notes })))
+  expect(results.filter((r) => r.ok)).toHaveLength(1)
+  expect(results.filter((r) => !r.ok && r.reason === 'older')).toHaveLength(3)
+  expect((await jobs.get(id))?.revision).toBe(2)
+  expect(await jobs.save('none', 1, job)).toEqual({ ok: false, reason: 'missing' })
+  await db.destroy()
+})

@@ -1,0 +1,46 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import knex from 'knex'
+import { expect, test } from 'vitest'
+import { demoJobs } from '../../core/job/demoJobs'
+import { jobStore } from '../jobs/jobStore'
+import { migrationSource } from './migrations'
+import { openStore } from './openStore'
+
+test('a database of the first release is brought up to date with its jobs in it, and opening it again changes nothing', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'tideline-migrate-'))
+  const filename = join(folder, 'old.sqlite')
+  const old = knex({ client: 'better-sqlite3', connection: { filename }, useNullAsDefault: true })
+  const [first] = await migrationSource.getMigrations([])
+  await old.migrate.latest({ migrationSource: { ...migrationSource, getMigrations: async () => [first] } })
+  const now = new Date().toISOString()
+  // as the first release kept it: a vehicle without bodies, measures or readings
+  const { measures: _m, bodies: _b, onBoard: _o, traces: _t, tyres: _y, revision: _r, ...vehicle } = demoJobs[0].vehicle
+  const document = JSON.stringify({ ...demoJobs[0], vehicle })
+  await old('jobs').insert({
+    id: 'j',
+    revision: 7,
+    document,
+    title: 't',
+    client: 'c',
+    station: 'layout',
+    due: null,
+    archived: 0,
+    created_at: now,
+    updated_at: now,
+  })
+  expect(await old.schema.hasTable('photos')).toBe(false)
+  await old.destroy()
+
+  for (let turn = 0; turn < 2; turn++) {
+    const db = await openStore(filename)
+    expect(await db.schema.hasTable('photos')).toBe(true)
+    const kept = await jobStore(db).get('j')
+    expect(kept?.revision).toBe(7)
+    expect(kept?.job.vehicle).toMatchObject({ bodies: [], onBoard: [], measures: {}, revision: 1 })
+    expect(kept?.job.brief).toEqual(demoJobs[0].brief)
+    await db.destroy()
+  }
+  rmSync(folder, { recursive: true })
+})

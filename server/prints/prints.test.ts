@@ -1,0 +1,75 @@
+import loadHighs from 'highs'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { cutList } from '../../core/cutList/cutList'
+import { demoJobs } from '../../core/job/demoJobs'
+import { evaluate } from '../../core/job/evaluate'
+import { measuringSheets } from '../../core/measure/sheets'
+import { highsTools } from '../../core/nesting/highsTools'
+import { type CutPlan, planCuts } from '../../core/nesting/planCuts'
+import { INCH } from '../../core/quantity/units'
+import { defaultRules } from '../../core/rules/rules'
+import { demoStock } from '../../core/stock/demoStock'
+import { arrangementPdf } from './arrangement'
+import { cutSheetPdf } from './cutSheet'
+import { measuringSheetPdf } from './measuringSheet'
+
+const title = {
+  job: 'Pole and case rack',
+  client: 'Tide-pool survey trust',
+  sheet: 'Sheet',
+  revision: 4,
+  date: '2026-11-24',
+  due: '2026-12-11',
+}
+const pages = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0
+const plans = new Map<string, CutPlan>()
+beforeAll(async () => {
+  const tools = highsTools(await loadHighs(), () => performance.now())
+  for (const job of demoJobs)
+    plans.set(
+      job.title,
+      planCuts(cutList(evaluate(job, defaultRules).assembly), demoStock, defaultRules, { useRemnants: true, timeLimitMs: 2000 }, tools),
+    )
+})
+
+describe.each(demoJobs.map((j) => [j.title, j] as const))('%s on paper', (_, job) => {
+  test('the arrangement has the drawing, the parts and the limits, in metric and in inch', async () => {
+    for (const units of [job.units, INCH]) {
+      const pdf = await arrangementPdf({ ...job, units }, evaluate(job, defaultRules), defaultRules, title)
+      expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
+      expect(pages(pdf)).toBeGreaterThanOrEqual(3)
+    }
+  })
+  test('the cut sheet is one page, and the same job twice gives the same bytes', async () => {
+    const made = () => cutSheetPdf(job, plans.get(job.title)!, defaultRules, title)
+    const [first, second] = [await made(), await made()]
+    expect(pages(first)).toBe(1)
+    expect(first.equals(second)).toBe(true)
+  })
+})
+
+test('a plan with pieces that found no stock is printed too, and says so on paper', async () => {
+  const [job] = demoJobs
+  const plan = plans.get(job.title)!
+  const short: CutPlan = {
+    ...plan,
+    complete: false,
+    profiles: plan.profiles.map((p) => ({ ...p, unplaced: [{ marks: ['B9'], lengthMm: 9000, reason: 'longer than the longest stock' }] })),
+  }
+  expect((await cutSheetPdf(job, short, defaultRules, title)).length).toBeGreaterThan(
+    (await cutSheetPdf(job, plan, defaultRules, title)).length,
+  )
+})
+
+test('forty bars run on over further pages', async () => {
+  const [job] = demoJobs
+  const plan = plans.get(job.title)!
+  const long: CutPlan = { ...plan, profiles: plan.profiles.map((p) => ({ ...p, bars: Array.from({ length: 40 }, () => p.bars[0]) })) }
+  expect(pages(await cutSheetPdf(job, long, defaultRules, title))).toBeGreaterThan(2)
+})
+
+test('one page a measuring sheet, blank or filled', async () => {
+  const [, pickup] = demoJobs
+  for (const blank of [true, false])
+    expect(pages(await measuringSheetPdf(pickup, measuringSheets, blank, title))).toBe(measuringSheets.length)
+})
