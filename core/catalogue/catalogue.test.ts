@@ -11,6 +11,7 @@ import { compareProfiles } from '../swap/compareProfiles'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { VehicleSchema } from '../vehicle/vehicle'
 import { accessories } from './accessories'
+import { demoParts, PartsSchema } from './boughtParts'
 import { hardwarePriceMinor } from './hardware'
 import { materials } from './materials'
 import { footTypes, mountKinds } from './mounts'
@@ -108,4 +109,11 @@ describe('the same rack in every profile', () => {
     expect(ratio).toBeLessThan(0.45)
   })
   test('the weakest bars are said to be over', () => expect(row('flat-40x8-al6061t6').bending).not.toBeNull())
+})
+
+test('bought parts: numbers used once, holes lie on the part, an unmeasured part has no dimension at all', () => {
+  expect(PartsSchema.parse(demoParts)).toEqual(demoParts)
+  expect(new Set(demoParts.map((p) => p.number)).size).toBe(demoParts.length)
+  for (const p of demoParts) for (const h of p.holes) expect([p.name, h.xMm > 0 && h.xMm < (p.lengthMm ?? 0)]).toEqual([p.name, true])
+  expect(demoParts.find((p) => p.id === 'latch-slam')).toMatchObject({ heightMm: null, lengthMm: null, priceMinor: null })
 })

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import { z } from 'zod'
+import { type BoughtPart, demoParts, PartsSchema } from '../../core/catalogue/boughtParts'
 import { type Rules, RulesSchema } from '../../core/rules/rules'
 import { demoStock } from '../../core/stock/demoStock'
 import { type Stock, StockSchema } from '../../core/stock/stock'
@@ -11,6 +12,7 @@ export const shelves = {
   stock: { schema: StockSchema, edge: StockSchema.strict(), empty: { sale: demoStock.sale, remnants: [] } as Stock },
   rules: { schema: RulesSchema, edge: RulesSchema.strict(), empty: RulesSchema.parse({}) as Rules },
   vehicles: { schema: z.array(VehicleSchema).max(500), edge: z.array(VehicleSchema).max(500), empty: demoVehicles as Vehicle[] },
+  parts: { schema: PartsSchema, edge: PartsSchema, empty: demoParts as BoughtPart[] },
 }
 export type ShelfName = keyof typeof shelves
 export type ShelfOf<N extends ShelfName> = (typeof shelves)[N]['empty']

@@ -1,4 +1,5 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import type { BoughtPart } from '../../core/catalogue/boughtParts'
 import type { Job } from '../../core/job/job'
 import type { Station } from '../../core/job/stations'
 import type { CutPlan } from '../../core/nesting/planCuts'
@@ -28,7 +29,7 @@ export type JobPageOf = {
 }
 export type StoredJob = { id: string; revision: number; archived: boolean; updatedAt: string; job: Job }
 export type IssuedPlan = { id: string; jobRevision: number; at: string; takenBackAt: string | null; plan: CutPlan }
-type Shelves = { stock: Stock; rules: Rules; vehicles: Vehicle[] }
+type Shelves = { stock: Stock; rules: Rules; vehicles: Vehicle[]; parts: BoughtPart[] }
 export type Shelf<N extends keyof Shelves> = { revision: number; document: Shelves[N] }
 
 export const queryClient = new QueryClient({

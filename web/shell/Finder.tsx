@@ -21,6 +21,7 @@ const PLACES: Entry[] = [
   ['/', 'Slipway'],
   ['/vehicles', 'Vehicles'],
   ['/stock', 'Stock rack'],
+  ['/parts', 'Bought parts'],
   ['/rules', 'Shop rules'],
   ['/calculators', 'Calculators'],
 ].map(([to, label]) => ({ to, label, group: 'Places' }))

@@ -12,6 +12,7 @@ const places = [
   ['/', 'Slipway'],
   ['/vehicles', 'Vehicles'],
   ['/stock', 'Stock rack'],
+  ['/parts', 'Bought parts'],
   ['/rules', 'Shop rules'],
   ['/calculators', 'Calculators'],
 ] as const

@@ -6,6 +6,7 @@ import { editJob } from '../../job/jobStore'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { Group } from '../Group'
+import { BoughtFoot } from './BoughtFoot'
 
 /** The design family's own fields, as it lists them. */
 export function RackForm({ job }: { job: Job }) {
@@ -18,6 +19,7 @@ export function RackForm({ job }: { job: Job }) {
     })
   return (
     <Group title={family.title}>
+      <BoughtFoot job={job} />
       {family.fields
         .filter((f) => !f.when || f.when(params))
         .map((f) => {
