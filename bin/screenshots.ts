@@ -88,7 +88,6 @@ const shots: Shot[] = [
   },
   { name: 'stock', path: '/stock' },
   { name: 'vehicles', path: '/vehicles' },
-  { name: 'rules', path: '/rules' },
   {
     name: 'calculators',
     path: '/calculators/section',

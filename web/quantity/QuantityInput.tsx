@@ -21,6 +21,8 @@ type Props = {
   disabled?: boolean
   autoFocus?: boolean
   hideLabel?: boolean
+  /** small parts: the figure as it is, not rounded to the job's step */
+  exact?: boolean
 }
 
 /**
@@ -40,6 +42,7 @@ export const QuantityInput = memo(function QuantityInput({
   disabled,
   autoFocus,
   hideLabel,
+  exact,
 }: Props) {
   const units = useUnits()
   const [draft, setDraft] = useState<string | null>(null)
@@ -57,7 +60,7 @@ export const QuantityInput = memo(function QuantityInput({
       const r = read(t)
       return r.ok ? r.value : null
     })
-  const shown = draft ?? (value === null ? '' : formatQuantity(value, dimension, units))
+  const shown = draft ?? (value === null ? '' : exact ? precise(value) : formatQuantity(value, dimension, units))
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a value that changes from elsewhere (undo, a drag) replaces what stands here
   useEffect(() => {

@@ -108,11 +108,12 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
       <TextInput label="Number" value={p.number} maxLength={60} onChange={(number) => set({ number })} />
       <ChoiceInput label="Kind" value={p.kind} options={kinds} onChange={(kind) => set({ kind })} />
       <MoneyInput label="Price" optional value={p.priceMinor} onChange={(priceMinor) => set({ priceMinor })} />
-      <QuantityInput label="Height" optional min={0} max={5000} value={p.heightMm} onChange={(heightMm) => set({ heightMm })} />
-      <QuantityInput label="Length" optional min={0} max={5000} value={p.lengthMm} onChange={(lengthMm) => set({ lengthMm })} />
-      <QuantityInput label="Width, diameter" optional min={0} max={5000} value={p.widthMm} onChange={(widthMm) => set({ widthMm })} />
-      <QuantityInput label="Bore" optional min={0} max={5000} value={p.boreMm} onChange={(boreMm) => set({ boreMm })} />
+      <QuantityInput exact label="Height" optional min={0} max={5000} value={p.heightMm} onChange={(heightMm) => set({ heightMm })} />
+      <QuantityInput exact label="Length" optional min={0} max={5000} value={p.lengthMm} onChange={(lengthMm) => set({ lengthMm })} />
+      <QuantityInput exact label="Width, diameter" optional min={0} max={5000} value={p.widthMm} onChange={(widthMm) => set({ widthMm })} />
+      <QuantityInput exact label="Bore" optional min={0} max={5000} value={p.boreMm} onChange={(boreMm) => set({ boreMm })} />
       <QuantityInput
+        exact
         label="Force"
         dimension="force"
         optional
@@ -121,7 +122,16 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
         value={p.forceN}
         onChange={(forceN) => set({ forceN })}
       />
-      <QuantityInput label="Mass" dimension="mass" optional min={0} max={200} value={p.massKg} onChange={(massKg) => set({ massKg })} />
+      <QuantityInput
+        exact
+        label="Mass"
+        dimension="mass"
+        optional
+        min={0}
+        max={200}
+        value={p.massKg}
+        onChange={(massKg) => set({ massKg })}
+      />
       <Box sx={{ gridColumn: '1 / 4' }}>
         <Button onClick={() => setOpen(!open)} aria-expanded={open}>
           {p.holes.length ? `${p.holes.length} holes` : 'Hole pattern'}
@@ -131,14 +141,23 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
             {p.holes.map((h, i) => (
               <Box key={i} sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(3, minmax(0,1fr)) 32px' }}>
                 <QuantityInput
+                  exact
                   label={`Hole ${i + 1}, along`}
                   min={-5000}
                   max={5000}
                   value={h.xMm}
                   onChange={(v) => v !== null && hole(i, { xMm: v })}
                 />
-                <QuantityInput label="across" min={-5000} max={5000} value={h.yMm} onChange={(v) => v !== null && hole(i, { yMm: v })} />
                 <QuantityInput
+                  exact
+                  label="across"
+                  min={-5000}
+                  max={5000}
+                  value={h.yMm}
+                  onChange={(v) => v !== null && hole(i, { yMm: v })}
+                />
+                <QuantityInput
+                  exact
                   label="Diameter"
                   min={0.5}
                   max={200}
