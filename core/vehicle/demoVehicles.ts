@@ -8,9 +8,25 @@ const unknown = unknownValue
 const taped = (values: Record<string, number>): Vehicle['measures'] =>
   Object.fromEntries(Object.entries(values).map(([id, v]) => [id, tape(v)]))
 
+/** What is asked only of vehicles that have it, and what nobody has added yet. */
+const unasked = {
+  barKg: unknown,
+  tyreKg: unknown,
+  tongueKg: unknown,
+  carrierKg: unknown,
+  revision: 1,
+  measures: {},
+  bodies: [],
+  onBoard: [],
+  traces: [],
+  tyres: { now: '', next: '' },
+}
+const plainLine = { keepOuts: [], footDownKg: unknown, footUpKg: unknown, adjustMm: null, misfit: [] }
+
 /** Vehicles of our own making: plain descriptions, no make. */
 export const demoVehicles: Vehicle[] = [
   {
+    ...unasked,
     id: 'tall-long-van',
     name: 'Tall long van',
     body: 'van',
@@ -34,10 +50,6 @@ export const demoVehicles: Vehicle[] = [
     roofParkedKg: maker(300),
     footDownKg: maker(75),
     footUpKg: maker(60),
-    barKg: unknownValue,
-    tyreKg: unknownValue,
-    tongueKg: unknownValue,
-    carrierKg: unknownValue,
     grossKg: maker(3500),
     frontAxleKg: maker(1850),
     rearAxleKg: maker(2100),
@@ -45,9 +57,7 @@ export const demoVehicles: Vehicle[] = [
       { name: 'fuel, 80 l', massKg: 67, xMm: 1500, zMm: 450 },
       { name: 'water tank', massKg: 90, xMm: -300, zMm: 700 },
     ],
-    traces: [],
     tyres: { now: '235/65 R16', next: '' },
-    bodies: [],
     measures: taped({
       'roof.widthMiddle': 1684,
       'roof.length': 4228,
@@ -60,7 +70,6 @@ export const demoVehicles: Vehicle[] = [
       'sides.doorTopGap': 74,
       'sides.doorSwing': 905,
     }),
-    revision: 1,
     mounts: [
       {
         id: 'gutter',
@@ -72,11 +81,7 @@ export const demoVehicles: Vehicle[] = [
         halfWidthFrontMm: 760,
         zMm: 2560,
         pointsXMm: null,
-        keepOuts: [],
-        footDownKg: unknownValue,
-        footUpKg: unknownValue,
-        adjustMm: null,
-        misfit: [],
+        ...plainLine,
         bodyId: null,
       },
     ],
@@ -84,6 +89,7 @@ export const demoVehicles: Vehicle[] = [
   },
   crewCab(),
   {
+    ...unasked,
     id: 'camper-van',
     name: 'Camper van, middle roof',
     body: 'camper',
@@ -107,19 +113,9 @@ export const demoVehicles: Vehicle[] = [
     roofParkedKg: maker(280),
     footDownKg: maker(60),
     footUpKg: maker(45),
-    barKg: unknownValue,
-    tyreKg: unknownValue,
-    tongueKg: unknownValue,
-    carrierKg: unknownValue,
     grossKg: maker(2900),
     frontAxleKg: maker(1550),
     rearAxleKg: maker(1600),
-    onBoard: [],
-    traces: [],
-    tyres: { now: '', next: '' },
-    bodies: [],
-    measures: {},
-    revision: 1,
     mounts: [
       {
         id: 'track',
@@ -131,11 +127,7 @@ export const demoVehicles: Vehicle[] = [
         halfWidthFrontMm: 620,
         zMm: 2290,
         pointsXMm: null,
-        keepOuts: [],
-        footDownKg: unknownValue,
-        footUpKg: unknownValue,
-        adjustMm: null,
-        misfit: [],
+        ...plainLine,
         bodyId: null,
       },
     ],
@@ -165,9 +157,6 @@ function furtherVehicles(): Vehicle[] {
       footDownKg: maker(40),
       footUpKg: maker(30),
       kerbRearKg: weighed(985),
-      onBoard: [],
-      traces: [],
-      tyres: { now: '', next: '' },
       bodies: [
         {
           id: 'cab',
@@ -229,11 +218,7 @@ function furtherVehicles(): Vehicle[] {
           halfWidthFrontMm: 600,
           zMm: 1915,
           pointsXMm: null,
-          keepOuts: [],
-          footDownKg: unknownValue,
-          footUpKg: unknownValue,
-          adjustMm: null,
-          misfit: [],
+          ...plainLine,
           bodyId: 'canopy',
         },
       ],
@@ -255,9 +240,6 @@ function furtherVehicles(): Vehicle[] {
       footDownKg: maker(30),
       footUpKg: maker(25),
       kerbRearKg: weighed(948),
-      onBoard: [],
-      traces: [],
-      tyres: { now: '', next: '' },
       bodies: [
         {
           id: 'cab',
@@ -320,11 +302,7 @@ function furtherVehicles(): Vehicle[] {
           halfWidthFrontMm: 575,
           zMm: 1095,
           pointsXMm: null,
-          keepOuts: [],
-          footDownKg: unknownValue,
-          footUpKg: unknownValue,
-          adjustMm: null,
-          misfit: [],
+          ...plainLine,
           bodyId: 'cover',
         },
       ],
@@ -353,16 +331,9 @@ function furtherVehicles(): Vehicle[] {
       footUpKg: maker(40),
       kerbFrontKg: weighed(1190),
       kerbRearKg: weighed(905),
-      barKg: unknownValue,
-      tyreKg: unknownValue,
-      tongueKg: unknownValue,
-      carrierKg: unknownValue,
       grossKg: maker(3900),
       frontAxleKg: maker(1750),
       rearAxleKg: maker(2700),
-      onBoard: [],
-      traces: [],
-      tyres: { now: '', next: '' },
       bodies: [
         {
           id: 'cab',
@@ -413,11 +384,7 @@ function furtherVehicles(): Vehicle[] {
           halfWidthFrontMm: 675,
           zMm: 2020,
           pointsXMm: null,
-          keepOuts: [],
-          footDownKg: unknownValue,
-          footUpKg: unknownValue,
-          adjustMm: null,
-          misfit: [],
+          ...plainLine,
           bodyId: 'cab',
         },
       ],
@@ -425,6 +392,7 @@ function furtherVehicles(): Vehicle[] {
     },
     {
       ...pickup,
+      bodies: [],
       id: 'half-measured-box',
       name: 'Box van, half measured',
       body: 'van',
@@ -448,17 +416,9 @@ function furtherVehicles(): Vehicle[] {
       kerbFrontKg: bare,
       kerbRearKg: bare,
       occupantsKg: assumed(250),
-      barKg: unknownValue,
-      tyreKg: unknownValue,
-      tongueKg: unknownValue,
-      carrierKg: unknownValue,
       grossKg: bare,
       frontAxleKg: bare,
       rearAxleKg: bare,
-      onBoard: [],
-      traces: [],
-      tyres: { now: '', next: '' },
-      bodies: [],
       measures: taped({ 'roof.widthMiddle': 1546, 'roof.length': 3290 }),
       mounts: [
         {
@@ -471,11 +431,7 @@ function furtherVehicles(): Vehicle[] {
           halfWidthFrontMm: 700,
           zMm: 2205,
           pointsXMm: null,
-          keepOuts: [],
-          footDownKg: unknownValue,
-          footUpKg: unknownValue,
-          adjustMm: null,
-          misfit: [],
+          ...plainLine,
           bodyId: null,
         },
       ],
@@ -486,6 +442,7 @@ function furtherVehicles(): Vehicle[] {
 
 function crewCab(): Vehicle {
   return {
+    ...unasked,
     id: 'crew-cab-pickup',
     name: 'Crew-cab pickup',
     body: 'pickup',
@@ -509,16 +466,9 @@ function crewCab(): Vehicle {
     roofParkedKg: maker(150),
     footDownKg: unknown,
     footUpKg: unknown,
-    barKg: unknownValue,
-    tyreKg: unknownValue,
-    tongueKg: unknownValue,
-    carrierKg: unknownValue,
     grossKg: maker(3050),
     frontAxleKg: maker(1450),
     rearAxleKg: maker(1850),
-    onBoard: [],
-    traces: [],
-    tyres: { now: '', next: '' },
     bodies: [
       {
         id: 'cab',
@@ -569,7 +519,6 @@ function crewCab(): Vehicle {
       'rear.receiverHeight': 428,
       'rear.gateHeight': 470,
     }),
-    revision: 1,
     mounts: [
       {
         id: 'points',
@@ -581,11 +530,7 @@ function crewCab(): Vehicle {
         halfWidthFrontMm: 545,
         zMm: 1770,
         pointsXMm: [1180, 1530, 1880],
-        keepOuts: [],
-        footDownKg: unknownValue,
-        footUpKg: unknownValue,
-        adjustMm: null,
-        misfit: [],
+        ...plainLine,
         bodyId: 'cab',
       },
     ],

@@ -2,24 +2,11 @@ import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
 import { readJob } from '../../core/exchange/jobFile'
 import type { Job } from '../../core/job/job'
+import type { JobRow } from '../../core/job/jobRow'
 import type { Station } from '../../core/job/stations'
 import { type Verdict, verdictOf } from './verdict'
 
 export type StoredJob = { id: string; revision: number; archived: boolean; updatedAt: string; job: Job }
-export type JobRow = {
-  id: string
-  revision: number
-  title: string
-  client: string
-  station: Station
-  due: string | null
-  archived: boolean
-  updatedAt: string
-  over: number
-  near: number
-  unknown: number
-  governing: string
-}
 export type JobQuery = {
   search: string
   station: Station | null

@@ -1,6 +1,7 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { BoughtPart } from '../../core/catalogue/boughtParts'
 import type { Job } from '../../core/job/job'
+import type { JobRow } from '../../core/job/jobRow'
 import type { Station } from '../../core/job/stations'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
@@ -8,20 +9,6 @@ import type { Stock } from '../../core/stock/stock'
 import type { Vehicle } from '../../core/vehicle/vehicle'
 import { ApiError, call } from './client'
 
-export type JobRow = {
-  id: string
-  revision: number
-  title: string
-  client: string
-  station: Station
-  due: string | null
-  archived: boolean
-  updatedAt: string
-  over: number
-  near: number
-  unknown: number
-  governing: string
-}
 export type JobPageOf = {
   rows: JobRow[]
   total: number

@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import IconButton from '@mui/material/IconButton'
 import Switch from '@mui/material/Switch'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
+import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { blank, type JsonSchema, nameAndUnit } from './jsonSchema'
 
@@ -153,13 +153,7 @@ function List({
             value={v}
             onChange={(n) => onChange(value.map((o, k) => (k === i ? n : o)))}
           />
-          <IconButton
-            aria-label={`Remove ${name} ${i + 1}`}
-            onClick={() => onChange(value.filter((_, k) => k !== i))}
-            sx={{ fontSize: 18 }}
-          >
-            ×
-          </IconButton>
+          <RemoveButton of={`${name} ${i + 1}`} onClick={() => onChange(value.filter((_, k) => k !== i))} />
         </Box>
       ))}
       <Button onClick={() => onChange([...value, blank(item)])}>Add</Button>

@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import IconButton from '@mui/material/IconButton'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
@@ -9,6 +8,7 @@ import { useSaveShelf, useShelf } from '../api/queries'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { MoneyInput } from '../quantity/MoneyInput'
 import { QuantityInput } from '../quantity/QuantityInput'
+import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { ShelfFrame } from './ShelfFrame'
 
@@ -101,9 +101,7 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
     >
       <Box sx={{ gridColumn: '1 / 4', display: 'flex', gap: 0.5 }}>
         <TextInput label="Part" value={p.name} required="give the part a name" maxLength={120} onChange={(name) => set({ name })} />
-        <IconButton aria-label={`Remove ${p.name}`} onClick={remove} sx={{ fontSize: 18 }}>
-          ×
-        </IconButton>
+        <RemoveButton of={p.name} onClick={remove} />
       </Box>
       <TextInput label="Number" value={p.number} maxLength={60} onChange={(number) => set({ number })} />
       <ChoiceInput label="Kind" value={p.kind} options={kinds} onChange={(kind) => set({ kind })} />
@@ -164,13 +162,7 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
                   value={h.diameterMm}
                   onChange={(v) => v !== null && hole(i, { diameterMm: v })}
                 />
-                <IconButton
-                  aria-label={`Remove hole ${i + 1}`}
-                  onClick={() => set({ holes: p.holes.filter((_, k) => k !== i) })}
-                  sx={{ fontSize: 18 }}
-                >
-                  ×
-                </IconButton>
+                <RemoveButton of={`hole ${i + 1}`} onClick={() => set({ holes: p.holes.filter((_, k) => k !== i) })} />
               </Box>
             ))}
             <Button

@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import IconButton from '@mui/material/IconButton'
 import MenuItem from '@mui/material/MenuItem'
 import Select from '@mui/material/Select'
 import Table from '@mui/material/Table'
@@ -19,6 +18,7 @@ import { type Shelf, useSaveShelf, useShelf } from '../api/queries'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { MoneyInput } from '../quantity/MoneyInput'
 import { QuantityInput } from '../quantity/QuantityInput'
+import { RemoveButton } from '../quantity/RemoveButton'
 import { ShelfFrame } from './ShelfFrame'
 
 const profileChoices = profiles.map((p) => ({ value: p.id, label: p.name }))
@@ -185,13 +185,10 @@ export default function StockPage() {
                             />
                           </TableCell>
                           <TableCell>
-                            <IconButton
-                              aria-label={`Remove ${r.id}`}
+                            <RemoveButton
+                              of={r.id}
                               onClick={() => change((s) => ({ ...s, remnants: s.remnants.filter((o) => o.id !== r.id) }))}
-                              sx={{ fontSize: 18 }}
-                            >
-                              ×
-                            </IconButton>
+                            />
                           </TableCell>
                         </TableRow>
                       ))}
@@ -262,13 +259,7 @@ export default function StockPage() {
                           />
                         </TableCell>
                         <TableCell>
-                          <IconButton
-                            aria-label={`Remove ${r.id}`}
-                            onClick={() => change((s) => ({ ...s, sale: s.sale.filter((o) => o.id !== r.id) }))}
-                            sx={{ fontSize: 18 }}
-                          >
-                            ×
-                          </IconButton>
+                          <RemoveButton of={r.id} onClick={() => change((s) => ({ ...s, sale: s.sale.filter((o) => o.id !== r.id) }))} />
                         </TableCell>
                       </TableRow>
                     ))}

@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import IconButton from '@mui/material/IconButton'
 import Switch from '@mui/material/Switch'
 import type { Body, Vehicle } from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
+import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { Group } from '../stations/Group'
 
@@ -60,13 +60,7 @@ export function BodiesForm({ vehicle, onChange }: { vehicle: Vehicle; onChange: 
         >
           <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5 }}>
             <TextInput label="Name" value={b.name} required="give it a name" maxLength={80} onChange={(name) => set(i, { name })} />
-            <IconButton
-              aria-label={`Remove ${b.name}`}
-              onClick={() => onChange((v) => ({ ...v, bodies: v.bodies.filter((_, k) => k !== i) }))}
-              sx={{ fontSize: 18 }}
-            >
-              ×
-            </IconButton>
+            <RemoveButton of={b.name} onClick={() => onChange((v) => ({ ...v, bodies: v.bodies.filter((_, k) => k !== i) }))} />
           </Box>
           <ChoiceInput label="Kind" value={b.kind} options={kinds} onChange={(kind) => set(i, { kind })} />
           <QuantityInput

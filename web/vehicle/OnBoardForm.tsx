@@ -1,12 +1,12 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import IconButton from '@mui/material/IconButton'
 import Typography from '@mui/material/Typography'
 import { payloadBeforeRack } from '../../core/limits/payload'
 import { tyreDiameterMm } from '../../core/vehicle/masses'
 import type { Vehicle } from '../../core/vehicle/vehicle'
 import { FigureValue } from '../figure/Working'
 import { QuantityInput } from '../quantity/QuantityInput'
+import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { figureText, useUnits } from '../quantity/units'
 import { Group } from '../stations/Group'
@@ -68,13 +68,7 @@ export function OnBoardForm({ vehicle, onChange }: Props) {
               value={o.massKg}
               onChange={(massKg) => set(i, { massKg })}
             />
-            <IconButton
-              aria-label={`Remove ${o.name}`}
-              onClick={() => onChange((v) => ({ ...v, onBoard: v.onBoard.filter((_, k) => k !== i) }))}
-              sx={{ fontSize: 18 }}
-            >
-              ×
-            </IconButton>
+            <RemoveButton of={o.name} onClick={() => onChange((v) => ({ ...v, onBoard: v.onBoard.filter((_, k) => k !== i) }))} />
             <QuantityInput label="Forward" min={-20_000} max={20_000} value={o.xMm} onChange={(v) => v !== null && set(i, { xMm: v })} />
             <QuantityInput label="Above ground" min={0} max={5000} value={o.zMm} onChange={(v) => v !== null && set(i, { zMm: v })} />
           </Box>

@@ -1,12 +1,12 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import IconButton from '@mui/material/IconButton'
 import MenuItem from '@mui/material/MenuItem'
 import Select from '@mui/material/Select'
 import { footTypes, mountKinds } from '../../core/catalogue/mounts'
 import { type MountLine, methods, type Sourced, unknownValue, type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
+import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { Group } from '../stations/Group'
 import { MisfitForm } from './MisfitForm'
@@ -180,13 +180,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
         >
           <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5 }}>
             <TextInput label="Name" value={m.name} required="give it a name" maxLength={80} onChange={(name) => set(i, { name })} />
-            <IconButton
-              aria-label={`Remove ${m.name}`}
-              onClick={() => onChange((v) => ({ ...v, mounts: v.mounts.filter((_, k) => k !== i) }))}
-              sx={{ fontSize: 18 }}
-            >
-              ×
-            </IconButton>
+            <RemoveButton of={m.name} onClick={() => onChange((v) => ({ ...v, mounts: v.mounts.filter((_, k) => k !== i) }))} />
           </Box>
           <Box sx={{ gridColumn: '1 / 3' }}>
             <ChoiceInput
@@ -285,13 +279,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
                   value={k.toXMm}
                   onChange={(v) => v !== null && set(i, { keepOuts: m.keepOuts.map((o, q) => (q === n ? { ...o, toXMm: v } : o)) })}
                 />
-                <IconButton
-                  aria-label="Remove the keep-out"
-                  onClick={() => set(i, { keepOuts: m.keepOuts.filter((_, q) => q !== n) })}
-                  sx={{ fontSize: 18 }}
-                >
-                  ×
-                </IconButton>
+                <RemoveButton of="the keep-out" onClick={() => set(i, { keepOuts: m.keepOuts.filter((_, q) => q !== n) })} />
               </Box>
             ))}
             <Button
@@ -374,13 +362,7 @@ function Obstacles({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }
         >
           <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5 }}>
             <TextInput label="What" value={o.name} required="say what it is" maxLength={80} onChange={(name) => set(i, { name })} />
-            <IconButton
-              aria-label={`Remove ${o.name}`}
-              onClick={() => onChange((v) => ({ ...v, obstacles: v.obstacles.filter((_, k) => k !== i) }))}
-              sx={{ fontSize: 18 }}
-            >
-              ×
-            </IconButton>
+            <RemoveButton of={o.name} onClick={() => onChange((v) => ({ ...v, obstacles: v.obstacles.filter((_, k) => k !== i) }))} />
           </Box>
           <QuantityInput label="Forward" min={-20_000} max={20_000} value={o.xMm} onChange={(v) => v !== null && set(i, { xMm: v })} />
           <QuantityInput label="Left" min={-5000} max={5000} value={o.yMm} onChange={(v) => v !== null && set(i, { yMm: v })} />

@@ -1,22 +1,7 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
-import type { CrossbarParams } from './params'
+import { type CrossbarParams, plainRack } from './params'
 
-const plain: CrossbarParams = {
-  mountId: 'gutter',
-  profileId: 'square-40x3-al6063t6',
-  barXMm: [0, 1100, 2200],
-  overhangMm: 80,
-  footHeightMm: 90,
-  bracketInsetMm: 0,
-  bracketThicknessMm: 5,
-  bracketWidthMm: 60,
-  sideRails: false,
-  railProfileId: 'round-25x2-al6061t6',
-  fairing: false,
-  fairingHeightMm: 150,
-  build: 'bolted',
-  finish: 'powder',
-}
+const plain: CrossbarParams = { ...plainRack, mountId: 'gutter', barXMm: [0, 1100, 2200] }
 const [van, pickup, camper] = demoVehicles
 
 /** Every school once: aluminium and steel, bolted and welded, raw and coated, plain and with everything on. */

@@ -4,7 +4,7 @@ import { nearestMountX, type Vehicle } from '../../vehicle/vehicle'
 import type { Family } from '../family'
 import { assemble, FOOT_LENGTH_MM, mountLineOf } from './assemble'
 import { crossbarExamples } from './examples'
-import { CrossbarParams, MOST_FOOT_HEIGHT_MM, MOST_OVERHANG_MM } from './params'
+import { CrossbarParams, MOST_FOOT_HEIGHT_MM, MOST_OVERHANG_MM, plainRack } from './params'
 
 const profileChoices = () => profiles.map((p) => ({ value: p.id, label: p.name }))
 
@@ -30,22 +30,7 @@ export const crossbarRack: Family<CrossbarParams> = {
             nearestMountX(line, x),
           )
         : [])
-    return {
-      mountId: line?.id ?? '',
-      profileId: 'square-40x3-al6063t6',
-      barXMm,
-      overhangMm: 80,
-      footHeightMm: 90,
-      bracketInsetMm: 0,
-      bracketThicknessMm: 5,
-      bracketWidthMm: 60,
-      sideRails: false,
-      railProfileId: 'round-25x2-al6061t6',
-      fairing: false,
-      fairingHeightMm: 150,
-      build: 'bolted',
-      finish: 'powder',
-    }
+    return { ...plainRack, mountId: line?.id ?? '', barXMm }
   },
   handles: (params, vehicle) => {
     const line = mountLineOf(params, vehicle)

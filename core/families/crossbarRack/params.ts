@@ -25,3 +25,19 @@ export const CrossbarParams = z.object({
   finish: z.enum(['raw', 'painted', 'powder']),
 })
 export type CrossbarParams = z.infer<typeof CrossbarParams>
+
+/** What a rack begins with before anyone chose anything but where it stands: the shop's most usual one. */
+export const plainRack: Omit<CrossbarParams, 'mountId' | 'barXMm'> = {
+  profileId: 'square-40x3-al6063t6',
+  overhangMm: 80,
+  footHeightMm: 90,
+  bracketInsetMm: 0,
+  bracketThicknessMm: 5,
+  bracketWidthMm: 60,
+  sideRails: false,
+  railProfileId: 'round-25x2-al6061t6',
+  fairing: false,
+  fairingHeightMm: 150,
+  build: 'bolted',
+  finish: 'powder',
+}

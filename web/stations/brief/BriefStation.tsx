@@ -1,15 +1,14 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import FormControlLabel from '@mui/material/FormControlLabel'
-import IconButton from '@mui/material/IconButton'
-import Switch from '@mui/material/Switch'
 import { type Brief, loadClasses } from '../../../core/brief/brief'
 import { editJob, useJob } from '../../job/jobStore'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
 import { MoneyInput } from '../../quantity/MoneyInput'
 import { QuantityInput } from '../../quantity/QuantityInput'
+import { RemoveButton } from '../../quantity/RemoveButton'
 import { TextInput } from '../../quantity/TextInput'
 import { figureText, useUnits } from '../../quantity/units'
+import { ActingInputs } from '../ActingInputs'
 import { Group } from '../Group'
 import { OpenList } from '../OpenList'
 import { Workbench } from '../Workbench'
@@ -59,28 +58,7 @@ export default function BriefStation() {
           options={plain(['now and then', 'weekly', 'daily'] as const)}
           onChange={(howOften) => setBrief({ howOften })}
         />
-        <ChoiceInput
-          label="Roads"
-          value={brief.road}
-          options={[
-            { value: 'road', label: 'Road' },
-            { value: 'rough track', label: 'Rough track' },
-          ]}
-          onChange={(road) => setBrief({ road })}
-        />
-        <QuantityInput
-          label="Speed with the load on"
-          dimension="speed"
-          optional
-          min={0}
-          max={250}
-          value={brief.speedKmh}
-          onChange={(speedKmh) => setBrief({ speedKmh })}
-        />
-        <FormControlLabel
-          control={<Switch checked={brief.someoneStands} onChange={(_, someoneStands) => setBrief({ someoneStands })} />}
-          label="Someone stands on it when parked"
-        />
+        <ActingInputs brief={brief} set={setBrief} />
       </Group>
       <Group
         title="Must pass under"
@@ -104,13 +82,7 @@ export default function BriefStation() {
               value={p.heightMm}
               onChange={(heightMm) => setPassage(i, { heightMm })}
             />
-            <IconButton
-              aria-label={`Remove ${p.name || 'passage'}`}
-              onClick={() => setBrief({ passages: passages.filter((_, k) => k !== i) })}
-              sx={{ fontSize: 18 }}
-            >
-              ×
-            </IconButton>
+            <RemoveButton of={p.name || 'passage'} onClick={() => setBrief({ passages: passages.filter((_, k) => k !== i) })} />
           </Box>
         ))}
       </Group>

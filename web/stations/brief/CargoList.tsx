@@ -1,7 +1,6 @@
 import Autocomplete from '@mui/material/Autocomplete'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import IconButton from '@mui/material/IconButton'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
@@ -12,6 +11,7 @@ import type { Job } from '../../../core/job/job'
 import { editJob } from '../../job/jobStore'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
 import { QuantityInput } from '../../quantity/QuantityInput'
+import { RemoveButton } from '../../quantity/RemoveButton'
 import { TextInput } from '../../quantity/TextInput'
 import { figureText, useUnits } from '../../quantity/units'
 
@@ -116,13 +116,10 @@ function CargoCard({ c }: { c: Cargo }) {
     >
       <Box sx={{ gridColumn: '1 / 4', display: 'flex', gap: 1 }}>
         <TextInput label="Item" value={c.name} maxLength={120} required="give the item a name" onChange={(name) => set({ name })} />
-        <IconButton
-          aria-label={`Remove ${c.name}`}
+        <RemoveButton
+          of={c.name}
           onClick={() => editJob((j) => ({ ...j, brief: { ...j.brief, cargo: j.brief.cargo.filter((o) => o.id !== c.id) } }))}
-          sx={{ fontSize: 18 }}
-        >
-          ×
-        </IconButton>
+        />
       </Box>
       <QuantityInput
         label="Mass, least"

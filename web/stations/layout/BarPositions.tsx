@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import IconButton from '@mui/material/IconButton'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { datumXMm } from '../../../core/drawing/views'
@@ -12,6 +11,7 @@ import { useView } from '../../drawing/DrawingPane'
 import { handlesOf } from '../../drawing/handles'
 import { editJob } from '../../job/jobStore'
 import { QuantityInput } from '../../quantity/QuantityInput'
+import { RemoveButton } from '../../quantity/RemoveButton'
 import { figureText, useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
@@ -68,8 +68,8 @@ export function BarPositions({ job }: { job: Job }) {
               value={x - datum}
               onChange={(v) => v !== null && handle && editJob((j) => handle.moved(j, datum + v, 0, true))}
             />
-            <IconButton
-              aria-label={`Remove bar ${i + 1}`}
+            <RemoveButton
+              of={`bar ${i + 1}`}
               onClick={() =>
                 editJob((j) =>
                   setBars(
@@ -78,10 +78,7 @@ export function BarPositions({ job }: { job: Job }) {
                   ),
                 )
               }
-              sx={{ fontSize: 18 }}
-            >
-              ×
-            </IconButton>
+            />
           </Box>
         )
       })}

@@ -1,8 +1,5 @@
-import FormControlLabel from '@mui/material/FormControlLabel'
-import Switch from '@mui/material/Switch'
 import { useJob } from '../../job/jobStore'
-import { ChoiceInput } from '../../quantity/ChoiceInput'
-import { QuantityInput } from '../../quantity/QuantityInput'
+import { ActingInputs } from '../ActingInputs'
 import { setBrief } from '../brief/BriefStation'
 import { Group } from '../Group'
 import { OpenList } from '../OpenList'
@@ -18,28 +15,7 @@ export default function LoadsStation() {
     <>
       <OpenList job={job} station="loads" />
       <Group title="What acts on it">
-        <ChoiceInput
-          label="Roads"
-          value={job.brief.road}
-          options={[
-            { value: 'road', label: 'Road' },
-            { value: 'rough track', label: 'Rough track' },
-          ]}
-          onChange={(road) => setBrief({ road })}
-        />
-        <QuantityInput
-          label="Speed with the load on"
-          dimension="speed"
-          optional
-          min={0}
-          max={250}
-          value={job.brief.speedKmh}
-          onChange={(speedKmh) => setBrief({ speedKmh })}
-        />
-        <FormControlLabel
-          control={<Switch checked={job.brief.someoneStands} onChange={(_, someoneStands) => setBrief({ someoneStands })} />}
-          label="Someone stands on it when parked"
-        />
+        <ActingInputs brief={job.brief} set={setBrief} />
       </Group>
       <MassLedger job={job} />
     </>

@@ -1,0 +1,17 @@
+import type { Station } from './stations'
+
+/** One line of the Slipway: what a job is, where it stands, and the verdict on its limits. */
+export type JobRow = {
+  id: string
+  revision: number
+  title: string
+  client: string
+  station: Station
+  due: string | null
+  archived: boolean
+  updatedAt: string
+  over: number
+  near: number
+  unknown: number
+  governing: string
+}
