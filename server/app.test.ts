@@ -11,7 +11,7 @@ import { createApp } from './app'
 import { fillDemo } from './demo/fillDemo'
 import { backUp, restore } from './keeping/backup'
 import { openStore } from './keeping/openStore'
-import { openWorkshop, type Workshop } from './work/workshop'
+import { openWorkshop, type Workshop } from './workshop/workshop'
 
 let db: Knex
 let workshop: Workshop

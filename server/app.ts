@@ -13,7 +13,7 @@ import { photoRoutes } from './photos/photoRoutes'
 import { printRoutes, schemaRoute } from './prints/printRoutes'
 import { shelfRoutes } from './shelves/shelfRoutes'
 import { shelfStore } from './shelves/shelfStore'
-import type { Workshop } from './work/workshop'
+import type { Workshop } from './workshop/workshop'
 
 type Parts = { db: Knex; workshop: Workshop; rulesChanged?: () => void; webFolder: string | null; log: (error: unknown) => void }
 

@@ -6,7 +6,7 @@ import { createApp } from './app'
 import { jobStore } from './jobs/jobStore'
 import { verdictKeeper } from './jobs/verdictKeeper'
 import { openStore } from './keeping/openStore'
-import { openWorkshop } from './work/workshop'
+import { openWorkshop } from './workshop/workshop'
 
 export type Served = { address: string; close: () => Promise<void> }
 

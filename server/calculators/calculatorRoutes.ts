@@ -1,7 +1,7 @@
 import { Router } from 'express'
 import { calculatorOf, calculators, inputJsonSchema } from '../../core/calculators/registry'
 import { Refusal, refuse } from '../http/faults'
-import type { Workshop } from '../work/workshop'
+import type { Workshop } from '../workshop/workshop'
 
 export function calculatorRoutes(workshop: Workshop): Router {
   const routes = Router()
