@@ -1,4 +1,5 @@
 import { issueMessage } from '../issue/messages.en'
+import { neededBeforeCutting } from '../measure/needed'
 import { vehicleFields } from '../vehicle/vehicle'
 import type { Evaluation } from './evaluate'
 import type { Job } from './job'
@@ -22,13 +23,16 @@ export function openItems(job: Job, evaluation: Evaluation | null, length: (mm: 
   for (const c of brief.cargo) {
     if (c.massKg === null) needed('brief', `Mass of ${c.name}`)
     else if (c.massBasis === 'estimated') look('brief', `Mass of ${c.name} is estimated: weigh it`)
-    if (c.maxOverhangMm === null && c.counts !== 'parked') look('brief', `Overhang rule of ${c.name}`)
+    if (c.maxOverhangMm === null && c.counts !== 'parked') needed('brief', `Overhang rule of ${c.name}`)
+    if (c.maxSpanMm === null && c.counts !== 'parked') look('brief', `Span rule of ${c.name}: without one its span is not checked`)
   }
   for (const f of vehicleFields) {
     if (f.optional && vehicle[f.key].value === null) continue
     if (vehicle[f.key].value === null) needed('measure', `${f.label} is unknown`)
     else if (vehicle[f.key].method === 'assumed') look('measure', `${f.label} is assumed, not measured`)
   }
+  for (const n of neededBeforeCutting(vehicle))
+    if (n.state === 'conflict' || n.state === 'contradiction') needed('measure', `${n.label}: ${n.why}`)
   if (!vehicle.mounts.length) needed('measure', 'Where may a foot stand? Add a mount line')
   for (const issue of evaluation?.issues ?? []) needed('layout', issueMessage(issue, length))
   for (const l of evaluation?.limits ?? []) {

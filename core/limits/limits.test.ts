@@ -3,9 +3,11 @@ import { describe, expect, test } from 'vitest'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
+import { openItems } from '../job/openItems'
 import { carriedBy } from '../loads/carried'
 import { loadCases, windPressurePa } from '../loads/loadCases'
 import { shareAlong, shareLoads } from '../loads/shareLoads'
+import { chooseReading, withReading } from '../measure/settle'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { sourcedValue, unknownValue } from '../vehicle/vehicle'
@@ -170,4 +172,34 @@ test('a mount line with a rating of its own is judged by it: the oyster growerâ€
   const rated = withVehicle(oyster, { mounts: [{ ...line, footDownKg: sourcedValue(100, 'maker') }] })
   expect(find(rated, 'foot.down').allowed.value).toBeCloseTo(100 * G_M_S2, 6)
   expect(find(rated, 'foot.down').state).not.toBe('unknown')
+})
+
+describe('a figure in dispute is no figure', () => {
+  const twice = (value: number, again: number) => {
+    const one = (v: number) => ({ value: v, typed: '', tolerance: 2, method: 'tape' as const, who: '', at: '' })
+    return withReading(withReading(unknownValue, one(value)), one(again))
+  }
+  test('a wheelbase read as 3660 and 3720 leaves the axles not assessed and says why; one chosen with a reason assesses them', () => {
+    const wheelbaseMm = twice(3660, 3720)
+    const axle = find(withVehicle(survey, { wheelbaseMm }), 'axle.front')
+    expect(axle.state).toBe('unknown')
+    const open = openItems(withVehicle(survey, { wheelbaseMm }), null, String).filter((i) => i.weight === 'needed')
+    expect(open.map((i) => i.text).join()).toContain('wheelbase: readings disagree')
+    expect(
+      find(withVehicle(survey, { wheelbaseMm: chooseReading(wheelbaseMm, 0, 'the second ran along the sill') }), 'axle.front').state,
+    ).not.toBe('unknown')
+  })
+  test('two roof limits from two papers: the roof is not assessed, the missing figure is named with its reason', () => {
+    const roof = find(withVehicle(survey, { roofMovingKg: twice(150, 100) }), 'roof.moving')
+    expect([roof.state, missingFor(roof)]).toEqual(['unknown', ['Roof limit, moving (readings disagree)']])
+  })
+})
+
+test('an item without an overhang rule of its own is not assessed; only a shop that sets a rule for it gets one', () => {
+  const [poles, ...rest] = survey.brief.cargo
+  const job = { ...survey, brief: { ...survey.brief, cargo: [{ ...poles, maxOverhangMm: null }, ...rest] } }
+  expect(find(job, 'overhang.sampling-poles').state).toBe('unknown')
+  expect(missingFor(find(job, 'overhang.sampling-poles'))).toEqual(['overhang rule of Sampling poles 3.4 m, six'])
+  const set = evaluate(job, { ...defaultRules, defaultOverhangMm: 700 }).limits.find((l) => l.id === 'overhang.sampling-poles')!
+  expect([set.allowed.value, set.allowed.assumes.length]).toEqual([700, 1])
 })

@@ -1,4 +1,5 @@
 import { type Figure, figure, input } from '../figure/figure'
+import { missingName, settledValue } from '../measure/settle'
 import { axleLoads } from '../vehicle/masses'
 import { fieldLabel, type Vehicle } from '../vehicle/vehicle'
 
@@ -8,8 +9,8 @@ export function payloadBeforeRack(vehicle: Vehicle): Figure[] {
     key: 'kerbFrontKg' | 'kerbRearKg' | 'occupantsKg' | 'wheelbaseMm' | 'grossKg' | 'frontAxleKg' | 'rearAxleKg',
     symbol: string,
     unit: string,
-  ) => input(symbol, fieldLabel(key), vehicle[key].value, unit)
-  const wheelbase = vehicle.wheelbaseMm.value
+  ) => input(symbol, missingName(fieldLabel(key), vehicle[key]), settledValue(vehicle[key]), unit)
+  const wheelbase = settledValue(vehicle.wheelbaseMm)
   const usable = wheelbase !== null && wheelbase > 0 ? wheelbase : null
   const board = vehicle.onBoard.map((o, i) => input(`m${i + 1}`, `mass of ${o.name}`, o.massKg, 'kg'))
   const kerb = [v('kerbFrontKg', 'mF', 'kg'), v('kerbRearKg', 'mR', 'kg'), v('occupantsKg', 'mI', 'kg')]

@@ -2,6 +2,7 @@ import type { Assembly } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { type Figure, figure, input, SHOP_RULE } from '../figure/figure'
 import { agreedLoadKg } from '../loads/carried'
+import { missingName, settledValue } from '../measure/settle'
 import type { Rules } from '../rules/rules'
 import { fieldLabel, type Sourced, type SourcedKey, type Vehicle } from '../vehicle/vehicle'
 import { ledger, massesDriving, massFigure } from './ledger'
@@ -23,14 +24,15 @@ export function vehicleFigure(
       name: label,
       unit: outUnit,
       formula: factor === 1 ? 'as given' : outUnit === unit ? `rating × ${factor}` : 'rating × standard gravity',
-      with: [input('R', label, s.value, unit)],
+      with: [input('R', missingName(label, s), settledValue(s), unit)],
       source: s.value === null ? 'not given' : `${s.method}${s.source ? `, ${s.source}` : ''}${s.date ? `, ${s.date}` : ''}`,
       assumes: s.method === 'assumed' ? [`${label} is assumed, not measured`] : [],
     },
     () => (s.value ?? 0) * factor,
   )
 }
-const known = (vehicle: Vehicle, symbol: string, key: SourcedKey, unit: string) => input(symbol, fieldLabel(key), vehicle[key].value, unit)
+const known = (vehicle: Vehicle, symbol: string, key: SourcedKey, unit: string) =>
+  input(symbol, missingName(fieldLabel(key), vehicle[key]), settledValue(vehicle[key]), unit)
 const assumed = (vehicle: Vehicle, keys: SourcedKey[]) =>
   keys.filter((k) => vehicle[k].method === 'assumed').map((k) => `${fieldLabel(k)} is assumed, not measured`)
 
@@ -88,7 +90,7 @@ function weightLimits(assembly: Assembly, vehicle: Vehicle, brief: Brief, near: 
     },
     () => (vehicle.kerbFrontKg.value ?? 0) + (vehicle.kerbRearKg.value ?? 0) + (vehicle.occupantsKg.value ?? 0) + total,
   )
-  const L = vehicle.wheelbaseMm.value
+  const L = settledValue(vehicle.wheelbaseMm)
   const usable = L !== null && L > 0
   const axle = (which: 'front' | 'rear'): Figure => {
     const kerb = which === 'front' ? 'kerbFrontKg' : 'kerbRearKg'

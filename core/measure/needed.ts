@@ -1,9 +1,9 @@
 import type { Vehicle } from '../vehicle/vehicle'
 import { findings } from './findings'
-import { stateOfMeasure, stateSays } from './settle'
+import { type MeasureState, stateOfMeasure, stateSays } from './settle'
 import { letterOf, measureOf, measuringSheets } from './sheets'
 
-export type Needed = { id: string; sheet: string; label: string; why: string }
+export type Needed = { id: string; sheet: string; label: string; why: string; state: MeasureState | 'contradiction' | 'no mounts' }
 
 /** What must be settled before anything is cut: figures the parts depend on that are unknown, assumed, put off or in dispute. */
 export function neededBeforeCutting(vehicle: Vehicle): Needed[] {
@@ -20,6 +20,7 @@ export function neededBeforeCutting(vehicle: Vehicle): Needed[] {
           sheet: sheet.id,
           label: `${letterOf(sheet, q.id)}, ${q.label.toLowerCase()}`,
           why: state === 'later' ? `at ${s.step}` : stateSays[state],
+          state,
         },
       ]
     }),
@@ -28,12 +29,20 @@ export function neededBeforeCutting(vehicle: Vehicle): Needed[] {
     findings(vehicle, sheet)
       .filter((f) => f.kind === 'contradiction' && f.about.length > 1)
       .map(
-        (f): Needed => ({ id: `${sheet.id}:${f.about[0]}`, sheet: sheet.id, label: sheet.title, why: 'readings contradict each other' }),
+        (f): Needed => ({
+          id: `${sheet.id}:${f.about[0]}`,
+          sheet: sheet.id,
+          label: sheet.title,
+          why: 'readings contradict each other',
+          state: 'contradiction',
+        }),
       ),
   )
   return [
     ...open,
     ...contradictions,
-    ...(vehicle.mounts.length ? [] : [{ id: 'mounts', sheet: 'mounts', label: 'Mounts', why: 'nowhere to stand a foot yet' }]),
+    ...(vehicle.mounts.length
+      ? []
+      : [{ id: 'mounts', sheet: 'mounts', label: 'Mounts', why: 'nowhere to stand a foot yet', state: 'no mounts' as const }]),
   ]
 }

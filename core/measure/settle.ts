@@ -24,6 +24,13 @@ export function stateOfMeasure(s: Sourced): MeasureState {
   return s.readings.length > 1 ? 'repeated' : 'single'
 }
 
+/** The value that checks may rest on: none while its readings disagree and nobody has chosen. */
+export const settledValue = (s: Sourced): number | null => (stateOfMeasure(s) === 'conflict' ? null : s.value)
+
+/** A field's name as a missing figure is called, saying when it is missing because its readings disagree. */
+export const missingName = (label: string, s: Sourced): string =>
+  stateOfMeasure(s) === 'conflict' ? `${label} (readings disagree)` : label
+
 export const stateSays: Record<MeasureState, string> = {
   unknown: 'not taken yet',
   later: 'to be measured later',

@@ -16,7 +16,7 @@ export const RulesSchema = z.object({
   leastStability: rule(0.95, 0.5, 2, 'Limits', 'Least static stability factor', '', "shop's own; light vans lie near 1.1, cars near 1.4"),
   yieldSafety: rule(1.67, 1, 4, 'Limits', 'Safety factor on yield', '', 'AISC 360-16 F1, ASD, Ω = 1.67'),
   sagRatio: rule(150, 50, 500, 'Limits', 'Bar sag: span divided by', '', "shop's own"),
-  defaultOverhangMm: rule(600, 0, 3000, 'Limits', 'Free overhang to assume when an item has no rule (0 = do not assume)', 'mm'),
+  defaultOverhangMm: rule(0, 0, 3000, 'Limits', 'Free overhang to assume when an item has no rule (0 = do not assume: not assessed)', 'mm'),
 
   flagBehindMm: rule(1000, 0, 5000, 'Road', 'Remind of flag rules from this far behind', 'mm'),
   flagAheadMm: rule(0, 0, 5000, 'Road', 'Remind of rules from this far ahead', 'mm'),

@@ -8,6 +8,7 @@ import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
 import { vehicleJsonSchema } from '../../core/exchange/vehicleFile'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
+import { neededBeforeCutting } from '../../core/measure/needed'
 import { measuringSheets } from '../../core/measure/sheets'
 import { parsed, refuse } from '../http/faults'
 import type { IssuedStore, Outcome } from '../jobs/issuedStore'
@@ -128,6 +129,8 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const given = parsed(z.object({ revision: z.number().int().min(1), stockRevision: z.number().int().min(0) }), request.body)
     const { job, revision } = await jobAt(jobs, request.params.id)
     if (revision !== given.revision) return refuse(409, 'revision', 'the newest revision of the job: it changed since this plan was made')
+    const [doubt] = neededBeforeCutting(job.vehicle)
+    if (doubt) return refuse(409, 'vehicle', `figures that are measured and agree before anything is cut: ${doubt.label}, ${doubt.why}`)
     const made = await plan(job)
     if (!made.plan.complete) return refuse(409, 'plan', 'stock for every piece: some pieces were not placed')
     const done = outcome(await issued.accept(request.params.id, revision, job, made.plan, given.stockRevision))

@@ -6,6 +6,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import dayjs from 'dayjs'
 import { moneyText } from '../../../core/cost/money'
 import type { Job } from '../../../core/job/job'
+import { neededBeforeCutting } from '../../../core/measure/needed'
 import { call } from '../../api/client'
 import type { IssuedPlan } from '../../api/queries'
 import { useJob } from '../../job/jobStore'
@@ -35,7 +36,8 @@ export function AcceptPlan({ job, state, stockRevision }: { job: Job; state: Pla
   })
   const open = plans.data?.find((p) => !p.takenBackAt)
   const fault = accept.error ?? takeBack.error ?? plans.error
-  const fits = state.plan?.complete && state.plan.profiles.length > 0 && !state.running
+  const doubts = neededBeforeCutting(job.vehicle)
+  const fits = doubts.length === 0 && state.plan?.complete && state.plan.profiles.length > 0 && !state.running
   return (
     <Group title="To the saw">
       {open ? (
@@ -62,6 +64,11 @@ export function AcceptPlan({ job, state, stockRevision }: { job: Job; state: Pla
                 ? 'Every piece needs stock before the plan can be accepted.'
                 : 'Nothing to cut yet.'}
           </Typography>
+          {doubts.length > 0 && (
+            <Alert severity="warning" icon={false} sx={{ mb: 1 }}>
+              Measure before cutting: {doubts.map((d) => `${d.label}, ${d.why}`).join('; ')}.
+            </Alert>
+          )}
           <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
             <Button variant="contained" onClick={() => accept.mutate()} disabled={!fits || accept.isPending}>
               {accept.isPending ? 'Accepting…' : 'Accept the plan'}
