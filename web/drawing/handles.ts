@@ -1,4 +1,4 @@
-import { datumXMm } from '../../core/drawing/views'
+import { datumXMm } from '../../core/drawing/datum'
 import { familyOf } from '../../core/families/all'
 import type { Job } from '../../core/job/job'
 import { MM_PER_INCH } from '../../core/quantity/units'
