@@ -103,3 +103,34 @@ test('a photograph is scaled and traced: the side of a shaky square fills the fi
   await expect(page.getByText('1 traced')).toBeVisible()
   await saved(page)
 })
+
+test('a client far away fills the form on a phone without a network; his answers are read in beside what was known', async ({
+  page,
+  context,
+}, info) => {
+  await openDemoJob(page, 'Basket crate bars', 'measure?sheet=bed')
+  const [form] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Form to send' }).click()])
+  const path = info.outputPath('form.html')
+  await form.saveAs(path)
+
+  const phone = await context.newPage()
+  await phone.setViewportSize({ width: 360, height: 760 })
+  await phone.goto(`file://${path}`)
+  await phone.getByRole('button', { name: 'Save the answer file' }).click()
+  await expect(phone.getByText('Nothing to save yet')).toBeVisible()
+  await phone.getByLabel('Your name').fill('Low Ebb')
+  await phone.getByLabel('inches').check()
+  await phone.locator('[data-id="bed.lip"]').fill('7/8')
+  await phone.reload()
+  await expect(phone.locator('[data-id="bed.lip"]')).toHaveValue('7/8') // what was typed is kept on the device
+  const [answers] = await Promise.all([phone.waitForEvent('download'), phone.getByRole('button', { name: 'Save the answer file' }).click()])
+  const back = info.outputPath('answers.json')
+  await answers.saveAs(back)
+
+  await page.getByLabel("Client's answer file").setInputFiles(back)
+  await expect(page.getByText('1 figure and 0 photographs from Low Ebb')).toBeVisible()
+  await page.getByRole('button', { name: 'Enter them' }).click()
+  await expect(page.getByText('1 figure and 0 photographs entered')).toBeVisible()
+  await expect(page.locator('[id="measure-bed.lip"]').getByText('taken more than once')).toBeVisible()
+  await saved(page)
+})

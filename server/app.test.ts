@@ -7,6 +7,7 @@ import type { Knex } from 'knex'
 import request from 'supertest'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { Job } from '../core/job/job'
+import type { Vehicle } from '../core/vehicle/vehicle'
 import { createApp } from './app'
 import { fillDemo } from './demo/fillDemo'
 import { backUp, restore } from './keeping/backup'
@@ -37,6 +38,29 @@ const rowOf = async (title: string) => (await http().get('/api/jobs').query({ se
 const opened = async (title: string) =>
   (await http().get(`/api/jobs/${(await rowOf(title)).id}`)).body as { id: string; revision: number; job: Job }
 const countJobs = async () => ((await db('jobs').count({ n: '*' })) as { n: number }[])[0].n
+
+describe('the vehicle shelf', () => {
+  test('a vehicle that gives way to its next revision stays to be looked up; one that did not change is not kept twice', async () => {
+    const { revision, document } = (await http().get('/api/shelves/vehicles')).body
+    const next = document.map((v: Vehicle, i: number) => (i ? v : { ...v, note: 'new tyres', revision: v.revision + 1 }))
+    expect((await http().put('/api/shelves/vehicles').send({ revision, document: next })).status).toBe(200)
+    const kept = (await http().get(`/api/shelves/vehicles/${document[0].id}/revisions`)).body
+    expect(kept.map((k: { revision: number; vehicle: Vehicle }) => [k.revision, k.vehicle.note])).toEqual([[1, document[0].note]])
+    expect((await http().get(`/api/shelves/vehicles/${document[1].id}/revisions`)).body).toEqual([])
+    // a write that is refused keeps nothing
+    expect((await http().put('/api/shelves/vehicles').send({ revision, document })).status).toBe(409)
+    expect((await http().get(`/api/shelves/vehicles/${document[0].id}/revisions`)).body).toHaveLength(1)
+  })
+  test('the form for a client far away is one page that fetches nothing, and the drawing leaves as SVG too', async () => {
+    const { id } = await rowOf('Basket')
+    const form = await http().get(`/api/jobs/${id}/client-form.html`)
+    expect(form.text).toContain('data-id="bed.widthRear"')
+    expect(form.text).not.toMatch(/https?:\/\/(?!www\.w3\.org)/)
+    const drawing = await http().get(`/api/jobs/${id}/drawing/plan.svg`)
+    expect([drawing.status, drawing.type]).toEqual([200, 'image/svg+xml'])
+    expect((await http().get(`/api/jobs/${id}/drawing/top.svg`)).status).toBe(422)
+  })
+})
 
 describe('the Slipway', () => {
   test('lists what is due first, with verdicts; search, station and state narrow it', async () => {

@@ -4,9 +4,12 @@ import { memberLengthMm } from '../assembly/assembly'
 import { BriefSchema } from '../brief/brief'
 import { families } from '../families/all'
 import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import { defaultRules } from '../rules/rules'
 import { unknownValue } from '../vehicle/vehicle'
 import { type Dimension, dimensionLines, pointsOf, type ViewName } from './sheet'
 import { toDxf } from './toDxf'
+import { toSvg } from './toSvg'
 import { drawView } from './views'
 
 const views: ViewName[] = ['plan', 'side', 'rear']
@@ -71,8 +74,29 @@ test('a dimension of 100 along x at row −1, text 10: its line lies 16 below th
   ])
 })
 
+test('as SVG a drawing keeps its lines, writes y downwards and lets no text break out of it', () => {
+  const svg = toSvg({
+    view: 'plan',
+    title: 'a <b>',
+    box: { min: { x: 0, y: 0 }, max: { x: 100, y: 50 } },
+    entities: [
+      { kind: 'line', layer: 'datum', from: { x: 0, y: 0 }, to: { x: 100, y: 50 } },
+      { kind: 'text', layer: 'datum', at: { x: 10, y: 10 }, text: '<script>&', anchor: 'start' },
+    ],
+  })
+  expect(svg).toContain('x1="0" y1="0" x2="100" y2="-50"')
+  expect(svg).toContain('&lt;script&gt;&amp;')
+  expect(svg).not.toContain('<script>')
+  for (const view of ['plan', 'side', 'rear'] as const) {
+    const { assembly } = evaluate(demoJobs[0], defaultRules)
+    const drawn = toSvg(drawView(view, assembly, demoJobs[0].vehicle, demoJobs[0].brief))
+    expect(drawn).not.toContain('NaN')
+    expect(drawn.match(/<polyg?o?n?l?i?n?e? /g)?.length).toBeGreaterThan(8)
+  }
+})
+
 test('a vehicle with nothing measured is still drawn, dashed as assumed', () => {
-  const bare = { ...cases[0].vehicle, mounts: [], obstacles: [] }
+  const bare = { ...cases[0].vehicle, mounts: [], obstacles: [], swings: [] }
   for (const key of ['lengthMm', 'widthMm', 'heightMm', 'roofFromXMm', 'roofToXMm', 'roofHeightMm', 'rearOverhangMm'] as const)
     bare[key] = unknownValue
   const sheet = drawView(

@@ -8,6 +8,7 @@ export const layers = [
   'assumed',
   'roof',
   'obstacle',
+  'swing',
   'mount',
   'member',
   'plate',

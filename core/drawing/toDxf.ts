@@ -9,6 +9,7 @@ const COLOURS: Record<(typeof layers)[number], number> = {
   assumed: 8,
   roof: 8,
   obstacle: 6,
+  swing: 6,
   mount: 4,
   member: 7,
   plate: 7,

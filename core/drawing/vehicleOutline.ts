@@ -1,6 +1,6 @@
-import { radians } from '../quantity/units'
+import { leafAt, swingPaths, swingsOf } from '../vehicle/swings'
 import type { Body, Vehicle } from '../vehicle/vehicle'
-import { box, type Entity, type Layer, type Point, type ViewName } from './sheet'
+import { box, type Entity, type Layer, type Point, project, type ViewName } from './sheet'
 
 const WHEEL_RADIUS_MM = 340 // drawn size only: no figure is taken from it
 
@@ -170,7 +170,7 @@ function planLines(vehicle: Vehicle, rear: number, front: number, width: number,
   ]
 }
 
-/** One body from the side; a hinged one with the arc its far end swings through. */
+/** One body from the side. */
 function bodySide(b: Body, front: number): Entity[] {
   const layer: Layer = 'vehicle'
   if (b.kind === 'cab') {
@@ -192,28 +192,20 @@ function bodySide(b: Body, front: number): Entity[] {
       },
     ]
   }
-  return [{ kind: 'polygon', layer, closed: true, points: box({ x: b.fromXMm, y: b.bottomZMm }, { x: b.toXMm, y: b.topZMm }) }, ...swing(b)]
+  return [{ kind: 'polygon', layer, closed: true, points: box({ x: b.fromXMm, y: b.bottomZMm }, { x: b.toXMm, y: b.topZMm }) }]
 }
 
-/** The path of a hinged body's far end from shut to open, and where it stands open. */
-function swing(b: Body): Entity[] {
-  if (!b.hinge) return []
-  const { xMm, zMm, opensDeg } = b.hinge
-  const far = Math.abs(b.fromXMm - xMm) > Math.abs(b.toXMm - xMm) ? b.fromXMm : b.toXMm
-  const falls = Math.abs(b.fromXMm - xMm) < 50
-  const reach = falls ? b.topZMm - b.bottomZMm : Math.abs(far - xMm)
-  // a hatch hangs down when shut and opens rearwards; a cover lies level and its rear end rises
-  const at = (deg: number): Point => {
-    const a = radians(deg)
-    return falls
-      ? { x: xMm - reach * Math.sin(a), y: zMm - reach * Math.cos(a) }
-      : { x: xMm + Math.sign(far - xMm) * reach * Math.cos(a), y: zMm + reach * Math.sin(a) }
-  }
-  const points = Array.from({ length: 13 }, (_, i) => at((opensDeg * i) / 12))
-  return [
-    { kind: 'polygon', layer: 'obstacle', closed: false, dashed: true, points },
-    { kind: 'line', layer: 'obstacle', dashed: true, from: { x: xMm, y: zMm }, to: points[12] },
-  ]
+/** Every leaf that swings, as it stands open, and the paths of its two far corners; one that opens nobody knows how far is drawn shut. */
+export function swingLines(vehicle: Vehicle, view: ViewName): Entity[] {
+  return swingsOf(vehicle).flatMap((swing): Entity[] => {
+    const common = { layer: 'swing' as const, ref: `swing:${swing.id}`, dashed: true }
+    const [one, other] = swingPaths(swing).map((path) => path.map((p) => project(view, p)))
+    const leaf = leafAt(swing, swing.opensDeg ?? 0).corners.map((p) => project(view, p))
+    return [
+      { kind: 'polygon', closed: true, points: leaf, ...common },
+      ...[one, other].flatMap((points): Entity[] => (points.length ? [{ kind: 'polygon', closed: false, points, ...common }] : [])),
+    ]
+  })
 }
 
 const planBody = (rear: number, front: number, width: number): Point[] => {

@@ -4,7 +4,7 @@ import { profileSection } from '../catalogue/profiles'
 import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
 import { planDimensions, rearDimensions, sideDimensions } from './dimensions'
 import { bounds, box, type Entity, type Point, project, type Sheet, type ViewName } from './sheet'
-import { vehicleOutline } from './vehicleOutline'
+import { swingLines, vehicleOutline } from './vehicleOutline'
 
 export const viewNames: Record<ViewName, string> = { plan: 'Plan', side: 'Side', rear: 'Rear' }
 const FOOT_MM = { along: 80, across: 46 }
@@ -43,7 +43,13 @@ export function drawView(
       : view === 'side'
         ? sideDimensions(assembly, vehicle, brief, cargo, drawn)
         : rearDimensions(assembly, vehicle, drawn)
-  return { view, title: viewNames[view], entities: [...entities, ...dimensions], box: bounds([...entities, ...dimensions]) }
+  // opened doors reach far beyond the rack: they may run out of the frame, or the rack would be drawn small
+  return {
+    view,
+    title: viewNames[view],
+    entities: [...swingLines(vehicle, view), ...entities, ...dimensions],
+    box: bounds([...entities, ...dimensions]),
+  }
 }
 
 type Cargo = Brief['cargo'][number]

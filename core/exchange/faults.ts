@@ -36,9 +36,8 @@ export function tooDeep(text: string): boolean {
 }
 
 /** Reads JSON and says line and column where it breaks. */
-export function readJson(text: string): Read<unknown> {
-  if (text.length > MAX_FILE_BYTES)
-    return { ok: false, faults: [{ where: 'the whole', expected: `a file of ${MAX_FILE_BYTES / 1e6} MB or less` }] }
+export function readJson(text: string, mostBytes = MAX_FILE_BYTES): Read<unknown> {
+  if (text.length > mostBytes) return { ok: false, faults: [{ where: 'the whole', expected: `a file of ${mostBytes / 1e6} MB or less` }] }
   if (tooDeep(text)) return { ok: false, faults: [{ where: 'the whole', expected: `JSON nested no deeper than ${MAX_DEPTH}` }] }
   try {
     return { ok: true, value: JSON.parse(text) }

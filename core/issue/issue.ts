@@ -15,5 +15,6 @@ export type Issue = { at: (string | number)[]; fix: Patch[] | null } & (
   | { code: 'bridges_bodies'; one: string; other: string; movesMm: number | null }
   | { code: 'load_near_body'; item: string; body: string; clearMm: number; needMm: number | null }
   | { code: 'access_covered'; item: string; obstacle: string; clearMm: number; needMm: number }
+  | { code: 'swing_meets'; swing: string; item: string; atDeg: number; opensDeg: number }
   | { code: 'loads_overlap'; item: string; other: string }
 )

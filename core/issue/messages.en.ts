@@ -23,6 +23,8 @@ const messages: Messages = {
       : `${i.item} clears the ${i.body} by ${mm(i.clearMm)}; ${i.needMm === null ? 'how much the two bodies move is not known' : `they move against each other by ${mm(i.needMm)}`}: leave more air.`,
   access_covered: (i, mm) =>
     `${i.item} leaves ${mm(i.clearMm)} over the ${i.obstacle}, which needs ${mm(i.needMm)} to be opened or reached: move it.`,
+  swing_meets: (i) =>
+    `The ${i.swing} meets ${i.item} at ${i.atDeg}° of the ${i.opensDeg}° it opens: move what is in its way, or settle with the client how far it need open.`,
   loads_overlap: (i) => `${i.item} and ${i.other} take the same space: move one of them.`,
 }
 

@@ -12,6 +12,7 @@ import type { CaseResult } from '../loads/shareLoads'
 import type { Rules } from '../rules/rules'
 import { supportOf } from '../spacing/spacing'
 import { accessIssues, bodyIssues } from '../vehicle/bodies'
+import { swingIssues } from '../vehicle/swingIssues'
 import type { Job } from './job'
 
 export type Evaluation = {
@@ -43,6 +44,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
       ...cargoIssues(job, assembly),
       ...bodyIssues(assembly, job.vehicle, job.brief),
       ...accessIssues(assembly, job.vehicle, job.brief),
+      ...swingIssues(assembly, job.vehicle, job.brief),
     ],
     limits: governingFirst([...vehicleLimits(assembly, job.vehicle, job.brief, rules), ...rack.limits]),
     rackMassKg: assemblyMassKg(assembly),

@@ -1,5 +1,6 @@
 import { issueMessage } from '../issue/messages.en'
 import { neededBeforeCutting } from '../measure/needed'
+import { swingsOf } from '../vehicle/swings'
 import { vehicleFields } from '../vehicle/vehicle'
 import type { Evaluation } from './evaluate'
 import type { Job } from './job'
@@ -33,6 +34,9 @@ export function openItems(job: Job, evaluation: Evaluation | null, length: (mm: 
   }
   for (const n of neededBeforeCutting(vehicle))
     if (n.state === 'conflict' || n.state === 'contradiction') needed('measure', `${n.label}: ${n.why}`)
+  for (const s of swingsOf(vehicle)) if (s.opensDeg === null) needed('measure', `How far the ${s.name.toLowerCase()} opens is unknown`)
+  for (const m of [...vehicle.mounts, ...vehicle.obstacles, ...vehicle.bodies])
+    if (m.taken.method === 'unknown') look('measure', `Nobody said how the place of ${m.name} was measured: it counts as assumed`)
   if (!vehicle.mounts.length) needed('measure', 'Where may a foot stand? Add a mount line')
   for (const issue of evaluation?.issues ?? []) needed('layout', issueMessage(issue, length))
   for (const l of evaluation?.limits ?? []) {

@@ -4,7 +4,7 @@ import { profileSection } from '../catalogue/profiles'
 import { movesApart } from '../vehicle/bodies'
 import type { Vehicle } from '../vehicle/vehicle'
 import { combinedTolerance } from './readings'
-import { usualTolerance } from './settle'
+import { placeTolerance, usualTolerance } from './settle'
 
 /** A gap with what the measurements leave of it: at worst every error against us, likely their root-sum-square. mm. */
 export type Clearance = {
@@ -24,7 +24,8 @@ export function clearances(assembly: Assembly, vehicle: Vehicle, brief: Brief): 
   const [bar] = loadBars(assembly)
   if (deck === null || !bar) return []
   const roofTolerance = vehicle.roofHeightMm.tolerance ?? usualTolerance[vehicle.roofHeightMm.method]
-  const seat = { name: 'seat of the feet', toleranceMm: usualTolerance.tape }
+  const line = vehicle.mounts.find((m) => m.id === assembly.mounts[0]?.lineId)
+  const seat = { name: 'seat of the feet', toleranceMm: line ? placeTolerance(line.taken) : usualTolerance.assumed }
   const made = [
     { name: 'foot as made', toleranceMm: MADE },
     { name: 'bar as made', toleranceMm: MADE },
@@ -50,7 +51,7 @@ export function clearances(assembly: Assembly, vehicle: Vehicle, brief: Brief): 
     out.push(
       gap(`${underBar ? 'Bar' : 'Load'} over the ${o.name}`, (underBar ? underside : deck) - top, [
         { name: 'roof height', toleranceMm: roofTolerance },
-        { name: `height of the ${o.name}`, toleranceMm: SOFT },
+        { name: `height of the ${o.name}`, toleranceMm: Math.max(SOFT, placeTolerance(o.taken)) },
         seat,
         ...made,
       ]),
@@ -75,7 +76,7 @@ export function clearances(assembly: Assembly, vehicle: Vehicle, brief: Brief): 
     if (over && moves !== null)
       out.push(
         gap(`Load over the ${body.name.toLowerCase()}, as they move`, deck - body.topZMm - moves, [
-          { name: `top of the ${body.name.toLowerCase()}`, toleranceMm: usualTolerance.tape },
+          { name: `top of the ${body.name.toLowerCase()}`, toleranceMm: placeTolerance(body.taken) },
           seat,
           ...made,
         ]),

@@ -6,6 +6,8 @@ export type HolePatternFit = {
   shiftYMm: number
   turnDeg: number
   offsetsMm: number[]
+  /** the same, along x and y */
+  offsets: Point[]
   worstMm: number
   holeMm: number
   washerMm: number
@@ -47,6 +49,7 @@ export function fitHolePattern(v: { partHoles: Point[]; vehicleHoles: Point[]; b
     shiftYMm: fit.centre.yMm,
     turnDeg: degrees(turn as Radians),
     offsetsMm,
+    offsets: fit.offsets.map((o) => ({ xMm: o.xMm - fit.centre.xMm, yMm: o.yMm - fit.centre.yMm })),
     worstMm: fit.radiusMm,
     holeMm,
     washerMm: holeMm + 2 * SEAT_SHARE * v.boltMm,

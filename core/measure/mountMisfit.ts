@@ -9,6 +9,34 @@ export const fixedHoles = (line: MountLine): { name: string; xMm: number; yMm: n
     { name: `point ${i + 1}, right`, xMm, yMm: -mountHalfWidthMm(line, xMm) },
   ])
 
+/** A slot takes the error along it and a tight hole's play across it; a shim brings each low seat up to the highest. mm */
+export type Absorbed = {
+  slot: { along: 'the vehicle' | 'the bar'; lengthMm: number; widthMm: number }
+  shims: { name: string; thicknessMm: number }[]
+}
+/** Shims are cut from sheet of this step: the shop's own. */
+export const SHIM_STEP_MM = 0.5
+
+/**
+ * What else takes up the misfit, beside one round hole: slots along the way in which the holes are off most, length d + 2·(e + t) and width the
+ * same with the smaller error; and under each seat a shim of the highest seat's height less its own, to the nearest step.
+ */
+export function absorbMisfit(line: MountLine, toleranceMm: number): Absorbed | null {
+  const fit = mountMisfit(line, toleranceMm)
+  if (!fit) return null
+  const most = (way: 'xMm' | 'yMm') => Math.max(...fit.offsets.map((o) => Math.abs(o[way])))
+  const room = (e: number) => fit.boltMm + 2 * (e + toleranceMm)
+  const [x, y] = [most('xMm'), most('yMm')]
+  const highest = Math.max(...line.misfit.map((m) => m.upMm))
+  return {
+    slot: { along: x >= y ? 'the vehicle' : 'the bar', lengthMm: room(Math.max(x, y)), widthMm: room(Math.min(x, y)) },
+    shims: fixedHoles(line).flatMap((h, i) => {
+      const thicknessMm = Math.round((highest - line.misfit[i].upMm) / SHIM_STEP_MM) * SHIM_STEP_MM
+      return thicknessMm > 0 ? [{ name: h.name, thicknessMm }] : []
+    }),
+  }
+}
+
 /** The smallest hole and washer in the feet that still seats every bolt in the vehicle's own crooked holes. Null until each hole was measured. */
 export function mountMisfit(line: MountLine, toleranceMm: number): (HolePatternFit & { boltMm: number }) | null {
   const holes = fixedHoles(line)

@@ -1,4 +1,4 @@
-import type { Method, Reading, Sourced } from '../vehicle/vehicle'
+import type { Method, Reading, Sourced, Taken } from '../vehicle/vehicle'
 import { unknownValue } from '../vehicle/vehicle'
 import { summariseReadings } from './readings'
 
@@ -13,6 +13,10 @@ export const usualTolerance: Record<Method, number> = {
   assumed: 50,
   unknown: 0,
 }
+
+/** How far a place may be off, mm: what was said, else what its method is good for; a place nobody speaks for counts as assumed. */
+export const placeTolerance = (taken: Taken): number =>
+  taken.toleranceMm ?? usualTolerance[taken.method === 'unknown' ? 'assumed' : taken.method]
 
 export type MeasureState = 'unknown' | 'later' | 'conflict' | 'assumed' | 'single' | 'repeated'
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type { Cargo } from '../brief/cargo'
-import { type MountLine, nearestMountX, unknownValue } from '../vehicle/vehicle'
+import { type MountLine, nearestMountX, TakenSchema, unknownValue } from '../vehicle/vehicle'
 import { equalPositions, largestCount, layoutRatio, planBars, supportOf } from './spacing'
 
 const poles = {
@@ -27,6 +27,7 @@ const line: MountLine = {
   halfWidthFrontMm: 700,
   zMm: 2300,
   bodyId: null,
+  taken: TakenSchema.parse({}),
   misfit: [],
   keepOuts: [],
   footDownKg: unknownValue,

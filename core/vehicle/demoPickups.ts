@@ -1,4 +1,4 @@
-import { assumed, maker, plainLine, tape, taped, unasked, unknown, weighed } from './demoFigures'
+import { assumed, frontDoors, maker, plainLine, tailgate, taken, tape, taped, unasked, unknown, weighed } from './demoFigures'
 import { unknownValue, type Vehicle } from './vehicle'
 
 /** The rest of the yard: a canopy, a hinged cover, a flat tray, and one that somebody began to measure. */
@@ -34,6 +34,7 @@ export function furtherVehicles(): Vehicle[] {
           widthMm: 1860,
           movesMm: 0,
           hinge: null,
+          taken,
         },
         {
           id: 'bed',
@@ -46,6 +47,7 @@ export function furtherVehicles(): Vehicle[] {
           widthMm: 1860,
           movesMm: 10,
           hinge: null,
+          taken,
         },
         {
           id: 'canopy',
@@ -58,6 +60,7 @@ export function furtherVehicles(): Vehicle[] {
           widthMm: 1468,
           movesMm: 14,
           hinge: { xMm: -1100, zMm: 1850, opensDeg: 95 },
+          taken,
         },
       ],
       measures: taped({
@@ -87,7 +90,7 @@ export function furtherVehicles(): Vehicle[] {
           bodyId: 'canopy',
         },
       ],
-      obstacles: [{ name: 'canopy antenna', accessMm: null, xMm: 640, yMm: 0, lengthMm: 60, widthMm: 60, heightMm: 90 }],
+      obstacles: [{ taken, name: 'canopy antenna', accessMm: null, xMm: 640, yMm: 0, lengthMm: 60, widthMm: 60, heightMm: 90 }],
     },
     {
       ...pickup,
@@ -117,6 +120,7 @@ export function furtherVehicles(): Vehicle[] {
           widthMm: 1860,
           movesMm: 0,
           hinge: null,
+          taken,
         },
         {
           id: 'bed',
@@ -129,6 +133,7 @@ export function furtherVehicles(): Vehicle[] {
           widthMm: 1860,
           movesMm: 10,
           hinge: null,
+          taken,
         },
         {
           id: 'cover',
@@ -141,6 +146,7 @@ export function furtherVehicles(): Vehicle[] {
           widthMm: 1432,
           movesMm: 10,
           hinge: { xMm: 640, zMm: 1067, opensDeg: 38 },
+          taken,
         },
       ],
       measures: taped({
@@ -199,6 +205,7 @@ export function furtherVehicles(): Vehicle[] {
       grossKg: maker(3900),
       frontAxleKg: maker(1750),
       rearAxleKg: maker(2700),
+      swings: frontDoors(2950, 940, 1020, 1650),
       bodies: [
         {
           id: 'cab',
@@ -211,6 +218,7 @@ export function furtherVehicles(): Vehicle[] {
           widthMm: 1960,
           movesMm: 0,
           hinge: null,
+          taken,
         },
         {
           id: 'tray',
@@ -223,6 +231,7 @@ export function furtherVehicles(): Vehicle[] {
           widthMm: 2050,
           movesMm: 8,
           hinge: null,
+          taken,
         },
       ],
       measures: taped({
@@ -258,6 +267,7 @@ export function furtherVehicles(): Vehicle[] {
     {
       ...pickup,
       bodies: [],
+      swings: [],
       id: 'half-measured-box',
       name: 'Box van, half measured',
       body: 'van',
@@ -347,6 +357,7 @@ export function crewCab(): Vehicle {
         widthMm: 1860,
         movesMm: 0,
         hinge: null,
+        taken,
       },
       {
         id: 'bed',
@@ -359,8 +370,10 @@ export function crewCab(): Vehicle {
         widthMm: 1860,
         movesMm: 10,
         hinge: null,
+        taken,
       },
     ],
+    swings: [...frontDoors(2120, 900, 980, 1500), tailgate(-1210, 580, 460, 1420)],
     measures: taped({
       'bed.length': 1552,
       'bed.widthRear': 1406,
@@ -400,6 +413,6 @@ export function crewCab(): Vehicle {
         bodyId: 'cab',
       },
     ],
-    obstacles: [{ name: 'antenna', accessMm: null, xMm: 950, yMm: 0, lengthMm: 60, widthMm: 40, heightMm: 160 }],
+    obstacles: [{ taken, name: 'antenna', accessMm: null, xMm: 950, yMm: 0, lengthMm: 60, widthMm: 40, heightMm: 160 }],
   }
 }

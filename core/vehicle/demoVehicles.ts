@@ -1,4 +1,4 @@
-import { assumed, maker, plainLine, tape, taped, unasked, weighed } from './demoFigures'
+import { assumed, frontDoors, maker, plainLine, rearDoors, taken, tape, taped, unasked, weighed } from './demoFigures'
 import { crewCab, furtherVehicles } from './demoPickups'
 import type { Vehicle } from './vehicle'
 
@@ -36,6 +36,7 @@ export const demoVehicles: Vehicle[] = [
       { name: 'fuel, 80 l', massKg: 67, xMm: 1500, zMm: 450 },
       { name: 'water tank', massKg: 90, xMm: -300, zMm: 700 },
     ],
+    swings: [...frontDoors(2620, 960, 1060, 1900), ...rearDoors(-1270, 780, 2380, 180)],
     tyres: { now: '235/65 R16', next: '' },
     measures: taped({
       'roof.widthMiddle': 1684,
@@ -64,7 +65,7 @@ export const demoVehicles: Vehicle[] = [
         bodyId: null,
       },
     ],
-    obstacles: [{ name: 'roof fan', accessMm: 120, xMm: 1500, yMm: 0, lengthMm: 420, widthMm: 420, heightMm: 70 }],
+    obstacles: [{ taken, name: 'roof fan', accessMm: 120, xMm: 1500, yMm: 0, lengthMm: 420, widthMm: 420, heightMm: 70 }],
   },
   crewCab(),
   {
@@ -110,7 +111,7 @@ export const demoVehicles: Vehicle[] = [
         bodyId: null,
       },
     ],
-    obstacles: [{ name: 'roof hatch', accessMm: 450, xMm: 630, yMm: 0, lengthMm: 240, widthMm: 400, heightMm: 120 }],
+    obstacles: [{ taken, name: 'roof hatch', accessMm: 450, xMm: 630, yMm: 0, lengthMm: 240, widthMm: 400, heightMm: 120 }],
   },
   ...furtherVehicles(),
 ]

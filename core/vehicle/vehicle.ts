@@ -50,6 +50,16 @@ export const sourcedValue = (value: number, method: Method, source = '', date = 
 })
 const sourced = SourcedSchema.default(unknownValue)
 
+/** How the place of something was found: it counts as assumed until somebody says. mm */
+export const TakenSchema = z.object({
+  method: z.enum(methods).default('unknown'),
+  toleranceMm: z.number().min(0).max(1000).nullable().default(null),
+  who: z.string().max(80).default(''),
+  at: z.string().max(30).default(''),
+})
+export type Taken = z.infer<typeof TakenSchema>
+const taken = TakenSchema.prefault({})
+
 /** Where a crossbar's pair of feet may stand: a line each side of the roof, the same left and right. */
 export const MountLineSchema = z
   .object({
@@ -75,9 +85,17 @@ export const MountLineSchema = z
     adjustMm: z.number().min(0).max(200).nullable().default(null),
     /** how far each fixed hole is off its place, point by point, left then right; empty = not measured */
     misfit: z
-      .array(z.object({ alongMm: z.number().min(-200).max(200), acrossMm: z.number().min(-200).max(200) }))
+      .array(
+        z.object({
+          alongMm: z.number().min(-200).max(200),
+          acrossMm: z.number().min(-200).max(200),
+          /** how much higher its seat stands than the line says */
+          upMm: z.number().min(-100).max(100).default(0),
+        }),
+      )
       .max(400)
       .default([]),
+    taken,
     /** the body it stands on; null = the only one there is */
     bodyId: z.string().max(40).nullable().default(null),
     /** fixed points along the line; null = anywhere between from and to */
@@ -102,9 +120,15 @@ export const BodySchema = z
     widthMm: z.number().min(50).max(5000),
     movesMm: z.number().min(0).max(500).nullable(),
     hinge: z
-      .object({ xMm: z.number().min(-20_000).max(20_000), zMm: z.number().min(0).max(6000), opensDeg: z.number().min(1).max(180) })
+      .object({
+        xMm: z.number().min(-20_000).max(20_000),
+        zMm: z.number().min(0).max(6000),
+        /** null = nobody measured how far it opens */
+        opensDeg: z.number().min(1).max(180).nullable(),
+      })
       .nullable()
       .default(null),
+    taken,
   })
   .refine((b) => b.toXMm > b.fromXMm, { path: ['toXMm'], message: 'the front end must lie forward of the rear end: raise toXMm' })
   .refine((b) => b.topZMm > b.bottomZMm, { path: ['topZMm'], message: 'the top must lie above the bottom: raise topZMm' })
@@ -132,7 +156,25 @@ export const OnBoardSchema = z.object({
   zMm: z.number().min(0).max(5000),
 })
 
+export const swingKinds = ['tailgate', 'hatch', 'cover', 'pop-top', 'left door', 'right door', 'left rear door', 'right rear door'] as const
+/** A leaf on a hinge: where the middle of the hinge is, how far the leaf reaches from it, how long the hinge line is. */
+export const SwingSchema = z.object({
+  id: z.string().min(1).max(40),
+  name: z.string().min(1, 'give it a name').max(80),
+  kind: z.enum(swingKinds),
+  xMm: z.number().min(-20_000).max(20_000),
+  yMm: z.number().min(-5000).max(5000),
+  zMm: z.number().min(0).max(6000),
+  reachMm: z.number().min(10).max(10_000),
+  hingeLengthMm: z.number().min(10).max(10_000),
+  /** null = nobody measured how far it opens */
+  opensDeg: z.number().min(1).max(270).nullable(),
+  taken,
+})
+export type Swing = z.infer<typeof SwingSchema>
+
 export const ObstacleSchema = z.object({
+  taken,
   /** must stay reachable: how much air it needs above it to open or be serviced; null = nothing opens */
   accessMm: z.number().min(0).max(3000).nullable().default(null),
   name: z.string().min(1).max(80),
@@ -185,6 +227,8 @@ export const VehicleSchema = z.object({
   mounts: z.array(MountLineSchema).max(20).default([]),
   obstacles: z.array(ObstacleSchema).max(40).default([]),
   bodies: z.array(BodySchema).max(8).default([]),
+  /** doors, tailgate, hatch, pop-top: what swings and is no body of its own */
+  swings: z.array(SwingSchema).max(20).default([]),
   onBoard: z.array(OnBoardSchema).max(40).default([]),
   traces: z.array(TraceSchema).max(40).default([]),
   /** tyre sizes now and those thought of, as 235/65 R16 */

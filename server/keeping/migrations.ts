@@ -64,6 +64,18 @@ const steps: Step[] = [
       })
     },
   },
+  {
+    name: '003_vehicle_revisions',
+    up: async (db) => {
+      await db.schema.createTable('vehicle_revisions', (t) => {
+        t.text('vehicle_id').notNullable()
+        t.integer('revision').notNullable()
+        t.text('document').notNullable()
+        t.text('replaced_at').notNullable()
+        t.primary(['vehicle_id', 'revision'])
+      })
+    },
+  },
 ]
 
 export const migrationSource: Knex.MigrationSource<Step> = {

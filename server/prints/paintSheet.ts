@@ -8,6 +8,7 @@ const PEN: Record<Layer, { colour: string; width: number; fill?: string }> = {
   assumed: { colour: '#8a9896', width: 0.4 },
   roof: { colour: '#8a9896', width: 0.5, fill: '#f3f5f2' },
   obstacle: { colour: '#8a5a00', width: 0.5 },
+  swing: { colour: '#8a5a00', width: 0.3 },
   mount: { colour: '#0b7a75', width: 0.5 },
   member: { colour: INK, width: 0.9, fill: '#c9d6d3' },
   plate: { colour: INK, width: 0.9 },
@@ -32,7 +33,9 @@ export function paintSheet(paper: Paper, sheet: Sheet, frame: Frame, units: Disp
     y: frame.y + (frame.height + size.y * scale) / 2 + sheet.box.min.y * scale,
   }
   const on = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale })
+  paper.save().rect(frame.x, frame.y, frame.width, frame.height).clip()
   for (const e of sheet.entities) paint(paper, e, on, scale, text, units)
+  paper.restore()
   paper
     .font('text')
     .fontSize(8)

@@ -2,6 +2,7 @@ import { Router } from 'express'
 import { z } from 'zod'
 import { cutList } from '../../core/cutList/cutList'
 import { toDxf } from '../../core/drawing/toDxf'
+import { toSvg } from '../../core/drawing/toSvg'
 import { drawView } from '../../core/drawing/views'
 import { cutListCsv } from '../../core/exchange/csv'
 import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
@@ -17,6 +18,7 @@ import type { JobStore } from '../jobs/jobStore'
 import type { ShelfStore } from '../shelves/shelfStore'
 import type { Workshop } from '../workshop/workshop'
 import { arrangementPdf } from './arrangement'
+import { clientFormHtml } from './clientForm'
 import { cutSheetPdf } from './cutSheet'
 import { measuringSheetPdf } from './measuringSheet'
 
@@ -63,10 +65,23 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       .send(cutListCsv(cutList(evaluate(job, await rules()).assembly)))
   })
   routes.get('/:id/drawing/:view', async (request, response) => {
-    const view = parsed(z.enum(['plan.dxf', 'side.dxf', 'rear.dxf'], 'must be plan.dxf, side.dxf or rear.dxf'), request.params.view)
+    const asked = parsed(
+      z.string().regex(/^(plan|side|rear)\.(dxf|svg)$/, 'must be plan, side or rear, as .dxf or .svg'),
+      request.params.view,
+    )
+    const [view, kind] = asked.split('.') as ['plan' | 'side' | 'rear', 'dxf' | 'svg']
     const { job } = await jobAt(jobs, request.params.id)
-    const sheet = drawView(view.slice(0, -4) as 'plan', evaluate(job, await rules()).assembly, job.vehicle, job.brief)
-    response.type('application/dxf').set('Content-Disposition', fileName(job, view)).send(toDxf(sheet, job.units))
+    const sheet = drawView(view, evaluate(job, await rules()).assembly, job.vehicle, job.brief)
+    response
+      .type(kind === 'dxf' ? 'application/dxf' : 'image/svg+xml')
+      .set('Content-Disposition', fileName(job, asked))
+      .send(kind === 'dxf' ? toDxf(sheet, job.units) : toSvg(sheet, job.units))
+  })
+  routes.get('/:id/client-form.html', async (request, response) => {
+    const { job } = await jobAt(jobs, request.params.id)
+    // what can be weighed or asked of the maker is not asked of him
+    const sheets = measuringSheets.filter((s) => s.fits(job.vehicle))
+    response.type('text/html').set('Content-Disposition', fileName(job, 'measuring-form.html')).send(clientFormHtml(job, sheets))
   })
   routes.get('/:id/arrangement.pdf', async (request, response) => {
     const { job, revision } = await jobAt(jobs, request.params.id)

@@ -25,6 +25,9 @@ export function shelfRoutes(store: ShelfStore, rulesChanged: () => void): Router
     if (!put.ok) return refuse(409, 'revision', OLDER, { revision: put.revision })
     response.json({ revision: put.revision, document: { ...document, remnants: read.value } })
   })
+  routes.get('/vehicles/:vehicle/revisions', async (request, response) => {
+    response.json(await store.earlier(parsed(z.string().min(1).max(60), request.params.vehicle)))
+  })
   routes.get('/:name', async (request, response) => {
     response.json(await store.get(parsed(Name, request.params.name)))
   })

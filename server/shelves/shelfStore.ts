@@ -26,11 +26,41 @@ export function shelfStore(db: Knex) {
       ? { revision: row.revision, document: shelves[name].schema.parse(JSON.parse(row.document)) as ShelfOf<N> }
       : { revision: 0, document: shelves[name].empty as ShelfOf<N> }
   }
-  const put = async <N extends ShelfName>(
+  const put = <N extends ShelfName>(
     name: N,
     fromRevision: number,
     document: ShelfOf<N>,
     within: Knex = db,
+  ): Promise<{ ok: boolean; revision: number }> =>
+    within.transaction(async (trx) => {
+      const before = name === 'vehicles' ? (await get('vehicles', trx)).document : []
+      const done = await write(name, fromRevision, document, trx)
+      if (done.ok && name === 'vehicles') await keepReplaced(before, document as Vehicle[], trx)
+      return done
+    })
+  /** A vehicle that gives way to another state of itself, or leaves the shelf, stays to be looked up: jobs were measured against it. */
+  const keepReplaced = async (before: Vehicle[], after: Vehicle[], trx: Knex) => {
+    const replaced = before.filter((v) => JSON.stringify(v) !== JSON.stringify(after.find((n) => n.id === v.id)))
+    for (const v of replaced)
+      await trx('vehicle_revisions')
+        .insert({ vehicle_id: v.id, revision: v.revision, document: JSON.stringify(v), replaced_at: new Date().toISOString() })
+        .onConflict(['vehicle_id', 'revision'])
+        .ignore()
+  }
+  /** Earlier states of one vehicle, newest first. */
+  const earlier = async (vehicleId: string): Promise<{ revision: number; replacedAt: string; vehicle: Vehicle }[]> => {
+    const rows = (await db('vehicle_revisions').where({ vehicle_id: vehicleId }).orderBy('revision', 'desc').limit(200)) as {
+      revision: number
+      document: string
+      replaced_at: string
+    }[]
+    return rows.map((r) => ({ revision: r.revision, replacedAt: r.replaced_at, vehicle: VehicleSchema.parse(JSON.parse(r.document)) }))
+  }
+  const write = async <N extends ShelfName>(
+    name: N,
+    fromRevision: number,
+    document: ShelfOf<N>,
+    within: Knex,
   ): Promise<{ ok: boolean; revision: number }> => {
     const values = { revision: fromRevision + 1, document: JSON.stringify(document), updated_at: new Date().toISOString() }
     const written =
@@ -45,6 +75,6 @@ export function shelfStore(db: Knex) {
         : await within('shelves').where({ name, revision: fromRevision }).update(values)
     return written ? { ok: true, revision: fromRevision + 1 } : { ok: false, revision: (await get(name, within)).revision }
   }
-  return { get, put }
+  return { get, put, earlier }
 }
 export type ShelfStore = ReturnType<typeof shelfStore>

@@ -1,12 +1,14 @@
 import { useTheme } from '@mui/material/styles'
-import { OrbitControls } from '@react-three/drei'
+import { Line, OrbitControls } from '@react-three/drei'
 import { Canvas } from '@react-three/fiber'
 import { useMemo } from 'react'
 import { Shape, Vector3 } from 'three'
-import type { Assembly, Member } from '../../core/assembly/assembly'
+import type { Assembly, Member, Vec3 } from '../../core/assembly/assembly'
 import { profileOf, profileSection } from '../../core/catalogue/profiles'
 import { vehicleOutline } from '../../core/drawing/vehicleOutline'
 import type { Job } from '../../core/job/job'
+import { leafAt, swingPaths, swingsOf } from '../../core/vehicle/swings'
+import type { Swing } from '../../core/vehicle/vehicle'
 import type { LimitState } from '../limits/states'
 
 type Props = { job: Job; assembly: Assembly; when: 'driving' | 'parked'; marks: Map<string, LimitState> }
@@ -30,7 +32,7 @@ export default function Scene({ job, assembly, when, marks }: Props) {
       <ambientLight intensity={1.4} />
       <directionalLight position={[4, 9, 6]} intensity={1.6} />
       <group position={[-length / 2 + (job.vehicle.rearOverhangMm.value ?? 1100) / 1000, 0, 0]}>
-        <Body job={job} colour={inks.vehicle} />
+        <Bodies job={job} colour={inks.vehicle} />
         {assembly.members.map((m) => (
           <Bar key={m.id} member={m} colour={colour(m.id, inks.waterDeep)} />
         ))}
@@ -62,6 +64,17 @@ export default function Scene({ job, assembly, when, marks }: Props) {
             colour={colour(`cargo:${c.id}`, inks.cargo)}
             opacity={0.78}
           />
+        ))}
+        {job.vehicle.obstacles.map((o, i) => (
+          <Block
+            key={i}
+            at={[o.xMm, o.yMm, (job.vehicle.roofHeightMm.value ?? 0) + o.heightMm / 2]}
+            size={[o.lengthMm, o.widthMm, o.heightMm]}
+            colour={inks.obstacle}
+          />
+        ))}
+        {swingsOf(job.vehicle).map((s) => (
+          <Leaf key={s.id} swing={s} colour={inks.obstacle} />
         ))}
       </group>
       <gridHelper args={[12, 24, inks.line, inks.line]} />
@@ -112,6 +125,61 @@ function Bar({ member, colour }: { member: Member; colour: string }) {
   )
 }
 
+/** A leaf standing open, and the paths of its far corners. */
+function Leaf({ swing, colour }: { swing: Swing; colour: string }) {
+  const at = (points: Vec3[]) => points.map((p) => place(p.x, p.y, p.z))
+  const open = leafAt(swing, swing.opensDeg ?? 0).corners
+  return (
+    <>
+      <Line points={at([...open, open[0]])} color={colour} lineWidth={1.5} />
+      {swingPaths(swing).map(
+        (path, i) =>
+          path.length > 1 && <Line key={i} points={at(path)} color={colour} lineWidth={1} dashed dashSize={0.06} gapSize={0.05} />,
+      )}
+    </>
+  )
+}
+
+/** Each body drawn out to its own width; a vehicle of one body by its side outline: a likeness, like the flat views. */
+function Bodies({ job, colour }: { job: Job; colour: string }) {
+  if (!job.vehicle.bodies.length) return <Body job={job} colour={colour} />
+  const outline = vehicleOutline(job.vehicle, 'side')
+  const shapes = outline.flatMap((e) => (e.kind === 'polygon' ? [e.points] : []))
+  const wheels = outline.flatMap((e) => (e.kind === 'circle' ? [{ x: e.centre.x / 1000, r: e.radius / 1000 }] : []))
+  const width = (job.vehicle.widthMm.value ?? 1860) / 1000
+  return (
+    <>
+      {job.vehicle.bodies.map((b, i) => (
+        <mesh key={b.id} position={[0, 0, -b.widthMm / 2000]}>
+          <extrudeGeometry args={[outlineShape(shapes[i] ?? []), { depth: b.widthMm / 1000, bevelEnabled: false }]} />
+          <meshStandardMaterial color={colour} transparent opacity={0.5} />
+        </mesh>
+      ))}
+      <Wheels wheels={wheels} width={width} />
+    </>
+  )
+}
+
+const outlineShape = (points: { x: number; y: number }[]): Shape => {
+  const made = new Shape()
+  points.forEach((p, i) => {
+    if (i) made.lineTo(p.x / 1000, p.y / 1000)
+    else made.moveTo(p.x / 1000, p.y / 1000)
+  })
+  return made
+}
+
+function Wheels({ wheels, width }: { wheels: { x: number; r: number }[]; width: number }) {
+  return wheels.flatMap((w) =>
+    [-1, 1].map((side) => (
+      <mesh key={`${w.x}${side}`} position={[w.x, w.r, side * (width / 2 - 0.12)]} rotation={[Math.PI / 2, 0, 0]}>
+        <cylinderGeometry args={[w.r, w.r, 0.22, 28]} />
+        <meshStandardMaterial color="#3a4443" />
+      </mesh>
+    )),
+  )
+}
+
 /** The side outline drawn out to the vehicle's width, see-through: a likeness, like the flat views. */
 function Body({ job, colour }: { job: Job; colour: string }) {
   const width = ((job.vehicle.widthMm.value ?? 1950) - 60) / 1000
@@ -119,12 +187,10 @@ function Body({ job, colour }: { job: Job; colour: string }) {
     const outline = vehicleOutline(job.vehicle, 'side')
     const body = outline.find((e) => e.kind === 'polygon')
     const points = body?.kind === 'polygon' ? body.points : []
-    const made = new Shape()
-    points.forEach((p, i) => {
-      if (i) made.lineTo(p.x / 1000, p.y / 1000)
-      else made.moveTo(p.x / 1000, p.y / 1000)
-    })
-    return { shape: made, wheels: outline.flatMap((e) => (e.kind === 'circle' ? [{ x: e.centre.x / 1000, r: e.radius / 1000 }] : [])) }
+    return {
+      shape: outlineShape(points),
+      wheels: outline.flatMap((e) => (e.kind === 'circle' ? [{ x: e.centre.x / 1000, r: e.radius / 1000 }] : [])),
+    }
   }, [job.vehicle])
   const taper = (job.vehicle.roofWidthRearMm.value ?? 1700) / (job.vehicle.widthMm.value ?? 1950)
   return (
@@ -133,14 +199,7 @@ function Body({ job, colour }: { job: Job; colour: string }) {
         <extrudeGeometry args={[shape, { depth: width * taper, bevelEnabled: false }]} />
         <meshStandardMaterial color={colour} transparent opacity={0.5} />
       </mesh>
-      {wheels.flatMap((w) =>
-        [-1, 1].map((side) => (
-          <mesh key={`${w.x}${side}`} position={[w.x, w.r, side * (width / 2 - 0.12)]} rotation={[Math.PI / 2, 0, 0]}>
-            <cylinderGeometry args={[w.r, w.r, 0.22, 28]} />
-            <meshStandardMaterial color="#3a4443" />
-          </mesh>
-        )),
-      )}
+      <Wheels wheels={wheels} width={width} />
     </>
   )
 }

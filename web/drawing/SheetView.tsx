@@ -227,6 +227,7 @@ function penOf(layer: Layer, inks: Inks): Pen {
     assumed: { stroke: inks.vehicle, width: 1 },
     roof: { stroke: inks.vehicle, width: 1, fill: inks.roofFill },
     obstacle: { stroke: inks.obstacle, width: 1 },
+    swing: { stroke: inks.obstacle, width: 0.7 },
     mount: { stroke: inks.mount, width: 2 },
     member: { stroke: inks.member, width: 1.3, fill: inks.memberFill },
     plate: { stroke: inks.member, width: 1.6 },
@@ -273,7 +274,13 @@ function Shape({ e, on, scale, inks, mark, chosen, units, onDimension }: ShapePr
         strokeDasharray={e.dashed ? '5 4' : undefined}
       />
     ) : (
-      <polyline points={path(e.points, on)} fill="none" stroke={stroke} strokeWidth={width} />
+      <polyline
+        points={path(e.points, on)}
+        fill="none"
+        stroke={stroke}
+        strokeWidth={width}
+        strokeDasharray={e.dashed ? '5 4' : undefined}
+      />
     )
   }
   if (e.kind === 'circle') {

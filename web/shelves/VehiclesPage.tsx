@@ -17,6 +17,7 @@ import { type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
 import { useSaveShelf, useShelf } from '../api/queries'
 import { SheetView } from '../drawing/SheetView'
 import { VehicleForm } from '../vehicle/VehicleForm'
+import { EarlierRevisions } from './EarlierRevisions'
 import { ShelfFrame } from './ShelfFrame'
 
 const nothing = BriefSchema.parse({})
@@ -92,7 +93,13 @@ export default function VehiclesPage() {
         {(vehicles ?? [])
           .filter((v) => `${v.name} ${v.note}`.toLowerCase().includes(find.toLowerCase()))
           .map((v) => (
-            <VehicleCard key={v.id} vehicle={v} edit={() => setEditing(v)} copy={() => copy(v)} />
+            <VehicleCard
+              key={v.id}
+              vehicle={v}
+              edit={() => setEditing(v)}
+              copy={() => copy(v)}
+              bringBack={(earlier) => setEditing({ ...earlier, revision: v.revision })}
+            />
           ))}
       </Box>
       {editing && (
@@ -118,8 +125,10 @@ export default function VehiclesPage() {
   )
 }
 
-function VehicleCard({ vehicle, edit, copy }: { vehicle: Vehicle; edit: () => void; copy: () => void }) {
+type CardProps = { vehicle: Vehicle; edit: () => void; copy: () => void; bringBack: (earlier: Vehicle) => void }
+function VehicleCard({ vehicle, edit, copy, bringBack }: CardProps) {
   const { inks } = useTheme()
+  const [past, setPast] = useState(false)
   const unknown = vehicleFields.filter((f) => !f.optional && vehicle[f.key].value === null)
   const assumed = vehicleFields.filter((f) => vehicle[f.key].method === 'assumed')
   return (
@@ -163,6 +172,7 @@ function VehicleCard({ vehicle, edit, copy }: { vehicle: Vehicle; edit: () => vo
       <Box sx={{ p: 1, pt: 0 }}>
         <Button onClick={edit}>Change</Button>
         <Button onClick={copy}>Copy, to measure again</Button>
+        {vehicle.revision > 1 && <Button onClick={() => setPast(!past)}>{past ? 'Close earlier' : 'Earlier'}</Button>}
         <Button
           component="a"
           href={`data:application/json,${encodeURIComponent(writeVehicleFile(vehicle))}`}
@@ -171,6 +181,7 @@ function VehicleCard({ vehicle, edit, copy }: { vehicle: Vehicle; edit: () => vo
           File
         </Button>
       </Box>
+      {past && <EarlierRevisions vehicle={vehicle} bringBack={bringBack} />}
     </Box>
   )
 }

@@ -2,12 +2,13 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
-import type { Body, Vehicle } from '../../core/vehicle/vehicle'
+import { type Body, TakenSchema, type Vehicle } from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { Group } from '../stations/Group'
+import { TakenInput } from './TakenInput'
 
 const kinds = (['cab', 'bed', 'canopy', 'cover', 'box', 'tray'] as const).map((value) => ({ value, label: value }))
 
@@ -35,6 +36,7 @@ export function BodiesForm({ vehicle, onChange }: { vehicle: Vehicle; onChange: 
             widthMm: v.widthMm.value ?? 1860,
             movesMm: last ? 0 : null,
             hinge: null,
+            taken: TakenSchema.parse({}),
           },
         ],
       }
@@ -128,13 +130,15 @@ export function BodiesForm({ vehicle, onChange }: { vehicle: Vehicle; onChange: 
               <QuantityInput
                 label="Opens by"
                 dimension="angle"
+                optional
                 min={1}
                 max={180}
                 value={b.hinge.opensDeg}
-                onChange={(v) => v !== null && b.hinge && set(i, { hinge: { ...b.hinge, opensDeg: v } })}
+                onChange={(opensDeg) => b.hinge && set(i, { hinge: { ...b.hinge, opensDeg } })}
               />
             </>
           )}
+          <TakenInput taken={b.taken} onChange={(taken) => set(i, { taken })} />
         </Box>
       ))}
     </Group>

@@ -1,32 +1,35 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { fixedHoles, mountMisfit } from '../../core/measure/mountMisfit'
+import { absorbMisfit, fixedHoles, mountMisfit } from '../../core/measure/mountMisfit'
 import type { MountLine } from '../../core/vehicle/vehicle'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { figureText, useUnits } from '../quantity/units'
 
 const TAPE_MM = 0.5 // how well the place of a hole can be read against a straight edge: the shop's own
 
-/** How far each of the vehicle's own holes is off, and the common hole and washer that takes them all. */
+/** How far each of the vehicle's own holes is off, and the hole and washer, slot or shims that take them all. */
 export function MisfitForm({ line, onChange }: { line: MountLine; onChange: (misfit: MountLine['misfit']) => void }) {
   const units = useUnits()
   const holes = fixedHoles(line)
   if (!holes.length) return null
   const measured = line.misfit.length === holes.length
   if (!measured)
-    return <Button onClick={() => onChange(holes.map(() => ({ alongMm: 0, acrossMm: 0 })))}>Measure how far the holes are off</Button>
+    return (
+      <Button onClick={() => onChange(holes.map(() => ({ alongMm: 0, acrossMm: 0, upMm: 0 })))}>Measure how far the holes are off</Button>
+    )
   const fit = mountMisfit(line, TAPE_MM)
+  const absorbed = absorbMisfit(line, TAPE_MM)
   const set = (i: number, patch: Partial<MountLine['misfit'][number]>) =>
     onChange(line.misfit.map((m, k) => (k === i ? { ...m, ...patch } : m)))
   const mm = (v: number) => figureText(v, 'mm', { ...units, mmStep: 0.5 })
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-        Off its place: forward and left are plus.
+        Off its place: forward, left and up are plus.
       </Typography>
       {holes.map((h, i) => (
-        <Box key={h.name} sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)' }}>
+        <Box key={h.name} sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(3, minmax(0,1fr))' }}>
           <QuantityInput
             label={`${h.name}, along`}
             min={-200}
@@ -35,18 +38,27 @@ export function MisfitForm({ line, onChange }: { line: MountLine; onChange: (mis
             onChange={(v) => v !== null && set(i, { alongMm: v })}
           />
           <QuantityInput
-            label={`${h.name}, across`}
+            label="across"
             min={-200}
             max={200}
             value={line.misfit[i].acrossMm}
             onChange={(v) => v !== null && set(i, { acrossMm: v })}
           />
+          <QuantityInput label="up" min={-100} max={100} value={line.misfit[i].upMm} onChange={(v) => v !== null && set(i, { upMm: v })} />
         </Box>
       ))}
       {fit && (
         <Typography variant="body2">
           Worst hole {mm(fit.worstMm)} off at the best place. For M{fit.boltMm}: holes of {mm(fit.holeMm)} and washers of {mm(fit.washerMm)}{' '}
           or more seat them all (d + 2·(e + {mm(TAPE_MM)})).
+        </Typography>
+      )}
+      {absorbed && (
+        <Typography variant="body2">
+          Or slots along {absorbed.slot.along}, {mm(absorbed.slot.lengthMm)} by {mm(absorbed.slot.widthMm)}, under a plate washer.{' '}
+          {absorbed.shims.length
+            ? `Shims to bring the seats level: ${absorbed.shims.map((s) => `${mm(s.thicknessMm)} at ${s.name}`).join('; ')}.`
+            : 'The seats stand level: no shims.'}
         </Typography>
       )}
       <Button onClick={() => onChange([])}>Leave it unmeasured</Button>

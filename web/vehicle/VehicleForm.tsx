@@ -3,13 +3,14 @@ import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import Select from '@mui/material/Select'
 import { footTypes, mountKinds } from '../../core/catalogue/mounts'
-import { type MountLine, methods, type Sourced, unknownValue, type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
+import { type MountLine, methods, type Sourced, TakenSchema, unknownValue, type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { Group } from '../stations/Group'
 import { MisfitForm } from './MisfitForm'
+import { TakenInput } from './TakenInput'
 
 type Change = (change: (vehicle: Vehicle) => Vehicle) => void
 const today = () => new Date().toISOString().slice(0, 10)
@@ -159,6 +160,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
             footUpKg: unknownValue,
             adjustMm: null,
             misfit: [],
+            taken: TakenSchema.parse({}),
             bodyId: v.bodies[0]?.id ?? null,
           },
         ],
@@ -296,6 +298,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
               Keep feet off a stretch
             </Button>
           </Box>
+          <TakenInput taken={m.taken} onChange={(taken) => set(i, { taken })} />
           <Box sx={{ gridColumn: '1 / 3' }}>
             <MisfitForm line={m} onChange={(misfit) => set(i, { misfit })} />
           </Box>
@@ -346,7 +349,16 @@ function Obstacles({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }
               ...v,
               obstacles: [
                 ...v.obstacles,
-                { name: 'obstacle', accessMm: null, xMm: 500, yMm: 0, lengthMm: 400, widthMm: 400, heightMm: 80 },
+                {
+                  name: 'obstacle',
+                  taken: TakenSchema.parse({}),
+                  accessMm: null,
+                  xMm: 500,
+                  yMm: 0,
+                  lengthMm: 400,
+                  widthMm: 400,
+                  heightMm: 80,
+                },
               ],
             }))
           }
@@ -378,6 +390,7 @@ function Obstacles({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }
             value={o.accessMm}
             onChange={(accessMm) => set(i, { accessMm })}
           />
+          <TakenInput taken={o.taken} onChange={(taken) => set(i, { taken })} />
         </Box>
       ))}
     </Group>

@@ -64,6 +64,7 @@ export default function HandOverStation() {
           {file('drawing/plan.dxf', 'Plan DXF')}
           {file('drawing/side.dxf', 'Side DXF')}
           {file('drawing/rear.dxf', 'Rear DXF')}
+          {file('drawing/plan.svg', 'Plan SVG')}
         </Box>
       </Group>
       <Group title="Notes">

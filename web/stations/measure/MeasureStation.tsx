@@ -9,9 +9,11 @@ import { DrawingPane } from '../../drawing/DrawingPane'
 import { editJob, useJob } from '../../job/jobStore'
 import { BodiesForm } from '../../vehicle/BodiesForm'
 import { OnBoardForm } from '../../vehicle/OnBoardForm'
+import { SwingsForm } from '../../vehicle/SwingsForm'
 import { MountsForm, RatingsForm } from '../../vehicle/VehicleForm'
 import { Group } from '../Group'
 import { Workbench } from '../Workbench'
+import { ClientForm } from './ClientForm'
 import { DevicePanel } from './DevicePanel'
 import { MeasuringSheetView } from './MeasuringSheetView'
 import { useMeasuring } from './measuring'
@@ -48,10 +50,12 @@ export default function MeasureStation() {
         <>
           <MountsForm vehicle={job.vehicle} onChange={change} />
           <BodiesForm vehicle={job.vehicle} onChange={change} />
+          <SwingsForm vehicle={job.vehicle} onChange={change} />
         </>
       )}
       <DevicePanel job={job} />
       <PhotoPanel job={job} id={id ?? ''} />
+      <ClientForm id={id ?? ''} />
       <Group title="On paper">
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
           <Button component="a" variant="outlined" href={print(true)} target="_blank" rel="noopener">

@@ -1,0 +1,46 @@
+import { formatLength } from '../quantity/formatQuantity'
+import { type DisplayUnits, METRIC } from '../quantity/units'
+import { dimensionLines, type Entity, type Point, type Sheet } from './sheet'
+
+export const escapeXml = (text: string): string =>
+  text.replace(/[&<>"']/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[c] ?? c)
+
+/** A drawing as SVG text in millimetres, full size, in one ink; `lines` of text would fill its width. y runs down there, up here. */
+export function toSvg(sheet: Sheet, units: DisplayUnits = METRIC, lines = 40): string {
+  const { min, max } = sheet.box
+  const textMm = Math.max(8, (max.x - min.x) / lines)
+  const pad = textMm * 3
+  const [w, h] = [max.x - min.x + 2 * pad, max.y - min.y + 2 * pad]
+  const body = sheet.entities.map((e) => element(e, textMm, units)).join('\n')
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${n(min.x - pad)} ${n(-max.y - pad)} ${n(w)} ${n(h)}" fill="none" stroke="currentColor" stroke-width="${n(textMm / 9)}" role="img"><title>${escapeXml(sheet.title)}</title>
+${body}
+</svg>`
+}
+
+const n = (v: number): string => String(Math.round(v * 100) / 100 + 0)
+const pair = (p: Point): string => `${n(p.x)},${n(-p.y)}`
+const named = (e: Entity): string => (e.ref ? ` data-part="${escapeXml(e.ref)}"` : '')
+
+function element(e: Entity, textMm: number, units: DisplayUnits): string {
+  switch (e.kind) {
+    case 'line':
+      return `<line${named(e)} x1="${n(e.from.x)}" y1="${n(-e.from.y)}" x2="${n(e.to.x)}" y2="${n(-e.to.y)}"${dash(e.dashed, textMm)}/>`
+    case 'polygon':
+      return `<${e.closed ? 'polygon' : 'polyline'}${named(e)} points="${e.points.map(pair).join(' ')}"${dash(e.dashed, textMm)}/>`
+    case 'circle':
+      return `<circle${named(e)} cx="${n(e.centre.x)}" cy="${n(-e.centre.y)}" r="${n(e.radius)}"/>`
+    case 'text':
+      return words(e.at, e.text, textMm, e.anchor, named(e))
+    case 'dimension': {
+      const d = dimensionLines(e, textMm)
+      const lines = d.lines.map(([a, b]) => `<line x1="${n(a.x)}" y1="${n(-a.y)}" x2="${n(b.x)}" y2="${n(-b.y)}"/>`).join('')
+      const text = `${e.label ? `${e.label} ` : ''}${formatLength(e.lengthMm, units)}`
+      return `<g${named(e)}>${lines}${words(d.text, text, textMm, 'middle', '', d.angleDeg)}</g>`
+    }
+  }
+}
+
+const dash = (dashed: boolean | undefined, textMm: number): string =>
+  dashed ? ` stroke-dasharray="${n(textMm * 0.6)} ${n(textMm * 0.4)}"` : ''
+const words = (p: Point, text: string, sizeMm: number, anchor: 'start' | 'middle' | 'end', more: string, angleDeg = 0): string =>
+  `<text${more} x="${n(p.x)}" y="${n(-p.y)}" font-size="${n(sizeMm)}" text-anchor="${anchor}" fill="currentColor" stroke="none"${angleDeg ? ` transform="rotate(-90 ${n(p.x)} ${n(-p.y)})"` : ''}>${escapeXml(text)}</text>`

@@ -1,0 +1,57 @@
+import { type Assembly, memberMiddle } from '../assembly/assembly'
+import type { Brief } from '../brief/brief'
+import { profileSection } from '../catalogue/profiles'
+import type { Issue } from '../issue/issue'
+import { type Box, firstMeeting, swingsOf } from './swings'
+import type { Vehicle } from './vehicle'
+
+/** The rack's bars and what lies on them, as upright boxes. mm */
+function standing(assembly: Assembly, brief: Brief): Box[] {
+  const deck = assembly.deckZMm ?? 0
+  const bars = assembly.members.map((m): Box => {
+    const s = profileSection(m.profileId)
+    const [a, b] = [m.path[0], m.path[m.path.length - 1]]
+    const half = (from: number, to: number, width: number) => Math.max(Math.abs(from - to), width) / 2
+    return {
+      name: `${m.name.toLowerCase()} ${m.mark}`,
+      centre: memberMiddle(m),
+      half: { x: half(a.x, b.x, s.widthMm), y: half(a.y, b.y, s.widthMm), z: half(a.z, b.z, s.heightMm) },
+    }
+  })
+  const cargo = brief.cargo.map(
+    (c): Box => ({
+      name: c.name,
+      centre: { x: c.xMm, y: c.yMm, z: deck + c.heightMm / 2 },
+      half: { x: c.lengthMm / 2, y: c.widthMm / 2, z: c.heightMm / 2 },
+    }),
+  )
+  return [...bars, ...cargo]
+}
+
+/** Doors, hatches, tailgates and covers that cannot open for the rack or its load. A cover that swings with the rack on it is not held against it. */
+export function swingIssues(assembly: Assembly, vehicle: Vehicle, brief: Brief): Issue[] {
+  const own = new Set(assembly.mounts.map((m) => vehicle.mounts.find((l) => l.id === m.lineId)?.bodyId))
+  const boxes = standing(assembly, brief)
+  return swingsOf(vehicle)
+    .filter((s) => !(s.kind === 'cover' && own.has(s.id)))
+    .flatMap((swing) => {
+      const met = boxes.flatMap((box): Issue[] => {
+        const atDeg = firstMeeting(swing, box)
+        return atDeg === null
+          ? []
+          : [
+              {
+                code: 'swing_meets',
+                at: ['vehicle', 'swings'],
+                fix: null,
+                swing: swing.name.toLowerCase(),
+                item: box.name,
+                atDeg,
+                opensDeg: swing.opensDeg ?? 0,
+              },
+            ]
+      })
+      // the first thing met says it all
+      return met.sort((a, b) => (a.code === 'swing_meets' && b.code === 'swing_meets' ? a.atDeg - b.atDeg : 0)).slice(0, 1)
+    })
+}
