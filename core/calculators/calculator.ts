@@ -1,12 +1,9 @@
 import type { z } from 'zod'
 import type { Tools } from '../nesting/nestBars'
 
-/** An answer that cannot exist (an impossible bend, an unstable frame): not a fault of form. It says what to change. */
-export class Impossible extends Error {}
-
 /**
  * One calculation, registered once: form, HTTP, command line, worker and help page all read this entry.
- * `run` is pure but for the solver handed in. It throws `Impossible` when the input is well formed and no answer exists.
+ * `run` is pure but for the solver handed in. It throws `Impossible` (core/issue) when the input is well formed and no answer exists.
  */
 export type Calculator<I extends z.ZodType = z.ZodType, O extends z.ZodType = z.ZodType> = {
   name: string

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { ShapeSchema, sectionOf, shapeFault } from '../catalogue/section'
 import { CrossbarStaticsInput, crossbarStatics, crossbarStaticsExample } from '../crossbar/statics'
 import { type Fault, faultsOf } from '../exchange/faults'
+import { Impossible } from '../issue/impossible'
 import { BarNestingInput, BarNestingOutput, barNestingExample } from '../nesting/barNesting'
 import { nestBars, type Tools } from '../nesting/nestBars'
 import { fractionText } from '../quantity/formatQuantity'
@@ -9,8 +10,9 @@ import { parseQuantity } from '../quantity/parseQuantity'
 import { MM_PER_INCH } from '../quantity/units'
 import { flatPattern } from '../sheet/flatPattern'
 import { equalPositions, largestCount } from '../spacing/spacing'
-import { type Calculator, calculator, Impossible } from './calculator'
+import { type Calculator, calculator } from './calculator'
 import { measuringCalculators } from './measuring'
+import { structureCalculators } from './structure'
 
 const number = z.number()
 const mm = (label: string) => z.number().min(-100_000).max(100_000).meta({ title: label, unit: 'mm' })
@@ -224,6 +226,7 @@ export const calculators: Calculator[] = [
   spacing,
   flat,
   ...measuringCalculators,
+  ...structureCalculators,
 ] as unknown as Calculator[]
 export const calculatorOf = (name: string): Calculator | null => calculators.find((c) => c.name === name) ?? null
 
