@@ -13,6 +13,8 @@ export type Member = {
   role: 'bar' | 'rail'
   profileId: string
   path: Vec3[]
+  /** centre-line radius at each inner point of the path; none = straight corners */
+  bendRadiiMm?: number[]
   ends: [EndTreatment, EndTreatment]
 }
 /** A flat part, as cut. `place` and `size` say where its box stands when fitted. */
@@ -32,7 +34,8 @@ export type Plate = {
   quantity: number
 }
 export type Hardware = { name: string; quantity: number; for: string }
-export type Joint = { id: string; kind: 'bolt' | 'weld' | 'clamp'; between: string[] }
+/** weld holds everything; a bolt lets the parts turn about it and lean; a clamp holds; a slip lets one slide along the other */
+export type Joint = { id: string; kind: 'bolt' | 'weld' | 'clamp' | 'slip'; between: string[] }
 /** Where the rack meets the roof. Ratings in kg, null = unknown. */
 export type Mount = {
   id: string

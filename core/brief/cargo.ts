@@ -2,6 +2,8 @@ import { z } from 'zod'
 
 const dimension = z.number().min(1, 'must be 1 mm or more').max(20_000, 'must be 20 m or less')
 /** One thing carried on the rack. Lengths in mm, mass in kg as a least-to-most range, null where nobody knows. */
+/** How it rests: a stiff box on its edges, a limp bundle spread over its width, or brackets of its own at its middle. */
+export const restings = ['box', 'bundle', 'brackets'] as const
 export const CargoSchema = z.object({
   id: z.string().min(1).max(60),
   name: z.string().min(1, 'give the item a name').max(120),
@@ -19,6 +21,7 @@ export const CargoSchema = z.object({
   /** the item's own rule: greatest distance between two supports; null = no rule known */
   maxSpanMm: z.number().min(1).max(20_000).nullable(),
   ruleSource: z.string().max(200),
+  rests: z.enum(restings).default('box'),
   /** centre of mass, forward of and to the left of the item's middle, and above its underside (null = half height) */
   centreForwardMm: z.number().min(-10_000).max(10_000).default(0),
   centreLeftMm: z.number().min(-5000).max(5000).default(0),
@@ -28,7 +31,8 @@ export const CargoSchema = z.object({
   yMm: z.number().min(-5000).max(5000),
 })
 export type Cargo = z.infer<typeof CargoSchema>
-export type CargoDraft = Omit<Cargo, 'xMm' | 'yMm' | 'centreForwardMm' | 'centreLeftMm' | 'centreUpMm'>
+export type CargoDraft = Omit<Cargo, 'xMm' | 'yMm' | 'centreForwardMm' | 'centreLeftMm' | 'centreUpMm' | 'rests'> &
+  Partial<Pick<Cargo, 'rests'>>
 
 export const centreOfMass = (c: Cargo, undersideMm: number) => ({
   xMm: c.xMm + c.centreForwardMm,

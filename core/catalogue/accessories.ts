@@ -5,6 +5,7 @@ export const accessories: (CargoDraft & { id: string })[] = [
   {
     id: 'sampling-poles',
     name: 'Sampling poles, bundle of six',
+    rests: 'bundle',
     massKg: { least: 12, most: 15 },
     massBasis: 'estimated',
     lengthMm: 3400,
@@ -31,6 +32,7 @@ export const accessories: (CargoDraft & { id: string })[] = [
   {
     id: 'side-awning',
     name: 'Side awning',
+    rests: 'brackets',
     massKg: { least: 31, most: 31 },
     massBasis: 'maker',
     lengthMm: 2600,
@@ -109,6 +111,7 @@ export const accessories: (CargoDraft & { id: string })[] = [
   {
     id: 'solar-panel',
     name: 'Solar panel, framed',
+    rests: 'brackets',
     massKg: { least: 11, most: 11 },
     massBasis: 'maker',
     lengthMm: 1480,
@@ -135,6 +138,7 @@ export const accessories: (CargoDraft & { id: string })[] = [
   {
     id: 'spar',
     name: 'Spar or mast',
+    rests: 'bundle',
     massKg: { least: 22, most: 30 },
     massBasis: 'estimated',
     lengthMm: 6200,

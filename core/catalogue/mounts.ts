@@ -22,6 +22,10 @@ export type FootType = {
   boltsPerFoot: number
   extras: string[]
   caution: string | null
+  /** what it stands on: a folded or cast edge, or thin sheet that gives */
+  seat: 'firm' | 'skin'
+  /** whether it can hold its foot down */
+  pulls: boolean
 }
 
 export const footTypes: Record<MountKind, FootType> = {
@@ -33,6 +37,8 @@ export const footTypes: Record<MountKind, FootType> = {
     bolt: 'M8 × 40',
     boltsPerFoot: 2,
     extras: ['rubber-lined jaw'],
+    seat: 'firm',
+    pulls: true,
     caution: null,
   },
   rail: {
@@ -43,6 +49,8 @@ export const footTypes: Record<MountKind, FootType> = {
     bolt: 'M8 × 35',
     boltsPerFoot: 2,
     extras: ['clamp band'],
+    seat: 'firm',
+    pulls: true,
     caution: null,
   },
   point: {
@@ -53,6 +61,8 @@ export const footTypes: Record<MountKind, FootType> = {
     bolt: 'M8 × 25',
     boltsPerFoot: 1,
     extras: ['sealing washer'],
+    seat: 'firm',
+    pulls: true,
     caution: null,
   },
   track: {
@@ -63,6 +73,8 @@ export const footTypes: Record<MountKind, FootType> = {
     bolt: 'M8 × 30',
     boltsPerFoot: 2,
     extras: ['T-nut'],
+    seat: 'skin',
+    pulls: true,
     caution: 'T-nuts go into the track before the end stop is fitted.',
   },
   'through-bolt': {
@@ -73,6 +85,8 @@ export const footTypes: Record<MountKind, FootType> = {
     bolt: 'M8 × 60',
     boltsPerFoot: 2,
     extras: ['backing plate 80 × 80 × 4', 'gasket', 'sealant'],
+    seat: 'skin',
+    pulls: true,
     caution:
       'Find lamps, wiring and airbags behind the headlining before drilling; have the roof strength of drilled points judged by the body maker or an engineer.',
   },
@@ -84,6 +98,8 @@ export const footTypes: Record<MountKind, FootType> = {
     bolt: 'M10 × 60',
     boltsPerFoot: 1,
     extras: ['wedge'],
+    seat: 'firm',
+    pulls: false,
     caution: null,
   },
   'bed-rail lip': {
@@ -94,6 +110,8 @@ export const footTypes: Record<MountKind, FootType> = {
     bolt: 'M8 × 40',
     boltsPerFoot: 2,
     extras: ['clamp band'],
+    seat: 'firm',
+    pulls: true,
     caution: 'A lip of thin sheet bends open: clamp over its whole width, not at one point.',
   },
   'floor screw': {
@@ -104,6 +122,8 @@ export const footTypes: Record<MountKind, FootType> = {
     bolt: 'M8 × 30',
     boltsPerFoot: 4,
     extras: ['backing plate 80 × 80 × 4', 'sealant'],
+    seat: 'skin',
+    pulls: true,
     caution: 'Find tank, lines and wiring under the floor before drilling.',
   },
   receiver: {
@@ -114,6 +134,8 @@ export const footTypes: Record<MountKind, FootType> = {
     bolt: 'M12 × 80',
     boltsPerFoot: 1,
     extras: ['pin and clip'],
+    seat: 'firm',
+    pulls: true,
     caution: 'Lamps and number plate must stay seen: follow local rules.',
   },
   collar: {
@@ -124,6 +146,8 @@ export const footTypes: Record<MountKind, FootType> = {
     bolt: 'M8 × 35',
     boltsPerFoot: 2,
     extras: ['clamp band'],
+    seat: 'firm',
+    pulls: true,
     caution: null,
   },
 }

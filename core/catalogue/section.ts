@@ -29,6 +29,10 @@ export type Section = {
   torsionMm4: number
   /** elastic modulus for vertical bending: iy over the farther fibre */
   wyMm3: number
+  /** the same for bending fore and aft */
+  wzMm3: number
+  /** torque over the greatest shear stress it makes */
+  torsionModulusMm3: number
   heightMm: number
   widthMm: number
   perimeterMm: number
@@ -57,7 +61,8 @@ export function sectionOf(shape: Shape): Section {
         (b * h ** 3) / 12,
         (h * b ** 3) / 12,
         long * short ** 3 * (1 / 3 - 0.21 * (short / long) * (1 - short ** 4 / (12 * long ** 4))),
-        h / 2,
+        [h / 2, b / 2],
+        short,
         h,
         b,
         2 * (b + h),
@@ -73,7 +78,8 @@ export function sectionOf(shape: Shape): Section {
         shape.iyMm4,
         shape.izMm4,
         shape.torsionMm4,
-        shape.heightMm / 2,
+        [shape.heightMm / 2, shape.widthMm / 2],
+        Math.max(shape.heightMm, shape.widthMm) / 2,
         shape.heightMm,
         shape.widthMm,
         2 * (shape.heightMm + shape.widthMm),
@@ -108,7 +114,9 @@ const whole = (
   iyMm4: number,
   izMm4: number,
   torsionMm4: number,
-  fibreMm: number,
+  [farZMm, farYMm]: [number, number],
+  /** what turns the torsion constant into a modulus: the thickest wall of an open section, the radius of a round */
+  torsionDepthMm: number,
   heightMm: number,
   widthMm: number,
   perimeterMm: number,
@@ -117,7 +125,9 @@ const whole = (
   iyMm4,
   izMm4,
   torsionMm4,
-  wyMm3: iyMm4 / fibreMm,
+  wyMm3: iyMm4 / farZMm,
+  wzMm3: izMm4 / farYMm,
+  torsionModulusMm3: torsionMm4 / torsionDepthMm,
   heightMm,
   widthMm,
   perimeterMm,
@@ -126,7 +136,7 @@ const whole = (
 function roundTube(D: number, t: number): Section {
   const d = D - 2 * t
   const I = (Math.PI * (D ** 4 - d ** 4)) / 64
-  return whole((Math.PI * (D ** 2 - d ** 2)) / 4, I, I, 2 * I, D / 2, D, D, Math.PI * D)
+  return whole((Math.PI * (D ** 2 - d ** 2)) / 4, I, I, 2 * I, [D / 2, D / 2], D / 2, D, D, Math.PI * D)
 }
 
 function rectangularTube({ heightMm: h, widthMm: b, wallMm: t, outsideRadiusMm: r }: Extract<Shape, { kind: 'rectangular' }>): Section {
@@ -140,7 +150,9 @@ function rectangularTube({ heightMm: h, widthMm: b, wallMm: t, outsideRadiusMm: 
     outer.iy - inner.iy,
     outer.iz - inner.iz,
     (4 * enclosed ** 2 * t) / middle,
-    h / 2,
+    [h / 2, b / 2],
+    // Bredt: torque over 2·A·t is the shear in the wall
+    (2 * enclosed) / middle,
     h,
     b,
     2 * (b + h) - (8 - 2 * Math.PI) * r,
@@ -165,18 +177,30 @@ function angleSection({ heightMm: h, widthMm: b, thicknessMm: t }: Extract<Shape
     { w: t, h, x: t / 2, y: h / 2 },
     { w: b - t, h: t, x: t + (b - t) / 2, y: t / 2 },
   ]
-  const { area, iy, iz, cy } = compose(parts)
-  return whole(area, iy, iz, ((h + b - t) * t ** 3) / 3, Math.max(cy, h - cy), h, b, 2 * (b + h))
+  const { area, iy, iz, cx, cy } = compose(parts)
+  const far: [number, number] = [Math.max(cy, h - cy), Math.max(cx, b - cx)]
+  return whole(area, iy, iz, ((h + b - t) * t ** 3) / 3, far, t, h, b, 2 * (b + h))
 }
 
 /** Channel with its web upright. */
 function channelSection({ heightMm: h, widthMm: b, webMm, flangeMm }: Extract<Shape, { kind: 'channel' }>): Section {
-  const { area, iy, iz } = compose([
+  const { area, iy, iz, cx } = compose([
     { w: webMm, h, x: webMm / 2, y: h / 2 },
     { w: b - webMm, h: flangeMm, x: (b + webMm) / 2, y: flangeMm / 2 },
     { w: b - webMm, h: flangeMm, x: (b + webMm) / 2, y: h - flangeMm / 2 },
   ])
-  return whole(area, iy, iz, (2 * b * flangeMm ** 3 + (h - 2 * flangeMm) * webMm ** 3) / 3, h / 2, h, b, 2 * h + 4 * b - 2 * webMm)
+  const far: [number, number] = [h / 2, Math.max(cx, b - cx)]
+  return whole(
+    area,
+    iy,
+    iz,
+    (2 * b * flangeMm ** 3 + (h - 2 * flangeMm) * webMm ** 3) / 3,
+    far,
+    Math.max(webMm, flangeMm),
+    h,
+    b,
+    2 * h + 4 * b - 2 * webMm,
+  )
 }
 
 function compose(parts: { w: number; h: number; x: number; y: number }[]) {
@@ -185,5 +209,5 @@ function compose(parts: { w: number; h: number; x: number; y: number }[]) {
   const cy = parts.reduce((s, p) => s + p.w * p.h * p.y, 0) / area
   const iy = parts.reduce((s, p) => s + (p.w * p.h ** 3) / 12 + p.w * p.h * (p.y - cy) ** 2, 0)
   const iz = parts.reduce((s, p) => s + (p.h * p.w ** 3) / 12 + p.w * p.h * (p.x - cx) ** 2, 0)
-  return { area, iy, iz, cy }
+  return { area, iy, iz, cx, cy }
 }

@@ -6,6 +6,7 @@ import { supportOf } from '../spacing/spacing'
 
 /** One mass the bars carry: cargo, or the rack's own parts. Null mass = nobody knows. */
 export type Carried = {
+  kind: 'member' | 'plate' | 'cargo'
   name: string
   cargoId: string | null
   least: number | null
@@ -15,7 +16,11 @@ export type Carried = {
   xMm: number
   yMm: number
   zMm: number
+  /** how it lies across: its middle, its width, and how it rests */
+  middleYMm: number
   widthMm: number
+  rests: Cargo['rests']
+  lengthMm: number
   /** bars it rests on, by index; empty = carried by the feet or by nothing */
   bars: number[]
   /** m² facing the wind and lying under it */
@@ -24,7 +29,7 @@ export type Carried = {
   drag: 'box' | 'fairing'
 }
 
-/** Everything above the feet, with its place. The feet themselves are added as `Mount`s where they stand. */
+/** Everything above the feet, with its place; members are listed for the mass ledger, the frame weighs them itself. The feet themselves are added as `Mount`s where they stand. */
 export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
   const bars = loadBars(assembly)
   const barXMm = bars.map((b) => b.path[0].x)
@@ -37,6 +42,7 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
     const across = Math.abs(m.path[0].y - m.path[m.path.length - 1].y)
     const along = Math.abs(m.path[0].x - m.path[m.path.length - 1].x)
     return {
+      kind: 'member',
       name: `${m.name} ${m.mark}`,
       cargoId: null,
       least: massKg,
@@ -46,6 +52,9 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
       xMm: middle.x,
       yMm: middle.y,
       zMm: middle.z,
+      middleYMm: middle.y,
+      rests: 'bundle',
+      lengthMm: along,
       widthMm: bar >= 0 ? across : section.widthMm,
       bars: bar >= 0 ? [bar] : all,
       frontalM2: (across * section.heightMm) / 1e6,
@@ -57,6 +66,7 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
     .filter((p) => p.role === 'fairing')
     .map(
       (p): Carried => ({
+        kind: 'plate',
         name: p.name,
         cargoId: null,
         least: p.massKg,
@@ -66,6 +76,9 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
         xMm: p.place.x,
         yMm: 0,
         zMm: p.place.z,
+        middleYMm: 0,
+        rests: 'bundle',
+        lengthMm: p.size.x,
         widthMm: p.size.y,
         bars: barXMm.length ? [barXMm.indexOf(Math.max(...barXMm))] : [],
         frontalM2: (p.size.y * p.size.z) / 1e6,
@@ -76,6 +89,7 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
   const cargo = brief.cargo.map((c): Carried => {
     const centre = centreOfMass(c, assembly.deckZMm ?? 0)
     return {
+      kind: 'cargo',
       name: c.name,
       cargoId: c.id,
       least: c.massKg?.least ?? null,
@@ -83,6 +97,9 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
       basis: c.massBasis,
       counts: c.counts,
       ...centre,
+      middleYMm: c.yMm,
+      rests: c.rests,
+      lengthMm: c.lengthMm,
       widthMm: c.widthMm,
       bars: supportOf(c, barXMm).under,
       frontalM2: (c.widthMm * c.heightMm) / 1e6,

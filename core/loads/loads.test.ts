@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
+import { profileSection } from '../catalogue/profiles'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
@@ -55,16 +56,28 @@ describe('feet, worked on paper', () => {
     const [level, bump] = [feet(plain(), 'cruise').down, feet(plain(), 'bump').down]
     for (const mark of Object.keys(level)) expect(bump[mark]).toBeCloseTo(2 * level[mark], 6)
   })
-  test('braking at 0.8 g throws the load forward: the front bar gains 0.8·Σ m·h / 1000, the rear loses as much', () => {
+  test('braking at 0.8 g: the case’s centre 220 above the bars’ line throws 50·g·0.8·220/1000 = 86.3 N forward; the feet themselves take what is below that line', () => {
     const job = plain()
     const { e } = feet(job, 'cruise')
-    const seat = e.assembly.mounts[0].place.z
-    const gain =
-      carriedBy(e.assembly, job.brief).reduce((s, c) => s + (c.bars.length > 1 ? (c.most ?? 0) * G_M_S2 * 0.8 * (c.zMm - seat) : 0), 0) /
-      1000
+    const gain = (50 * G_M_S2 * 0.8 * 220) / 1000
     const [level, braking] = [feet(job, 'cruise').down, feet(job, 'braking').down]
     expect(braking.F2L + braking.F2R - level.F2L - level.F2R).toBeCloseTo(gain, 4)
     expect(level.F1L + level.F1R - braking.F1L - braking.F1R).toBeCloseTo(gain, 4)
+    // every kilogram above the seats is pushed at the bars' line, 110 above them; the four feet hold that as pitch
+    const pitch = e.cases.find((c) => c.case.id === 'braking')!.feet.reduce((s, f) => s + f.pitchNmm, 0)
+    const above = carriedBy(e.assembly, job.brief).reduce((s, c) => s + (c.most ?? 0), 0)
+    expect(Math.abs(pitch)).toBeCloseTo(above * G_M_S2 * 0.8 * (e.assembly.members[0].path[0].z - e.assembly.mounts[0].place.z), 2)
+  })
+  test('a bar’s sag is the beam’s: 25 kg at mid-span sinks F·L³/48EI, within a tenth: springs and own weight pull either way', () => {
+    const job = plain()
+    const bundle = { ...job.brief.cargo[0], rests: 'brackets' as const, widthMm: 1400 }
+    const e = evaluate({ ...job, brief: { ...job.brief, cargo: [bundle] } }, defaultRules)
+    const bar = e.cases.find((c) => c.case.id === 'cruise')!.members[0]
+    // 25 kg at mid-span on a simple beam sinks F·L³/48EI; the stiff feet on sideways springs take a little off it
+    const section = profileSection(e.assembly.members[0].profileId)
+    const simple = (25 * G_M_S2 * 1400 ** 3) / (48 * 68_900 * section.iyMm4)
+    expect(bar.sagMm / simple).toBeGreaterThan(0.9)
+    expect(bar.sagMm / simple).toBeLessThan(1.1) // its own weight adds a little
   })
   test('what counts only when parked is not carried while driving', () => {
     const job = plain()

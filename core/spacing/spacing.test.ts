@@ -29,6 +29,7 @@ const line: MountLine = {
   bodyId: null,
   taken: TakenSchema.parse({}),
   misfit: [],
+  skin: null,
   keepOuts: [],
   footDownKg: unknownValue,
   footUpKg: unknownValue,

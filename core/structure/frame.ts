@@ -241,26 +241,37 @@ function solveCase(
 
   const moved = new Float64Array(nodes.length * 6)
   for (let i = 0; i < dofOf.length; i++) if (dofOf[i] >= 0) moved[i] = solution[dofOf[i]]
-  const held = applied.map((v) => -v)
-  const u = new Float64Array(12)
-  for (let i = 0; i < built.length; i++) {
-    const b = built[i]
-    toEnd(b, 0, moved, b.nodes[0] * 6, u)
-    toEnd(b, 1, moved, b.nodes[1] * 6, u)
-    for (let r = 0; r < 12; r++) {
-      let sum = 0
-      for (let c = 0; c < 12; c++) sum += b.k[r * 12 + c] * u[c]
-      ends[i * 12 + r] += sum
+  // end forces and what fixed ways hold are worked out once somebody asks: many cases want the movements only
+  let held: Float64Array | null = null
+  const finish = (): Float64Array => {
+    if (held) return held
+    held = applied.map((v) => -v)
+    const u = new Float64Array(12)
+    for (let i = 0; i < built.length; i++) {
+      const b = built[i]
+      toEnd(b, 0, moved, b.nodes[0] * 6, u)
+      toEnd(b, 1, moved, b.nodes[1] * 6, u)
+      for (let r = 0; r < 12; r++) {
+        let sum = 0
+        for (let c = 0; c < 12; c++) sum += b.k[r * 12 + c] * u[c]
+        ends[i * 12 + r] += sum
+      }
+      toNode(b, 0, ends, i * 12, held, b.nodes[0] * 6)
+      toNode(b, 1, ends, i * 12, held, b.nodes[1] * 6)
     }
-    toNode(b, 0, ends, i * 12, held, b.nodes[0] * 6)
-    toNode(b, 1, ends, i * 12, held, b.nodes[1] * 6)
+    return held
   }
   const none: SpanLoad[] = []
   return {
     movement: (n) => moved.subarray(n * 6, n * 6 + 6),
-    // a free way without a spring holds nothing: what is left there is rounding
-    reaction: (n) => held.slice(n * 6, n * 6 + 6).map((v, d) => (nodes[n].fixed[d] || (nodes[n].springs?.[d] ?? 0) > 0 ? v : 0)),
+    reaction: (n) => {
+      const { fixed, springs } = nodes[n]
+      const stiff = fixed.some(Boolean) ? finish() : null
+      // a free way without a spring holds nothing: what is left there is rounding
+      return Float64Array.from({ length: 6 }, (_, d) => (stiff && fixed[d] ? stiff[n * 6 + d] : -(springs?.[d] ?? 0) * moved[n * 6 + d]))
+    },
     inside: (m) => {
+      finish()
       const loaded = spans[m] ?? none
       return telling(built[m].length, ends, m * 12, loaded).map((x) => insideAt(x, ends, m * 12, loaded))
     },

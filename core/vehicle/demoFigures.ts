@@ -30,6 +30,7 @@ export const plainLine = {
   footUpKg: unknown,
   adjustMm: null,
   misfit: [],
+  skin: null,
 }
 
 /** The two front doors of a cab: hinge at their front edge, as far from the middle as the body is wide. */

@@ -99,6 +99,14 @@ export function leafMeetsBox(swing: Swing, openDeg: number, box: Box): boolean {
 const STEP_DEG = 2
 /** The first angle at which a leaf meets a box as it opens, in steps of 2°; null when it opens clear of it, or nobody knows how far it opens. */
 export function firstMeeting(swing: Swing, box: Box): number | null {
+  // what lies beyond the leaf's farthest reach from the middle of its hinge is never met
+  const gap = (at: number, centre: number, half: number) => Math.max(0, Math.abs(at - centre) - half)
+  const away = Math.hypot(
+    gap(swing.xMm, box.centre.x, box.half.x),
+    gap(swing.yMm, box.centre.y, box.half.y),
+    gap(swing.zMm, box.centre.z, box.half.z),
+  )
+  if (away > Math.hypot(swing.reachMm, swing.hingeLengthMm / 2)) return null
   for (let deg = 0; swing.opensDeg !== null && deg <= swing.opensDeg + 1e-9; deg += STEP_DEG) if (leafMeetsBox(swing, deg, box)) return deg
   return null
 }

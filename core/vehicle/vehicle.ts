@@ -81,6 +81,15 @@ export const MountLineSchema = z
     /** this line's own rating for one foot where it has one; unknown = the vehicle's rating counts */
     footDownKg: sourced,
     footUpKg: sourced,
+    /** thin sheet that holds the feet: its thickness and yield, and how far round a foot it is free of ribs; null = not measured */
+    skin: z
+      .object({
+        thicknessMm: z.number().min(0.3).max(20),
+        yieldMPa: z.number().min(10).max(1000),
+        panelRadiusMm: z.number().min(20).max(1000),
+      })
+      .nullable()
+      .default(null),
     /** how far a foot can be set after it is fixed, up and down */
     adjustMm: z.number().min(0).max(200).nullable().default(null),
     /** how far each fixed hole is off its place, point by point, left then right; empty = not measured */

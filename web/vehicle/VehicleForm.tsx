@@ -160,6 +160,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
             footUpKg: unknownValue,
             adjustMm: null,
             misfit: [],
+            skin: null,
             taken: TakenSchema.parse({}),
             bodyId: v.bodies[0]?.id ?? null,
           },

@@ -1,0 +1,58 @@
+/** One run of weld in the plane of the joint, mm. */
+export type WeldLine = { x1: number; y1: number; x2: number; y2: number }
+/** Acting at the group's centroid: along x and y in the plane, z out of it, and moments about the three. N, N·mm. */
+export type WeldLoad = { fx: number; fy: number; fz: number; mx: number; my: number; mz: number }
+
+/** What the throat may carry in shear, MPa. */
+export const fillers = {
+  'steel, 70 ksi electrode': { allowedMPa: 0.3 * 483, source: 'AISC 360-16, J2.4: 0.60·Fexx / 2.0' },
+  'aluminium, 4043': { allowedMPa: 79 / 1.95, source: 'Aluminum Design Manual: filler shear 11.5 ksi, Ω = 1.95' },
+  'aluminium, 5356': { allowedMPa: 117 / 1.95, source: 'Aluminum Design Manual: filler shear 17 ksi, Ω = 1.95' },
+} as const
+export type Filler = keyof typeof fillers
+export const fillerNames = Object.keys(fillers) as [Filler, ...Filler[]]
+
+const THROAT = Math.SQRT1_2 // a fillet’s throat is its leg times sin 45°
+export type WeldStress = { throatMm: number; lengthMm: number; stressMPa: number; atX: number; atY: number }
+
+/**
+ * Greatest stress in the throat of a fillet-weld group, each run a line of throat leg/√2: direct shares over all runs, and moments by distance
+ * from the centroid over the group's own Ix, Iy and J (Shigley, 10th ed., 9-2 to 9-4; Blodgett, Design of Weldments). mm, N → MPa.
+ */
+export function filletWeldStress(lines: WeldLine[], legMm: number, load: WeldLoad): WeldStress {
+  const throatMm = THROAT * legMm
+  const runs = lines.map((l) => ({ ...l, length: Math.hypot(l.x2 - l.x1, l.y2 - l.y1), cx: (l.x1 + l.x2) / 2, cy: (l.y1 + l.y2) / 2 }))
+  const lengthMm = runs.reduce((s, r) => s + r.length, 0)
+  const cx = runs.reduce((s, r) => s + r.length * r.cx, 0) / lengthMm
+  const cy = runs.reduce((s, r) => s + r.length * r.cy, 0) / lengthMm
+  // per unit of throat: a run's own L·Δ²/12 and its distance from the centroid
+  const Ix = runs.reduce((s, r) => s + r.length * ((r.y2 - r.y1) ** 2 / 12 + (r.cy - cy) ** 2), 0)
+  const Iy = runs.reduce((s, r) => s + r.length * ((r.x2 - r.x1) ** 2 / 12 + (r.cx - cx) ** 2), 0)
+  const J = Ix + Iy
+  const over = (moment: number, arm: number, by: number) => (moment === 0 ? 0 : by > 0 ? (moment * arm) / by : Number.POSITIVE_INFINITY)
+  let worst: WeldStress = { throatMm, lengthMm, stressMPa: 0, atX: runs[0].x1, atY: runs[0].y1 }
+  for (const r of runs)
+    for (const [x, y] of [
+      [r.x1, r.y1],
+      [r.x2, r.y2],
+    ]) {
+      const [dx, dy] = [x - cx, y - cy]
+      const fx = load.fx / lengthMm - over(load.mz, dy, J)
+      const fy = load.fy / lengthMm + over(load.mz, dx, J)
+      const fz = load.fz / lengthMm + over(load.mx, dy, Ix) - over(load.my, dx, Iy)
+      const stressMPa = Math.hypot(fx, fy, fz) / throatMm
+      if (stressMPa > worst.stressMPa) worst = { ...worst, stressMPa, atX: x, atY: y }
+    }
+  return worst
+}
+
+/** Runs all round a rectangle, or only along its two sides of length d. mm, centred. */
+export const weldRound = (b: number, d: number): WeldLine[] => [
+  ...weldSides(b, d),
+  { x1: -b / 2, y1: -d / 2, x2: b / 2, y2: -d / 2 },
+  { x1: -b / 2, y1: d / 2, x2: b / 2, y2: d / 2 },
+]
+export const weldSides = (b: number, d: number): WeldLine[] => [
+  { x1: -b / 2, y1: -d / 2, x2: -b / 2, y2: d / 2 },
+  { x1: b / 2, y1: -d / 2, x2: b / 2, y2: d / 2 },
+]

@@ -1,0 +1,95 @@
+import { type Assembly, loadBars } from '../assembly/assembly'
+import type { Brief } from '../brief/brief'
+import { figure, input, SHOP_RULE } from '../figure/figure'
+import type { Rules } from '../rules/rules'
+import { supportOf } from '../spacing/spacing'
+import { type Limit, limit } from './limit'
+
+/** Each item's own rules: how far past its last bar, and between two bars. No rule = not assessed, unless the shop sets one. */
+export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): Limit[] {
+  const barXMm = loadBars(assembly).map((b) => b.path[0].x)
+  return brief.cargo
+    .filter((c) => c.counts !== 'parked')
+    .flatMap((c) => {
+      const s = supportOf(c, barXMm)
+      const shopRule = c.maxOverhangMm === null && rules.defaultOverhangMm > 0
+      const allowedMm = c.maxOverhangMm ?? (shopRule ? rules.defaultOverhangMm : null)
+      const atRear = s.rearOverhangMm >= s.frontOverhangMm
+      const used = Math.max(s.rearOverhangMm, s.frontOverhangMm)
+      const shortest =
+        allowedMm === null
+          ? []
+          : [
+              `shortest support that meets this: ${Math.max(0, c.lengthMm - 2 * allowedMm).toFixed(0)} mm overhanging both ends, ${Math.max(0, c.lengthMm - allowedMm).toFixed(0)} mm overhanging one`,
+            ]
+      const overhang = limit({
+        id: `overhang.${c.id}`,
+        name: `${c.name}: overhang`,
+        unit: 'mm',
+        ref: `cargo:${c.id}`,
+        nearRatio: rules.nearRatio,
+        used: figure(
+          {
+            id: `overhang.${c.id}`,
+            name: `${c.name} past its ${atRear ? 'rearmost' : 'foremost'} bar`,
+            unit: 'mm',
+            formula: 'o = half length − distance from its middle to the last bar',
+            source: 'from the layout',
+            assumes: shortest,
+            with: [
+              input('l', 'length of the item', c.lengthMm, 'mm'),
+              input('rear', 'past the rearmost bar', s.rearOverhangMm, 'mm'),
+              input('front', 'past the foremost bar', s.frontOverhangMm, 'mm'),
+              ...(s.under.length < 2 ? [input('?', `a second bar under ${c.name}`, null, '')] : []),
+            ],
+          },
+          () => used,
+        ),
+        allowed: figure(
+          {
+            id: `overhang.${c.id}.allowed`,
+            name: 'Largest free overhang',
+            unit: 'mm',
+            formula: 'as given',
+            source: shopRule ? SHOP_RULE : c.ruleSource || 'not given',
+            assumes: shopRule ? [`no rule known for ${c.name}: the shop's own stands in`] : [],
+            with: [input('o', `overhang rule of ${c.name}`, allowedMm, 'mm')],
+          },
+          () => allowedMm ?? 0,
+        ),
+      })
+      if (c.maxSpanMm === null || s.under.length < 2) return [overhang]
+      return [
+        overhang,
+        limit({
+          id: `span.${c.id}`,
+          name: `${c.name}: span`,
+          unit: 'mm',
+          ref: `cargo:${c.id}`,
+          nearRatio: rules.nearRatio,
+          used: figure(
+            {
+              id: `span.${c.id}`,
+              name: `Greatest gap between bars under ${c.name}`,
+              unit: 'mm',
+              formula: 's = max(xᵢ₊₁ − xᵢ)',
+              source: 'from the layout',
+              with: [input('s', 'greatest gap', s.greatestSpanMm, 'mm')],
+            },
+            () => s.greatestSpanMm,
+          ),
+          allowed: figure(
+            {
+              id: `span.${c.id}.allowed`,
+              name: 'Largest span',
+              unit: 'mm',
+              formula: 'as given',
+              source: c.ruleSource || 'not given',
+              with: [input('s', `span rule of ${c.name}`, c.maxSpanMm, 'mm')],
+            },
+            () => c.maxSpanMm ?? 0,
+          ),
+        }),
+      ]
+    })
+}
