@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { SecuringSchema } from '../securing/securing'
 
 const dimension = z.number().min(1, 'must be 1 mm or more').max(20_000, 'must be 20 m or less')
 /** One thing carried on the rack. Lengths in mm, mass in kg as a least-to-most range, null where nobody knows. */
@@ -26,13 +27,15 @@ export const CargoSchema = z.object({
   centreForwardMm: z.number().min(-10_000).max(10_000).default(0),
   centreLeftMm: z.number().min(-5000).max(5000).default(0),
   centreUpMm: z.number().min(0).max(5000).nullable().default(null),
+  /** how it is held; null = nobody said yet */
+  securing: SecuringSchema.nullable().default(null),
   /** where its middle stands on the vehicle: x forward of the rear axle, y left of the middle */
   xMm: z.number().min(-20_000).max(20_000),
   yMm: z.number().min(-5000).max(5000),
 })
 export type Cargo = z.infer<typeof CargoSchema>
-export type CargoDraft = Omit<Cargo, 'xMm' | 'yMm' | 'centreForwardMm' | 'centreLeftMm' | 'centreUpMm' | 'rests'> &
-  Partial<Pick<Cargo, 'rests'>>
+export type CargoDraft = Omit<Cargo, 'xMm' | 'yMm' | 'centreForwardMm' | 'centreLeftMm' | 'centreUpMm' | 'rests' | 'securing'> &
+  Partial<Pick<Cargo, 'rests' | 'securing'>>
 
 export const centreOfMass = (c: Cargo, undersideMm: number) => ({
   xMm: c.xMm + c.centreForwardMm,

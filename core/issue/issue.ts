@@ -16,5 +16,7 @@ export type Issue = { at: (string | number)[]; fix: Patch[] | null } & (
   | { code: 'load_near_body'; item: string; body: string; clearMm: number; needMm: number | null }
   | { code: 'access_covered'; item: string; obstacle: string; clearMm: number; needMm: number }
   | { code: 'swing_meets'; swing: string; item: string; atDeg: number; opensDeg: number }
+  | { code: 'foot_lets_go'; foot: string; upN: number; when: string }
+  | { code: 'unstable'; says: string }
   | { code: 'loads_overlap'; item: string; other: string }
 )

@@ -25,6 +25,9 @@ const messages: Messages = {
     `${i.item} leaves ${mm(i.clearMm)} over the ${i.obstacle}, which needs ${mm(i.needMm)} to be opened or reached: move it.`,
   swing_meets: (i) =>
     `The ${i.swing} meets ${i.item} at ${i.atDeg}° of the ${i.opensDeg}° it opens: move what is in its way, or settle with the client how far it need open.`,
+  foot_lets_go: (i) =>
+    `Foot ${i.foot} is pulled up by ${i.upN} N, ${i.when}, and its mount cannot pull: it lets go. Use a mount that clamps or bolts, or move the load back between the bars.`,
+  unstable: (i) => `The rack does not stand by itself: ${i.says}.`,
   loads_overlap: (i) => `${i.item} and ${i.other} take the same space: move one of them.`,
 }
 

@@ -3,6 +3,7 @@ import type { Cargo } from '../brief/cargo'
 import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
 import { INCH, METRIC } from '../quantity/units'
+import type { Anchor } from '../securing/securing'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { type Job, newJob } from './job'
 
@@ -14,6 +15,25 @@ const withBrief = (job: Job, brief: Partial<Brief>, params: Partial<Job['design'
   ...over,
   brief: { ...job.brief, ...brief },
   design: { ...job.design, params: { ...job.design.params, ...params } },
+})
+
+/** Rings through the bars: the ring by its maker, its bolt and the tube wall worked out. N */
+const rings: Anchor = {
+  id: 'rings',
+  name: 'Tie rings on the bars',
+  links: [
+    { part: 'ring', word: 'maker-rated', holdsN: 3000 },
+    { part: 'bolt', word: 'calculated', holdsN: 8500 },
+    { part: 'rail', word: 'calculated', holdsN: 2600 },
+  ],
+}
+const bolted: Cargo['securing'] = { by: 'bolts', blockedForward: false, friction: null, straps: [] }
+const strapped = (count: number, over: Partial<NonNullable<Cargo['securing']>> = {}): Cargo['securing'] => ({
+  by: 'straps',
+  blockedForward: false,
+  friction: null,
+  straps: Array.from({ length: count }, () => ({ wllKg: 250, anchorId: 'rings', angleDeg: 65, way: 'over' as const })),
+  ...over,
 })
 
 /** Four jobs of Skerry Quay Outfitting, each at another station and with another verdict. */
@@ -36,13 +56,13 @@ export const demoJobs: Job[] = [
       readyMadeMinor: 164_000,
       readyMadeNote: 'bolt-on kit, three bars, no case mount',
       cargo: [
-        item('sampling-poles', 950, 420, { name: 'Sampling poles 3.4 m, six' }),
-        item('equipment-case', 1000, -60),
-        item('side-awning', 900, -680),
+        item('sampling-poles', 950, 420, { name: 'Sampling poles 3.4 m, six', securing: strapped(3) }),
+        item('equipment-case', 1000, -60, { securing: strapped(2, { friction: 0.45 }) }),
+        item('side-awning', 900, -680, { securing: bolted }),
       ],
     },
     { barXMm: [-250, 850, 2000], mountId: 'gutter' },
-    { due: '2026-12-11', station: 'layout', notes: 'Client will bring the case lid key. Gutter repainted in spring.' },
+    { due: '2026-12-11', anchors: [rings], station: 'layout', notes: 'Client will bring the case lid key. Gutter repainted in spring.' },
   ),
   withBrief(
     newJob('Basket crate bars', pickup, METRIC),
@@ -57,10 +77,10 @@ export const demoJobs: Job[] = [
       passages: [{ name: 'packing shed', heightMm: 2600 }],
       budgetMinor: 90_000,
       readyMadeMinor: 72_000,
-      cargo: [item('oyster-baskets', 1530, 0)],
+      cargo: [item('oyster-baskets', 1530, 0, { securing: strapped(2) })],
     },
     { mountId: 'points', barXMm: [1180, 1880], profileId: 'rect-30x60x2-steel', footHeightMm: 70, finish: 'painted' },
-    { due: '2026-12-02', station: 'loads' },
+    { due: '2026-12-02', anchors: [rings], station: 'loads' },
   ),
   withBrief(
     newJob('Spar carrier', van, INCH),
@@ -75,7 +95,10 @@ export const demoJobs: Job[] = [
       passages: [{ name: 'loft door', heightMm: 3350 }],
       budgetMinor: 140_000,
       readyMadeMinor: null,
-      cargo: [item('spar', 875, 0, { name: 'Spar 20 ft' }), item('ladder', 700, 480)],
+      cargo: [
+        item('spar', 875, 0, { name: 'Spar 20 ft', securing: strapped(4, { friction: 0.4 }) }),
+        item('ladder', 700, 480, { securing: strapped(3) }),
+      ],
     },
     {
       mountId: 'gutter',
@@ -85,7 +108,7 @@ export const demoJobs: Job[] = [
       railProfileId: 'round-25x2-steel',
       build: 'welded',
     },
-    { due: '2026-11-27', station: 'cut' },
+    { due: '2026-11-27', anchors: [rings], station: 'cut' },
   ),
   withBrief(
     newJob('Panel and box bars', camper, METRIC),
@@ -100,7 +123,10 @@ export const demoJobs: Job[] = [
       passages: [{ name: 'home car port', heightMm: 2950 }],
       budgetMinor: 120_000,
       readyMadeMinor: 98_000,
-      cargo: [item('solar-panel', 1500, 0), item('cargo-box', -150, 0, { lengthMm: 1300, massKg: { least: 30, most: 42 } })],
+      cargo: [
+        item('solar-panel', 1500, 0, { securing: bolted }),
+        item('cargo-box', -150, 0, { lengthMm: 1300, massKg: { least: 30, most: 42 }, securing: bolted }),
+      ],
     },
     { mountId: 'track', barXMm: [-600, 300, 1000, 2000], profileId: 'square-30x2-al6063t6', footHeightMm: 140 },
     { due: '2026-12-18', station: 'hand-over' },

@@ -1,16 +1,24 @@
 import { type Assembly, assemblyMassKg, loadBars } from '../assembly/assembly'
 import type { Cargo } from '../brief/cargo'
+import { footTypes } from '../catalogue/mounts'
 import { familyOf } from '../families/all'
 import type { Figure } from '../figure/figure'
+import { Impossible } from '../issue/impossible'
 import type { Issue } from '../issue/issue'
+import { beyondLimits } from '../limits/beyondLimits'
+import { needsEngineer } from '../limits/engineer'
+import { hitchLimits, hitchMoment } from '../limits/hitchLimits'
 import { type LedgerRow, ledger, massFigure } from '../limits/ledger'
 import { governingFirst, type Limit } from '../limits/limit'
-import { type FootRow, rackLimits } from '../limits/rackLimits'
+import { type FootRow, type RackResult, rackLimits } from '../limits/rackLimits'
 import { overallHeight, stability, vehicleLimits } from '../limits/vehicleLimits'
 import { carriedBy } from '../loads/carried'
+import { loadCases } from '../loads/loadCases'
 import type { CaseResult } from '../loads/solveRack'
 import type { Rules } from '../rules/rules'
+import { securingLimits } from '../securing/securing'
 import { supportOf } from '../spacing/spacing'
+import { type Dynamics, dynamics } from '../structure/dynamics'
 import { accessIssues, bodyIssues } from '../vehicle/bodies'
 import { swingIssues } from '../vehicle/swingIssues'
 import type { Job } from './job'
@@ -21,6 +29,10 @@ export type Evaluation = {
   limits: Limit[]
   feet: FootRow[]
   cases: CaseResult[]
+  dynamics: Dynamics
+  /** why a licensed engineer or the maker must have a say */
+  engineer: string[]
+  hitchMoment: Figure | null
   ledger: LedgerRow[]
   rackMassKg: number
   moving: Figure
@@ -32,25 +44,60 @@ export type Evaluation = {
 export function evaluate(job: Job, rules: Rules): Evaluation {
   const family = familyOf(job.design)
   const { assembly, issues } = family.assemble(job.design.params, job.vehicle)
-  const rack = rackLimits(assembly, carriedBy(assembly, job.brief), job.vehicle, job.brief, rules)
-  const rows = ledger(assembly, job.brief, rules)
+  const { vehicle, brief } = job
+  const { rack, unstable } = solved(assembly, job, rules)
+  const rows = ledger(assembly, brief, rules)
+  const limits = governingFirst([
+    ...vehicleLimits(assembly, vehicle, brief, rules),
+    ...hitchLimits(vehicle, rules),
+    ...beyondLimits(vehicle, brief, rules),
+    ...rack.limits,
+    ...securingLimits(brief.cargo, job.anchors, loadCases(rules, brief.road), rules),
+  ])
   return {
     assembly,
     feet: rack.feet,
     cases: rack.cases,
+    dynamics: dynamics(assembly, brief, rack.frequencyHz, rack.missing),
+    engineer: needsEngineer(assembly, brief, limits),
+    hitchMoment: vehicle.carrier ? hitchMoment(vehicle) : null,
     ledger: rows,
     issues: [
       ...issues,
+      ...unstable,
       ...cargoIssues(job, assembly),
-      ...bodyIssues(assembly, job.vehicle, job.brief),
-      ...accessIssues(assembly, job.vehicle, job.brief),
-      ...swingIssues(assembly, job.vehicle, job.brief),
+      ...bodyIssues(assembly, vehicle, brief),
+      ...accessIssues(assembly, vehicle, brief),
+      ...swingIssues(assembly, vehicle, brief),
+      ...rack.feet
+        .filter((f) => f.leastDownN < -1 && !footTypes[f.mount.kind].pulls)
+        .map(
+          (f): Issue => ({
+            code: 'foot_lets_go',
+            at: ['design', 'params', 'mountId'],
+            fix: null,
+            foot: f.mount.mark,
+            upN: Math.round(-f.leastDownN),
+            when: f.upCase,
+          }),
+        ),
     ],
-    limits: governingFirst([...vehicleLimits(assembly, job.vehicle, job.brief, rules), ...rack.limits]),
+    limits,
     rackMassKg: assemblyMassKg(assembly),
     moving: massFigure(rows, 'driving'),
-    height: overallHeight(assembly, job.vehicle, job.brief),
-    stability: stability(assembly, job.vehicle, job.brief),
+    height: overallHeight(assembly, vehicle, brief),
+    stability: stability(assembly, vehicle, brief),
+  }
+}
+
+/** The rack as a structure; one that does not stand by itself has no figures, and says why. */
+function solved(assembly: Assembly, job: Job, rules: Rules): { rack: RackResult; unstable: Issue[] } {
+  try {
+    return { rack: rackLimits(assembly, carriedBy(assembly, job.brief), job.vehicle, job.brief, rules), unstable: [] }
+  } catch (error) {
+    if (!(error instanceof Impossible)) throw error
+    const rack = { limits: [], feet: [], missing: [error.message], cases: [], frequencyHz: null }
+    return { rack, unstable: [{ code: 'unstable', at: ['design', 'params'], fix: null, says: error.message }] }
   }
 }
 

@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import { BriefSchema } from '../brief/brief'
 import { DesignSchema, familyOf } from '../families/all'
+import { LoadTestSchema } from '../loadTest/loadTest'
 import type { DisplayUnits } from '../quantity/units'
+import { AnchorSchema } from '../securing/securing'
 import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
 import { stations } from './stations'
 
@@ -28,6 +30,9 @@ export const JobSchema = z.object({
     maxShorterMm: z.number().min(0).max(600),
     useRemnants: z.boolean(),
   }),
+  /** what straps are hooked to */
+  anchors: z.array(AnchorSchema).max(40).default([]),
+  loadTests: z.array(LoadTestSchema).max(100).default([]),
   notes: z.string().max(5000),
 })
 export type Job = z.infer<typeof JobSchema>
@@ -46,6 +51,8 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     vehicle,
     design: { family: 'crossbar-rack', params: family.start(vehicle, brief) },
     cut: { maxShorterMm: 60, useRemnants: true },
+    anchors: [],
+    loadTests: [],
     notes: '',
   }
 }

@@ -38,6 +38,7 @@ export function openItems(job: Job, evaluation: Evaluation | null, length: (mm: 
   for (const m of [...vehicle.mounts, ...vehicle.obstacles, ...vehicle.bodies])
     if (m.taken.method === 'unknown') look('measure', `Nobody said how the place of ${m.name} was measured: it counts as assumed`)
   if (!vehicle.mounts.length) needed('measure', 'Where may a foot stand? Add a mount line')
+  for (const c of brief.cargo) if (c.counts !== 'parked' && c.securing === null) look('loads', `Nobody said how ${c.name} is held down`)
   for (const issue of evaluation?.issues ?? []) needed('layout', issueMessage(issue, length))
   for (const l of evaluation?.limits ?? []) {
     if (l.state === 'over') needed('loads', `${l.name} is over its line`)

@@ -3,6 +3,7 @@ import { assemblyMassKg } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { centreOfMass } from '../brief/cargo'
 import { type Figure, figure, input } from '../figure/figure'
+import { carrierMasses } from '../hitch/carrier'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
 
@@ -59,6 +60,7 @@ export function massesDriving(
   return [
     ...(xs.length ? [{ name: 'Rack itself', massKg: rack, xMm: xs.reduce((s, x) => s + x, 0) / xs.length, zMm: deck }] : []),
     ...vehicle.onBoard,
+    ...carrierMasses(vehicle),
     ...brief.cargo
       .filter((c) => c.counts !== 'parked')
       .map((c) => {

@@ -6,7 +6,7 @@ export const limitStates = ['clear', 'near', 'over', 'unknown'] as const
 export const LimitSchema = z.object({
   id: z.string(),
   name: z.string(),
-  unit: z.enum(['mm', 'kg', 'N', 'MPa', '']),
+  unit: z.enum(['mm', 'kg', 'N', 'MPa', '°', '']),
   used: FigureSchema,
   allowed: FigureSchema,
   ratio: z.number().nullable(),

@@ -20,6 +20,23 @@ export const RulesSchema = z.object({
 
   flagBehindMm: rule(1000, 0, 5000, 'Road', 'Remind of flag rules from this far behind', 'mm'),
   flagAheadMm: rule(0, 0, 5000, 'Road', 'Remind of rules from this far ahead', 'mm'),
+  mostBehindMm: rule(1500, 0, 5000, 'Road', 'Most a load may reach behind the vehicle', 'mm', 'local rule: set yours'),
+  mostAheadMm: rule(500, 0, 5000, 'Road', 'Most a load may reach ahead of it', 'mm', 'local rule: set yours'),
+  leastDepartureDeg: rule(10, 0, 45, 'Road', 'Least departure angle with a carrier', '°'),
+  friction: rule(0.3, 0.05, 0.8, 'Securing', 'Friction, where nothing better is known', '', 'EN 12195-1:2010, annex B: wet or smooth'),
+  strapTensionN: rule(
+    500,
+    50,
+    5000,
+    'Securing',
+    'Pull that a hand puts into a strap',
+    'N',
+    "shop's own; a ratchet reaches more, its label says STF",
+  ),
+  proofFactor: rule(1.5, 1, 3, 'Load test', 'Proof load, times the most that a bar carries standing', ''),
+  proofSagShare: rule(1.25, 1, 2, 'Load test', 'Sag may be up to this share of the computed one', ''),
+  proofSetMm: rule(0.5, 0, 5, 'Load test', 'What may stay after the load is off', 'mm'),
+  strapSafety: rule(1.25, 1, 2, 'Securing', 'Factor on friction lashing, forward', '', 'EN 12195-1:2010, 5.1'),
   tallMm: rule(3000, 1500, 6000, 'Road', 'Remind of a height plate from', 'mm'),
 
   bumpG: rule(2.0, 1, 6, 'Load cases', 'Road bump, downwards', 'g', "shop's own; static load included"),

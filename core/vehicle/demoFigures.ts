@@ -20,6 +20,7 @@ export const unasked = {
   onBoard: [],
   swings: [],
   traces: [],
+  carrier: null,
   tyres: { now: '', next: '' },
 }
 export const taken: Taken = { method: 'tape', toleranceMm: 3, who: 'measured in the yard', at: '2026-10-14' }

@@ -182,6 +182,29 @@ export const SwingSchema = z.object({
 })
 export type Swing = z.infer<typeof SwingSchema>
 
+/** A carrier in the receiver and what hangs on it. Places from the pin: behind it, above the ground. */
+export const CarrierSchema = z.object({
+  pinXMm: z.number().min(-20_000).max(0),
+  massKg: z.number().min(0).max(2000).nullable(),
+  centreBehindMm: z.number().min(0).max(5000),
+  zMm: z.number().min(0).max(5000),
+  /** its rear end behind the pin, and how high its lowest part there stands */
+  endBehindMm: z.number().min(1).max(5000),
+  bottomZMm: z.number().min(0).max(3000),
+  loads: z
+    .array(
+      z.object({
+        name: z.string().min(1, 'say what it is').max(80),
+        massKg: z.number().min(0).max(2000).nullable(),
+        behindMm: z.number().min(-2000).max(5000),
+        zMm: z.number().min(0).max(5000),
+      }),
+    )
+    .max(20)
+    .default([]),
+})
+export type HitchCarrier = z.infer<typeof CarrierSchema>
+
 export const ObstacleSchema = z.object({
   taken,
   /** must stay reachable: how much air it needs above it to open or be serviced; null = nothing opens */
@@ -239,6 +262,7 @@ export const VehicleSchema = z.object({
   /** doors, tailgate, hatch, pop-top: what swings and is no body of its own */
   swings: z.array(SwingSchema).max(20).default([]),
   onBoard: z.array(OnBoardSchema).max(40).default([]),
+  carrier: CarrierSchema.nullable().default(null),
   traces: z.array(TraceSchema).max(40).default([]),
   /** tyre sizes now and those thought of, as 235/65 R16 */
   tyres: z.object({ now: z.string().max(30), next: z.string().max(30) }).default({ now: '', next: '' }),

@@ -1,0 +1,97 @@
+import { expect, test } from 'vitest'
+import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import { plannedTest, verdictOf } from '../loadTest/loadTest'
+import { G_M_S2 } from '../quantity/units'
+import { defaultRules } from '../rules/rules'
+import { barHz, sheddingHz, singsAtKmh } from '../structure/whistle'
+import { sourcedValue } from '../vehicle/vehicle'
+import { departureDeg, hitchLoad } from './carrier'
+
+test('a carrier of 20 kg centred 300 behind the pin with two of 18 kg at 500: 56 kg, (20·0.3 + 36·0.5)·g = 235 N·m', () => {
+  const r = hitchLoad(
+    [
+      { massKg: 20, behindMm: 300 },
+      { massKg: 36, behindMm: 500 },
+    ],
+    G_M_S2,
+  )
+  expect(r.massKg).toBe(56)
+  expect(r.momentNmm / 1000).toBeCloseTo(24 * G_M_S2, 9)
+})
+
+test('departure angle: a tyre without size leaves it at atan(h/d); with one the line must touch its circle', () => {
+  expect(departureDeg(1000, 200, 1e-9)).toBeCloseTo((Math.atan(0.2) * 180) / Math.PI, 4)
+  const a = (departureDeg(1300, 400, 340) * Math.PI) / 180
+  // distance of the wheel's middle from the line through (−1300, 400) at that angle is the radius
+  expect(Math.abs(1300 * Math.sin(a) + (340 - 400) * Math.cos(a))).toBeCloseTo(340, 6)
+})
+
+test('in a job: ratings unknown are not assessed, known ones are; the rear axle takes more than hangs there, the front gets lighter', () => {
+  const [van] = demoJobs
+  const carrier = {
+    pinXMm: -1350,
+    massKg: 20,
+    centreBehindMm: 300,
+    zMm: 500,
+    endBehindMm: 700,
+    bottomZMm: 420,
+    loads: [{ name: 'two bicycles', massKg: 36, behindMm: 500, zMm: 900 }],
+  }
+  const with_ = { ...van, vehicle: { ...van.vehicle, carrier } }
+  const find = (job: typeof van, id: string) => evaluate(job, defaultRules).limits.find((l) => l.id === id)
+  expect(find(van, 'hitch.tongue')).toBeUndefined()
+  expect(find(with_, 'hitch.tongue')?.state).toBe('unknown')
+  expect(find({ ...with_, vehicle: { ...with_.vehicle, tongueKg: sourcedValue(50, 'maker') } }, 'hitch.tongue')?.state).toBe('over')
+  const axle = (job: typeof van, which: string) => find(job, `axle.${which}`)?.used.value ?? 0
+  expect(axle(with_, 'rear') - axle(van, 'rear')).toBeCloseTo(20 * (1 + 1650 / 3660) + 36 * (1 + 1850 / 3660), 6)
+  expect(axle(with_, 'front')).toBeLessThan(axle(van, 'front'))
+  expect(find(with_, 'departure')?.state).toBe('clear')
+  expect(evaluate(with_, defaultRules).hitchMoment?.value).toBeCloseTo((20 * 300 + 36 * 500) * G_M_S2, 6)
+})
+
+test('a round bar of 32 at 100 km/h hums at 0.2·27.8/0.032 = 174 Hz; it sings where that is its own 60 Hz: 34.6 km/h', () => {
+  expect(sheddingHz('round', 100, 32)).toBeCloseTo(173.6, 1)
+  expect(singsAtKmh('round', 60, 32)).toBeCloseTo((60 * 0.032 * 3.6) / 0.2, 9)
+  // π/2·√(EI/m)/L² of a simply supported bar, in SI by hand: EI = 210e9·2e-8 = 4200, m = 1.5, L = 1.5
+  expect(barHz(1500, 210_000, 20_000, 1.5)).toBeCloseTo((Math.PI / 2 / 2.25) * Math.sqrt(4200 / 1.5), 9)
+})
+
+test('the loaded rack’s own frequency is that of its sag: a heavy case lowers it', () => {
+  const [van] = demoJobs
+  const hz = (massKg: number) =>
+    evaluate({ ...van, brief: { ...van.brief, cargo: [{ ...van.brief.cargo[2], massKg: { least: massKg, most: massKg } }] } }, defaultRules)
+      .dynamics.frequency.value!
+  expect(hz(20)).toBeGreaterThan(hz(80))
+  expect(hz(80)).toBeGreaterThan(1)
+  // a mass on a spring: four times the load, near half the frequency once the rack's own mass is small beside it
+  expect(hz(800) / hz(3200)).toBeGreaterThan(1.8)
+  expect(hz(800) / hz(3200)).toBeLessThan(2.05)
+})
+
+test('a load test passes only with both readings, within a quarter of the computed sag and with nothing that stays', () => {
+  const t = {
+    id: 't',
+    barMark: 'B1',
+    atMm: 800,
+    loadKg: 60,
+    computedSagMm: 4,
+    measuredSagMm: null,
+    setMm: null,
+    who: 'Odde',
+    at: '',
+    photoId: null,
+    note: '',
+  }
+  const word = (over: object) => verdictOf({ ...t, ...over }, defaultRules).word
+  expect(verdictOf(t, defaultRules)).toMatchObject({ word: 'planned', passed: false })
+  expect(word({ measuredSagMm: 4.4, setMm: 0.2 })).toBe('as computed')
+  expect(word({ measuredSagMm: 6, setMm: 0.2 })).toBe('gives more')
+  expect(word({ measuredSagMm: 4.4, setMm: 1 })).toBe('stayed bent')
+  expect(word({ measuredSagMm: 1, setMm: 0 })).toBe('stiffer')
+})
+
+test('the proof load is half as much again as the bar carries, rounded up to 5 kg, between its feet', () => {
+  const { assembly } = evaluate(demoJobs[0], defaultRules)
+  expect(plannedTest(assembly, 0, 41, defaultRules)).toEqual({ loadKg: 65, atMm: Math.round(assembly.members[0].path[0].y) })
+})
