@@ -58,3 +58,83 @@ test('a flange shorter than its bend is impossible, and the field of a wrong wal
     faults: [{ where: 'shape.wallMm' }],
   })
 })
+
+describe('loads and strength, by hand', () => {
+  const example = (name: string) => calculatorOf(name)!.example as Record<string, unknown>
+  test('a frame on nothing cannot be: exit 3 with the node named; 500 members are taken', () => {
+    const loose = structuredClone(example('frame')) as { nodes: { fixed: boolean[] }[] }
+    for (const n of loose.nodes) n.fixed = [false, false, false, false, false, false]
+    const out = run('frame', loose)
+    expect(out).toMatchObject({ ok: false, kind: 'impossible' })
+    if (!out.ok) expect(out.faults[0].expected).toMatch(/node .* (slides|turns)/)
+    const nodes = Array.from({ length: 501 }, (_, i) => ({
+      id: `n${i}`,
+      x: i * 10,
+      y: 0,
+      z: 0,
+      fixed: i ? [false, false, false, false, false, false] : [true, true, true, true, true, true],
+    }))
+    const members = nodes
+      .slice(1)
+      .map((n, i) => ({
+        id: `m${i}`,
+        from: nodes[i].id,
+        to: n.id,
+        section: { A: 500, Iy: 8e4, Iz: 8e4, J: 1e5 },
+        material: { E: 210_000, G: 81_000 },
+        roll: 0,
+      }))
+    const tip = value('frame', { nodes, members, loads: { nodes: [{ node: 'n500', force: [0, 0, -10], moment: [0, 0, 0] }] } })
+      .displacements as { translation: number[] }[]
+    const exact = (-10 * 5000 ** 3) / (3 * 210_000 * 8e4)
+    expect(Math.abs(tip[500].translation[2] / exact - 1)).toBeLessThan(1e-6)
+  })
+  test('2570 kg at 790 and 110 kg at 2800 on a track of 1730: h′ = 872.5, 1.095 falls to 0.991', () => {
+    const h = (2570 * 790 + 110 * 2800) / 2680
+    expect(value('rollover', example('rollover'))).toMatchObject({
+      before: expect.closeTo(1730 / 1580, 9),
+      after: expect.closeTo(1730 / 2 / h, 9),
+      lossPercent: expect.closeTo(100 * (1 - 790 / h), 6),
+    })
+  })
+  test('110 km/h presses with ½·1.225·30.56² = 571.9 Pa: drag 1.2·0.36 of it, lift 0.3·1.8 of it', () => {
+    const out = value('wind-and-whistle', example('wind-and-whistle'))
+    expect([out.pressurePa, out.dragN, out.liftN]).toEqual([
+      expect.closeTo(571.9, 1),
+      expect.closeTo(571.9 * 0.432, 1),
+      expect.closeTo(571.9 * 0.54, 1),
+    ])
+    expect(out.floats).toBe(false)
+  })
+  test('carrier 20 kg at 300 and 36 kg at 500: 56 kg, 235.4 N·m; carrier rating unknown is not assessed', () => {
+    expect(value('tongue-and-carrier', example('tongue-and-carrier'))).toMatchObject({
+      massKg: 56,
+      momentNm: expect.closeTo(24 * 9.80665, 6),
+      tongueUsed: expect.closeTo(56 / 75, 9),
+      carrierUsed: null,
+      say: 'not assessed: carrier rating unknown',
+    })
+  })
+  test('the poles and the case: three bars are the fewest, and every plan that says so meets both rules', () => {
+    const out = value('spacing', example('spacing')) as { plans: { barXMm: number[]; meetsRules: boolean }[]; say: string }
+    const fewest = out.plans.find((p) => p.meetsRules)!
+    expect(out.say).toContain(`${fewest.barXMm.length} bars are the fewest`)
+    const [first, last] = [fewest.barXMm[0], fewest.barXMm[fewest.barXMm.length - 1]]
+    expect(Math.max(first - (900 - 1700), 900 + 1700 - last)).toBeLessThanOrEqual(600)
+  })
+  test('two straps over 42 kg on 0.4: nothing is missing; without them it says how many', () => {
+    expect(value('strap-plan', example('strap-plan')).missing).toBeNull()
+    expect(value('strap-plan', { ...example('strap-plan'), straps: [] }).missing).toContain('1 more over it')
+    expect(run('strap-plan', { ...example('strap-plan'), straps: [{ wllKg: 250, anchorN: 100, angleDeg: 0, way: 'over' }] })).toMatchObject(
+      { ok: false, kind: 'impossible' },
+    )
+  })
+  test('runs of weld on one line cannot hold a moment about it, a plate over its rib is not held by the skin: refused by field', () => {
+    const line = { ...example('fillet-weld'), lines: [{ x1: 0, y1: 0, x2: 40, y2: 0 }] }
+    expect(run('fillet-weld', line)).toMatchObject({ ok: false, kind: 'bad-input', faults: [{ where: 'lines' }] })
+    expect(run('backing-plate', { ...example('backing-plate'), panelRadiusMm: 30 })).toMatchObject({
+      ok: false,
+      faults: [{ where: 'panelRadiusMm' }],
+    })
+  })
+})

@@ -11,6 +11,7 @@ import { MM_PER_INCH } from '../quantity/units'
 import { flatPattern } from '../sheet/flatPattern'
 import { equalPositions, largestCount } from '../spacing/spacing'
 import { type Calculator, calculator } from './calculator'
+import { carryingCalculators } from './carrying'
 import { measuringCalculators } from './measuring'
 import { structureCalculators } from './structure'
 
@@ -227,6 +228,7 @@ export const calculators: Calculator[] = [
   flat,
   ...measuringCalculators,
   ...structureCalculators,
+  ...carryingCalculators,
 ] as unknown as Calculator[]
 export const calculatorOf = (name: string): Calculator | null => calculators.find((c) => c.name === name) ?? null
 

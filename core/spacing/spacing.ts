@@ -66,7 +66,7 @@ export function planBars(line: MountLine, cargo: Cargo[], counts: { least: numbe
   const plans: BarPlan[] = []
   for (let n = counts.least; n <= counts.most; n++) {
     let best: BarPlan | null = null
-    for (const barXMm of placements(line, n)) {
+    for (const barXMm of candidatePlaces(line, n)) {
       if (barXMm.slice(1).some((x, k) => x - barXMm[k] < keepPitchMm)) continue
       const ratio = layoutRatio(barXMm, cargo)
       if (!best || ratio < best.ratio - 1e-9) best = { barXMm, ratio, meetsRules: ratio <= 1 + 1e-9 }
@@ -80,7 +80,8 @@ export function planBars(line: MountLine, cargo: Cargo[], counts: { least: numbe
 const GRID_MM = 25
 const MOST_CHOICES = 20_000
 
-function* placements(line: MountLine, n: number): Generator<number[]> {
+/** Layouts of n bars worth a look: every choice of fixed points while they are few, else equal spacing between ends on a grid. mm */
+export function* candidatePlaces(line: MountLine, n: number): Generator<number[]> {
   const free = line.pointsXMm?.filter((x) => nearestMountX(line, x) === x)
   const points = free && [...new Set(free)].sort((a, b) => a - b)
   if (points && choices(points.length, n) <= MOST_CHOICES) {

@@ -4,6 +4,7 @@ import { profileSection } from '../catalogue/profiles'
 import { familyOf } from '../families/all'
 import { demoJobs } from '../job/demoJobs'
 import { defaultRules } from '../rules/rules'
+import { continuousBeam } from './beam'
 import { strutMayPush } from './buckling'
 import { centreLine } from './centreLine'
 import { rackFrame } from './rackFrame'
@@ -27,6 +28,32 @@ describe('struts (AISC 360-16, E3)', () => {
     expect(strutMayPush(slim).criticalMPa).toBeCloseTo((0.877 * Math.PI ** 2 * 200_000) / 400 ** 2, 6)
     expect(strutMayPush({ ...slim, lengthMm: 0 }).criticalMPa).toBeCloseTo(250, 6)
   })
+})
+
+describe('a beam on several supports (Gere & Goodno, continuous beams)', () => {
+  const beam = {
+    lengthMm: 3000,
+    supportsMm: [0, 1500, 3000],
+    supportNmm: null,
+    pointLoads: [],
+    spreadLoads: [{ fromMm: 0, toMm: 3000, newtonPerMm: 0.4 }],
+    elasticMPa: 210_000,
+    secondMomentMm4: 97_000,
+    sectionModulusMm3: 4850,
+  }
+  test('two equal spans, spread load: 3/8, 10/8, 3/8 of q·L; M = −q·L²/8 over the middle; sag q·L⁴/(185·EI) at 0.4215·L', () => {
+    const r = continuousBeam(beam)
+    expect(r.reactionsN).toEqual([expect.closeTo(225, 6), expect.closeTo(750, 6), expect.closeTo(225, 6)])
+    expect(r.maxMomentNmm).toBeCloseTo((-0.4 * 1500 ** 2) / 8, 3)
+    expect(r.maxMomentAtMm).toBeCloseTo(1500, 6)
+    expect(r.maxSagMm / ((0.4 * 1500 ** 4) / (184.6 * 210_000 * 97_000))).toBeCloseTo(1, 2)
+  })
+  test('on springs it only sinks where they are softest: sum of reactions is the load', () => {
+    const r = continuousBeam({ ...beam, supportNmm: 50, pointLoads: [{ atMm: 2000, forceN: 300 }] })
+    expect(r.reactionsN.reduce((s, x) => s + x, 0)).toBeCloseTo(1500, 4)
+  })
+  test('one support and it turns over: refused with what to change', () =>
+    expect(() => continuousBeam({ ...beam, supportsMm: [1500] })).toThrow('two supports or more'))
 })
 
 describe('the centre line of a bent tube', () => {

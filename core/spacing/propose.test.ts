@@ -1,0 +1,61 @@
+import { expect, test } from 'vitest'
+import { familyOf } from '../families/all'
+import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import type { Job } from '../job/job'
+import { defaultRules } from '../rules/rules'
+import { proposePlacements } from './propose'
+import { hangOf } from './tipping'
+
+const [survey, oyster, spar] = demoJobs
+const apply = (job: Job, xs: number[]): Job => ({
+  ...job,
+  design: { ...job.design, params: familyOf(job.design).restationed(job.design.params, xs) },
+})
+
+test('the survey van’s three items: what is offered stands on the gutter, says its worst, and does what it says when applied', () => {
+  const road = { ...survey, brief: { ...survey.brief, road: 'road' as const } }
+  const { placements, giveUp } = proposePlacements(road, defaultRules, { least: 2, most: 5 })
+  expect(giveUp).toBeNull()
+  expect(placements.length).toBeGreaterThanOrEqual(2)
+  for (const p of placements.filter((q) => q.meets)) {
+    const e = evaluate(apply(road, p.barXMm), defaultRules)
+    expect(e.issues.filter((i) => i.code === 'load_on_one_bar' || i.code === 'load_tips' || i.code === 'bar_off_mount')).toEqual([])
+    const governing = e.limits.find((l) => l.name === p.governs)!
+    expect(governing.ratio).toBeCloseTo(p.worst, 9)
+    expect(e.limits.filter((l) => /^(foot|bar|overhang|span)/.test(l.id) && l.state === 'over')).toEqual([])
+    expect(p.why).toContain(`${p.barXMm.length} bars`)
+  }
+  // the first is no worse than what is there now
+  const now = evaluate(road, defaultRules).limits.filter((l) => /^(foot|bar|overhang|span)/.test(l.id))
+  expect(placements[0].worst).toBeLessThan(Math.max(...now.map((l) => l.ratio ?? 99)))
+}, 30_000)
+
+test('on fixed points only fixed points are offered', () => {
+  const { placements } = proposePlacements(oyster, defaultRules, { least: 2, most: 3 })
+  const points = oyster.vehicle.mounts[0].pointsXMm!
+  for (const p of placements) for (const x of p.barXMm) expect(points).toContain(x)
+})
+
+test('a load too heavy for any placement: says that none meets the rules and which to give up', () => {
+  const heavy = {
+    ...oyster,
+    vehicle: spar.vehicle,
+    design: { ...spar.design },
+    brief: { ...spar.brief, cargo: [{ ...oyster.brief.cargo[0], xMm: 800, massKg: { least: 900, most: 900 } }] },
+  }
+  const { giveUp, placements } = proposePlacements(heavy, defaultRules, { least: 2, most: 3 })
+  expect(giveUp).toMatch(/No placement of 2 to 3 bars meets every rule.*“Foot, pressed down”/)
+  expect(placements[0].meets).toBe(false)
+}, 30_000)
+
+test('nothing carried, nowhere to stand: says what is missing', () => {
+  expect(proposePlacements({ ...survey, brief: { ...survey.brief, cargo: [] } }, defaultRules).giveUp).toContain('Nothing is carried')
+  expect(proposePlacements({ ...survey, vehicle: { ...survey.vehicle, mounts: [] } }, defaultRules).giveUp).toContain('mount line')
+})
+
+test('a 4 m pole of 8 kg on bars 0 and 1000, its middle at 1000: 1000 out behind, 2000 ahead; it stands on the tip at the front, 8 kg·1000/1000 at its rear end', () => {
+  const pole = { ...survey.brief.cargo[0], lengthMm: 4000, xMm: 1000, centreForwardMm: 0, massKg: { least: 8, most: 8 } }
+  expect(hangOf(pole, [0, 1000])).toEqual({ rearMm: 1000, frontMm: 2000, tipsAtRearKg: 8, tipsAtFrontKg: 0 })
+  expect(hangOf(pole, [0])).toBeNull()
+})
