@@ -67,7 +67,7 @@ const shots: Shot[] = [
   },
   {
     name: 'loads',
-    path: `${job('Spar')}/loads`,
+    path: `${job('Pole')}/loads`,
     before: async (p) => {
       await p.waitForTimeout(1200)
     },
@@ -84,6 +84,16 @@ const shots: Shot[] = [
     path: `${job('Panel')}/hand-over`,
     before: async (p) => {
       await p.getByText('Price', { exact: true }).waitFor({ timeout: 20_000 })
+    },
+  },
+  { name: 'straps', path: `${job('Pole')}/loads?part=straps`, before: async (p) => void (await p.waitForTimeout(800)) },
+  {
+    name: 'placements',
+    path: `${job('Pole')}/layout`,
+    before: async (p) => {
+      await p.getByRole('button', { name: 'Propose placements' }).click()
+      await p.getByRole('list', { name: 'Proposed placements' }).waitFor({ timeout: 30_000 })
+      await p.getByRole('list', { name: 'Proposed placements' }).scrollIntoViewIfNeeded()
     },
   },
   { name: 'stock', path: '/stock' },

@@ -74,16 +74,14 @@ describe('loads and strength, by hand', () => {
       z: 0,
       fixed: i ? [false, false, false, false, false, false] : [true, true, true, true, true, true],
     }))
-    const members = nodes
-      .slice(1)
-      .map((n, i) => ({
-        id: `m${i}`,
-        from: nodes[i].id,
-        to: n.id,
-        section: { A: 500, Iy: 8e4, Iz: 8e4, J: 1e5 },
-        material: { E: 210_000, G: 81_000 },
-        roll: 0,
-      }))
+    const members = nodes.slice(1).map((n, i) => ({
+      id: `m${i}`,
+      from: nodes[i].id,
+      to: n.id,
+      section: { A: 500, Iy: 8e4, Iz: 8e4, J: 1e5 },
+      material: { E: 210_000, G: 81_000 },
+      roll: 0,
+    }))
     const tip = value('frame', { nodes, members, loads: { nodes: [{ node: 'n500', force: [0, 0, -10], moment: [0, 0, 0] }] } })
       .displacements as { translation: number[] }[]
     const exact = (-10 * 5000 ** 3) / (3 * 210_000 * 8e4)

@@ -18,6 +18,8 @@ export const layers = [
   'limit',
   'datum',
   'dimension',
+  'moved',
+  'force',
 ] as const
 export type Layer = (typeof layers)[number]
 

@@ -19,6 +19,8 @@ const COLOURS: Record<(typeof layers)[number], number> = {
   limit: 1,
   datum: 8,
   dimension: 5,
+  moved: 1,
+  force: 1,
 }
 
 /** A drawing as DXF text in millimetres, full size, one DXF layer for each layer of the drawing. */

@@ -30,7 +30,7 @@ export function footLinks(mount: Mount, assembly: Assembly, vehicle: Vehicle, ru
     const s = footRating(vehicle, line, key)
     const value = settledValue(s)
     return {
-      part: 'mount on the vehicle',
+      part: 'mount',
       asked: missingName(fieldLabel(key), s),
       word: 'maker-rated',
       holdsN: value === null ? null : value * G_M_S2,

@@ -61,7 +61,7 @@ export const strapsOf = (securing: Securing, anchors: Anchor[]): Strap[] =>
 
 /** What an item's straps must give and give, worked out from the same load cases as the rack. Null mass: nothing can be said. */
 export function securingNeeds(c: Cargo, anchors: Anchor[], cases: LoadCase[], rules: Rules) {
-  if (!c.securing || c.securing.by !== 'straps' || c.massKg === null) return null
+  if (c.securing?.by !== 'straps' || c.massKg === null) return null
   const g = (id: string, of: (l: LoadCase) => number) => Math.abs(of(cases.find((l) => l.id === id) ?? cases[0]))
   return strapNeeds({
     massKg: c.massKg.most,

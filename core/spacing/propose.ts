@@ -53,8 +53,8 @@ const score = (t: Tried): number => t.issues * 1000 + t.unknown * 50 + t.over.le
 
 /**
  * The best two or three placements for so many bars on the job's mounts: for each count the layouts that the items' own rules like best are worked
- * out whole (frame, feet, joints), the best of them moved bar by bar in steps of 100 to 25 mm while that helps. Offered are the one with the
- * least worst ratio, the fewest bars that meet every rule, and the next best of another count. When none meets the rules, says which to give up.
+ * out whole (frame, feet, joints), the best of them moved bar by bar in steps of 100 to 25 mm while that helps. Offered are the
+ * fewest bars that meet every rule, and the best of one and two more. When none meets the rules, says which to give up.
  */
 export function proposePlacements(job: Job, rules: Rules, counts = { least: 2, most: 8 }): Proposal {
   const line = job.vehicle.mounts.find((m) => m.id === job.design.params.mountId) ?? job.vehicle.mounts[0]
@@ -74,17 +74,22 @@ export function proposePlacements(job: Job, rules: Rules, counts = { least: 2, m
   }
   if (!best.length)
     return { placements: [], giveUp: `No two feet fit on ${line.name}: its places are nearer than ${FOOT_LENGTH_MM} mm.`, tried }
-  const ranked = [...best].sort((a, b) => score(a) - score(b))
-  const refined = ranked.slice(0, 3).map((t) => refine(t, line.pointsXMm !== null && line.pointsXMm.length > 0, work, job))
-  const others = ranked.slice(3)
-  const all = [...refined, ...others].sort((a, b) => score(a) - score(b))
-  const meeting = all.filter((t) => t.meets)
-  const fewest = [...meeting].sort((a, b) => a.barXMm.length - b.barXMm.length)[0]
-  const chosen = [...new Set([all[0], fewest, ...all].filter((t): t is Tried => t !== undefined))].slice(0, 3)
+  const byCount = [...best].sort((a, b) => a.barXMm.length - b.barXMm.length)
+  // more bars strain less for ever: what is offered is the fewest that do, and one and two more
+  const start = Math.max(
+    0,
+    byCount.findIndex((t) => t.meets),
+  )
+  const nearest = [...best].sort((a, b) => score(a) - score(b))
+  const worthwhile = byCount.some((t) => t.meets) ? byCount.slice(start, start + 3) : nearest.slice(0, 3)
+  const points = line.pointsXMm !== null && line.pointsXMm.length > 0
+  const refined = worthwhile.map((t) => refine(t, points, work, job))
+  const meeting = refined.filter((t) => t.meets)
+  const least = [...refined].sort((a, b) => score(a) - score(b))[0]
   return {
     tried,
-    giveUp: meeting.length ? null : toGiveUp(all[0], counts),
-    placements: chosen.map((t) => ({ ...t, why: whyOf(t, t === all[0], t === fewest) })),
+    giveUp: meeting.length ? null : toGiveUp(least, counts),
+    placements: refined.map((t) => ({ ...t, why: whyOf(t, t === least, t === meeting[0]) })),
   }
 }
 
@@ -130,7 +135,7 @@ function whyOf(t: Tried, first: boolean, fewest: boolean): string {
         ? `${n}: the fewest that meet every rule`
         : first
           ? `${n}: least strained`
-          : `${n}: between the two`
+          : `${n}: meets every rule`
   return `${reason}; most used is ${t.governs.toLowerCase()} at ${percent(t.worst)}${t.unknown ? `; ${t.unknown} not assessed` : ''}.`
 }
 

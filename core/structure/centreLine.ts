@@ -38,3 +38,16 @@ export function centreLine(path: Vec3[], radiiMm: number[] = []): Vec3[] {
   out.push(path[path.length - 1])
   return out
 }
+
+/** The point at a distance along a line of points, its ends for what lies beyond. mm */
+export function pointAlong(points: Vec3[], atMm: number): Vec3 {
+  let left = atMm
+  for (let i = 1; i < points.length; i++) {
+    const step = minus(points[i], points[i - 1])
+    const length = size(step)
+    if (left <= length || i === points.length - 1)
+      return length > 0 ? along(points[i - 1], step, Math.max(0, Math.min(1, left / length))) : points[i]
+    left -= length
+  }
+  return points[0]
+}

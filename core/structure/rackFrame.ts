@@ -3,7 +3,7 @@ import { materialOf } from '../catalogue/materials'
 import { footTypes } from '../catalogue/mounts'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import type { Rules } from '../rules/rules'
-import { centreLine } from './centreLine'
+import { centreLine, pointAlong } from './centreLine'
 import type { FrameMaterial, FrameSection, Triple } from './element'
 import { buildFrame, type Frame, type FrameMember, type FrameNode, type Six } from './frame'
 
@@ -168,13 +168,7 @@ function stationsOf(line: Line): number[] {
   })
 }
 
-function pointAt(line: Line, atMm: number): Vec3 {
-  const after = line.starts.findIndex((s) => s > atMm + 1e-9)
-  const i = after < 0 ? line.points.length - 2 : Math.max(0, after - 1)
-  const [a, b] = [line.points[i], line.points[i + 1]]
-  const t = (atMm - line.starts[i]) / Math.max(1e-9, line.starts[i + 1] - line.starts[i])
-  return { x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t, z: a.z + (b.z - a.z) * t }
-}
+const pointAt = (line: Line, atMm: number): Vec3 => pointAlong(line.points, atMm)
 
 const apart = (a: { x: number; y: number; z: number }, b: { x: number; y: number; z: number }): number =>
   Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)

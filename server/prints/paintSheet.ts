@@ -18,6 +18,8 @@ const PEN: Record<Layer, { colour: string; width: number; fill?: string }> = {
   limit: { colour: SIGNAL, width: 0.6 },
   datum: { colour: INK, width: 0.4 },
   dimension: { colour: '#0b5f5b', width: 0.4 },
+  moved: { colour: SIGNAL, width: 0.7 },
+  force: { colour: INK, width: 0.6 },
 }
 export type Frame = { x: number; y: number; width: number; height: number }
 

@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box'
+import MenuItem from '@mui/material/MenuItem'
 import Popover from '@mui/material/Popover'
+import TextField from '@mui/material/TextField'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
@@ -8,15 +10,19 @@ import { lazy, Suspense, useCallback, useMemo, useState } from 'react'
 import { create } from 'zustand'
 import { datumXMm } from '../../core/drawing/datum'
 import type { Dimension, ViewName } from '../../core/drawing/sheet'
+import { type Strain, strainOf, worstCase } from '../../core/drawing/strain'
 import { drawView } from '../../core/drawing/views'
 import { familyOf } from '../../core/families/all'
 import type { Job } from '../../core/job/job'
+import type { CaseResult } from '../../core/loads/solveRack'
 import { beginDrag, cancelDrag, editJob, endDrag } from '../job/jobStore'
 import { useResult } from '../job/useEvaluation'
 import { marksOf } from '../limits/states'
 import { QuantityInput } from '../quantity/QuantityInput'
+import { useUnits } from '../quantity/units'
 import { handlesOf, nudged } from './handles'
 import { type SheetActions, SheetView } from './SheetView'
+import { UseLegend } from './useBands'
 
 const Scene = lazy(() => import('./Scene'))
 export type Arrangement = ViewName | 'all' | '3d'
@@ -24,25 +30,44 @@ type View = {
   view: Arrangement
   selected: string | null
   when: 'driving' | 'parked'
+  /** the load case shown at Loads; null = the worst */
+  caseId: string | null
   show: (view: Arrangement) => void
   select: (ref: string | null) => void
   count: (when: 'driving' | 'parked') => void
+  load: (caseId: string | null) => void
 }
 /** What is looked at: not part of the job, not undone. */
 export const useView = create<View>()((set) => ({
   view: 'all',
   selected: null,
   when: 'driving',
+  caseId: null,
   show: (view) => set({ view }),
   select: (selected) => set({ selected }),
   count: (when) => set({ when }),
+  load: (caseId) => set({ caseId }),
 }))
 
 /** The middle of the screen: the same assembly in plan, side, rear and 3D; parts are dragged, nudged, or typed at their dimension. */
-export function DrawingPane({ job, live = true, low = false }: { job: Job; live?: boolean; low?: boolean }) {
+export function DrawingPane({
+  job,
+  live = true,
+  low = false,
+  loads = false,
+}: {
+  job: Job
+  live?: boolean
+  low?: boolean
+  loads?: boolean
+}) {
   const { view, selected, when, show, select, count } = useView()
   const small = useMediaQuery('(max-width:760px)')
-  const limits = useResult((s) => s.evaluation?.limits)
+  const evaluation = useResult((s) => s.evaluation)
+  const limits = evaluation?.limits
+  const { caseId, load } = useView()
+  const units = useUnits()
+  const shownCase = loads && evaluation ? (evaluation.cases.find((c) => c.case.id === caseId) ?? worstCase(evaluation)) : null
   const marks = useMemo(() => marksOf(limits ?? []), [limits])
   const assembly = useMemo(() => familyOf(job.design).assemble(job.design.params, job.vehicle).assembly, [job.design, job.vehicle])
   const handles = useMemo(() => handlesOf(job), [job])
@@ -61,18 +86,33 @@ export function DrawingPane({ job, live = true, low = false }: { job: Job; live?
     [],
   )
 
-  const sheet = (name: ViewName) => drawView(name, assembly, job.vehicle, job.brief, when)
-  const pane = (name: ViewName) => (
-    <SheetView
-      key={name}
-      sheet={sheet(name)}
-      handles={handles}
-      marks={marks}
-      selected={selected}
-      onSelect={select}
-      actions={live ? actions : null}
-    />
-  )
+  const strain = (name: ViewName): Strain | null => (shownCase && evaluation ? strainOf(name, evaluation.assembly, shownCase, units) : null)
+  const pane = (name: ViewName) => {
+    const drawn = drawView(name, assembly, job.vehicle, job.brief, shownCase?.case.when ?? when)
+    const strained = strain(name)
+    // under load dimensions and names step aside for the forces
+    const sheet = strained
+      ? {
+          ...drawn,
+          entities: [
+            ...drawn.entities.filter((e) => e.kind !== 'dimension' && !(e.kind === 'text' && e.layer === 'cargo')),
+            ...strained.entities,
+          ],
+        }
+      : drawn
+    return (
+      <SheetView
+        key={name}
+        sheet={sheet}
+        uses={strained?.uses}
+        handles={handles}
+        marks={marks}
+        selected={selected}
+        onSelect={select}
+        actions={live ? actions : null}
+      />
+    )
+  }
   return (
     <Box
       component="section"
@@ -106,20 +146,24 @@ export function DrawingPane({ job, live = true, low = false }: { job: Job; live?
               </ToggleButton>
             ))}
         </ToggleButtonGroup>
-        <ToggleButtonGroup
-          size="small"
-          exclusive
-          value={when}
-          onChange={(_, v: 'driving' | 'parked' | null) => v && count(v)}
-          aria-label="Cargo shown"
-        >
-          <ToggleButton value="driving" sx={{ py: 0.25, px: 1.2, fontSize: 13 }}>
-            Driving
-          </ToggleButton>
-          <ToggleButton value="parked" sx={{ py: 0.25, px: 1.2, fontSize: 13 }}>
-            Parked
-          </ToggleButton>
-        </ToggleButtonGroup>
+        {loads && evaluation && evaluation.cases.length > 0 ? (
+          <CasePicker cases={evaluation.cases} shown={shownCase} picked={caseId} pick={load} />
+        ) : (
+          <ToggleButtonGroup
+            size="small"
+            exclusive
+            value={when}
+            onChange={(_, v: 'driving' | 'parked' | null) => v && count(v)}
+            aria-label="Cargo shown"
+          >
+            <ToggleButton value="driving" sx={{ py: 0.25, px: 1.2, fontSize: 13 }}>
+              Driving
+            </ToggleButton>
+            <ToggleButton value="parked" sx={{ py: 0.25, px: 1.2, fontSize: 13 }}>
+              Parked
+            </ToggleButton>
+          </ToggleButtonGroup>
+        )}
         <Typography variant="caption" sx={{ color: 'text.secondary', ml: 'auto', display: { xs: 'none', xl: 'block' } }}>
           Drag or use the arrow keys; hold Alt to leave the snapping off. Press a dimension to type it.
         </Typography>
@@ -144,8 +188,41 @@ export function DrawingPane({ job, live = true, low = false }: { job: Job; live?
           pane(shown)
         )}
       </Box>
+      {shownCase && evaluation && shown !== '3d' && <UseLegend factor={strain('rear')?.factor ?? 1} />}
       <DimensionEditor job={job} typing={typing} close={useCallback(() => setTyping(null), [])} />
     </Box>
+  )
+}
+
+/** Which load case is looked at; first of all the one that uses most. */
+function CasePicker({
+  cases,
+  shown,
+  picked,
+  pick,
+}: {
+  cases: CaseResult[]
+  shown: CaseResult | null
+  picked: string | null
+  pick: (id: string | null) => void
+}) {
+  return (
+    <TextField
+      select
+      size="small"
+      label="Load case"
+      value={picked ?? 'worst'}
+      onChange={(e) => pick(e.target.value === 'worst' ? null : e.target.value)}
+      fullWidth={false}
+      sx={{ width: 250 }}
+    >
+      <MenuItem value="worst">Worst of all{shown && picked === null ? `: ${shown.case.name}` : ''}</MenuItem>
+      {cases.map((c) => (
+        <MenuItem key={c.case.id} value={c.case.id}>
+          {c.case.name}
+        </MenuItem>
+      ))}
+    </TextField>
   )
 }
 

@@ -6,6 +6,7 @@ import type { LimitState } from '../limits/states'
 import { useUnits } from '../quantity/units'
 import { FIGURES, type Inks } from '../theme/theme'
 import type { DrawnHandle } from './handles'
+import { bandOf, UsePatterns } from './useBands'
 
 const TEXT_PX = 12
 const ROW_PX = TEXT_PX * 1.6
@@ -28,10 +29,12 @@ type Props = {
   actions: SheetActions | null
   /** parts are not moved but chosen by pressing them */
   pick?: boolean
+  /** how much each member is used: it is tinted and hatched by that, and cargo steps back */
+  uses?: Map<string, number>
 }
 
 /** Draws one view on the screen, as large as fits. It only renders: every place is settled in the sheet. */
-export function SheetView({ sheet, handles, marks, selected, onSelect, actions, pick }: Props) {
+export function SheetView({ sheet, handles, marks, selected, onSelect, actions, pick, uses }: Props) {
   const { inks } = useTheme()
   const units = useUnits()
   const frame = useRef<HTMLDivElement>(null)
@@ -106,6 +109,7 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
               <rect width="7" height="7" fill={inks.sheet} />
               <line x1="0" y1="0" x2="0" y2="7" stroke={inks.signal} strokeWidth="3" />
             </pattern>
+            <UsePatterns inks={inks} />
           </defs>
           {groups.map(({ ref, entities }, g) => {
             const handle = ref ? byRef.get(ref) : undefined
@@ -121,6 +125,8 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
                 mark={mark}
                 chosen={chosen}
                 units={units}
+                use={ref ? uses?.get(ref) : undefined}
+                faint={uses !== undefined && e.layer === 'cargo'}
                 onDimension={actions?.onDimension}
               />
             ))
@@ -237,6 +243,8 @@ function penOf(layer: Layer, inks: Inks): Pen {
     limit: { stroke: inks.signal, width: 1.3 },
     datum: { stroke: inks.quiet, width: 1 },
     dimension: { stroke: inks.dimension, width: 1 },
+    moved: { stroke: inks.selected, width: 1.8 },
+    force: { stroke: inks.member, width: 1.6 },
   }
   return pens[layer]
 }
@@ -249,9 +257,11 @@ type ShapeProps = {
   mark: LimitState | undefined
   chosen: boolean
   units: ReturnType<typeof useUnits>
+  use?: number
+  faint?: boolean
   onDimension?: SheetActions['onDimension']
 }
-function Shape({ e, on, scale, inks, mark, chosen, units, onDimension }: ShapeProps) {
+function Shape({ e, on, scale, inks, mark, chosen, units, use, faint, onDimension }: ShapeProps) {
   const pen = penOf(e.layer, inks)
   const solid = e.layer === 'member' || e.layer === 'cargo' || e.layer === 'foot' || e.layer === 'dimension'
   const stroke =
@@ -262,8 +272,14 @@ function Shape({ e, on, scale, inks, mark, chosen, units, onDimension }: ShapePr
     return <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke={stroke} strokeWidth={width} strokeDasharray={e.dashed ? '6 4' : undefined} />
   }
   if (e.kind === 'polygon') {
-    const fill = !e.filled ? 'none' : mark === 'over' && solid ? 'url(#over-hatch)' : (pen.fill ?? 'none')
-    const opacity = e.layer === 'cargo' ? 0.72 : 1
+    const fill = !e.filled
+      ? 'none'
+      : use !== undefined && e.layer === 'member'
+        ? `url(#${bandOf(use).id})`
+        : mark === 'over' && solid
+          ? 'url(#over-hatch)'
+          : (pen.fill ?? 'none')
+    const opacity = faint ? 0.18 : e.layer === 'cargo' ? 0.72 : 1
     return e.closed ? (
       <polygon
         points={path(e.points, on)}

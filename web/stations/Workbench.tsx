@@ -11,12 +11,15 @@ export function Workbench({
   below,
   middle,
   stick,
+  loads,
 }: {
   job: Job
   inputs: ReactNode
   below?: ReactNode
   middle?: ReactNode
   stick?: boolean
+  /** the drawing shows what a load case does */
+  loads?: boolean
 }) {
   return (
     <Box
@@ -46,7 +49,7 @@ export function Workbench({
           height: { xs: middle ? 'auto' : 420, md: 'auto' },
         }}
       >
-        <Box sx={{ flex: 1, minHeight: 0 }}>{middle ?? <DrawingPane job={job} low={below !== undefined} />}</Box>
+        <Box sx={{ flex: 1, minHeight: 0 }}>{middle ?? <DrawingPane job={job} low={below !== undefined} loads={loads} />}</Box>
         {below && (
           <Box sx={{ display: { xs: 'none', md: 'block' }, maxHeight: '42%', overflowY: 'auto', borderTop: 1, borderColor: 'divider' }}>
             {below}

@@ -299,6 +299,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
               Keep feet off a stretch
             </Button>
           </Box>
+          {(m.kind === 'through-bolt' || m.kind === 'floor screw') && <SkinInputs skin={m.skin} onChange={(skin) => set(i, { skin })} />}
           <TakenInput taken={m.taken} onChange={(taken) => set(i, { taken })} />
           <Box sx={{ gridColumn: '1 / 3' }}>
             <MisfitForm line={m} onChange={(misfit) => set(i, { misfit })} />
@@ -307,6 +308,43 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
       ))}
       {!vehicle.mounts.length && <Box sx={{ fontSize: 14, color: 'text.secondary' }}>None yet: without one no bar can stand.</Box>}
     </Group>
+  )
+}
+
+/** The sheet that a drilled foot hangs on: without it no such foot has a rating. */
+function SkinInputs({ skin, onChange }: { skin: MountLine['skin']; onChange: (skin: MountLine['skin']) => void }) {
+  if (!skin)
+    return (
+      <Button sx={{ gridColumn: '1 / 3' }} onClick={() => onChange({ thicknessMm: 0.9, yieldMPa: 140, panelRadiusMm: 200 })}>
+        Measure the sheet under the feet
+      </Button>
+    )
+  return (
+    <>
+      <QuantityInput
+        label="Sheet, thickness"
+        min={0.3}
+        max={20}
+        value={skin.thicknessMm}
+        onChange={(v) => v !== null && onChange({ ...skin, thicknessMm: v })}
+      />
+      <QuantityInput
+        label="To the nearest rib"
+        min={20}
+        max={1000}
+        value={skin.panelRadiusMm}
+        onChange={(v) => v !== null && onChange({ ...skin, panelRadiusMm: v })}
+      />
+      <QuantityInput
+        label="Sheet, yield, MPa"
+        dimension="number"
+        min={10}
+        max={1000}
+        value={skin.yieldMPa}
+        onChange={(v) => v !== null && onChange({ ...skin, yieldMPa: v })}
+      />
+      <Button onClick={() => onChange(null)}>Not measured</Button>
+    </>
   )
 }
 

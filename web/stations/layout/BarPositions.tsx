@@ -14,6 +14,7 @@ import { QuantityInput } from '../../quantity/QuantityInput'
 import { RemoveButton } from '../../quantity/RemoveButton'
 import { figureText, useUnits } from '../../quantity/units'
 import { Group } from '../Group'
+import { Proposals } from './Proposals'
 
 const setBars = (job: Job, xs: number[]): Job => ({
   ...job,
@@ -43,7 +44,6 @@ export function BarPositions({ job }: { job: Job }) {
         .sort((a, b) => b.width - a.width)
       return setBars(j, [...now, ...snap([gaps[0]?.at ?? now[0] + 600])])
     })
-  const plan = () => editJob((j) => setBars(j, familyOf(j.design).start(j.vehicle, j.brief).barXMm))
   const fits = line ? largestCount(line.fromXMm, line.toXMm, pitch) : 0
   return (
     <Group
@@ -86,10 +86,8 @@ export function BarPositions({ job }: { job: Job }) {
         <Button variant="outlined" onClick={() => even(xs.length)} disabled={xs.length < 3}>
           Space evenly
         </Button>
-        <Button variant="outlined" onClick={plan} disabled={!line}>
-          Plan from the cargo's rules
-        </Button>
       </Box>
+      <Proposals job={job} apply={(barXMm) => editJob((j) => setBars(j, barXMm))} />
       {xs.length > 1 && (
         <Typography variant="caption" sx={{ color: 'text.secondary' }}>
           {xs.length} bars, mean pitch {figureText((to - from) / (xs.length - 1), 'mm', units)}

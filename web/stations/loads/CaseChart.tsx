@@ -1,24 +1,25 @@
 import Box from '@mui/material/Box'
 import { useTheme } from '@mui/material/styles'
-import { BarController, BarElement, CategoryScale, Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
+import { BarController, BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js'
 import { Chart as ChartCanvas } from 'react-chartjs-2'
+import { usedInCase } from '../../../core/drawing/strain'
 import type { Evaluation } from '../../../core/job/evaluate'
-import { N_PER_POUND_FORCE } from '../../../core/quantity/units'
-import { useUnits } from '../../quantity/units'
 
-Chart.register(BarController, BarElement, CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip)
+Chart.register(BarController, BarElement, CategoryScale, Legend, LinearScale, Tooltip)
 
-/** The most loaded foot in each load case, against the rating. */
-export default function CaseChart({ evaluation, ratingN }: { evaluation: Evaluation; ratingN: number | null }) {
+/** How much each load case uses of the strongest-used member and of the most used foot, in per cent. */
+export default function CaseChart({ evaluation }: { evaluation: Evaluation }) {
   const theme = useTheme()
-  const units = useUnits()
-  const [divide, unit] = units.system === 'inch' ? [N_PER_POUND_FORCE, 'lbf'] : [1, 'N']
   const labels = evaluation.cases.map((c) => c.case.name)
-  const values = evaluation.cases.map((c) => Math.max(...c.feetDownN) / divide)
+  const used = evaluation.cases.map((c) => usedInCase(c, evaluation))
+  const percent = (v: number | null) => (v === null ? null : Math.round(v * 100))
+  const members = used.map((u) => percent(u.members))
+  const feet = used.map((u) => percent(u.feet))
+  const unrated = feet.every((f) => f === null)
   const text = { color: theme.palette.text.secondary, font: { family: theme.typography.fontFamily, size: 12 } }
-  const inWords = `Most loaded foot by case: ${labels.map((l, i) => `${l} ${Math.round(values[i])} ${unit}`).join('; ')}${ratingN === null ? '; rating unknown' : `; rating ${Math.round(ratingN / divide)} ${unit}`}`
+  const inWords = `Used by load case: ${labels.map((l, i) => `${l}, members ${members[i]} %, feet ${feet[i] === null ? 'unrated' : `${feet[i]} %`}`).join('; ')}`
   return (
-    <Box sx={{ height: 220, minWidth: 0 }}>
+    <Box sx={{ height: 250, minWidth: 0 }}>
       <ChartCanvas
         type="bar"
         aria-label={inWords}
@@ -26,16 +27,16 @@ export default function CaseChart({ evaluation, ratingN }: { evaluation: Evaluat
           indexAxis: 'y',
           maintainAspectRatio: false,
           animation: false,
-          plugins: { tooltip: { enabled: true } },
+          plugins: { tooltip: { enabled: true }, legend: { position: 'bottom', labels: { ...text, boxWidth: 12, boxHeight: 12 } } },
           scales: {
             x: {
               ticks: text,
-              grid: { color: theme.inks.line },
-              title: {
-                display: true,
-                text: `most loaded foot, ${unit}${ratingN === null ? '; rating unknown' : `; rating ${Math.round(ratingN / divide)}`}`,
-                ...text,
+              grid: {
+                color: (c) => (c.tick.value === 100 ? theme.inks.signal : theme.inks.line),
+                lineWidth: (c) => (c.tick.value === 100 ? 2 : 1),
               },
+              suggestedMax: 100,
+              title: { display: true, text: unrated ? '% used; feet are unrated' : '% used; 100 is the line', ...text },
             },
             y: { ticks: { ...text, autoSkip: false }, grid: { display: false } },
           },
@@ -43,10 +44,14 @@ export default function CaseChart({ evaluation, ratingN }: { evaluation: Evaluat
         data={{
           labels,
           datasets: [
+            { label: 'strongest-used member', data: members, backgroundColor: theme.inks.waterDeep, barPercentage: 0.9 },
             {
-              data: values,
-              backgroundColor: values.map((v) => (ratingN !== null && v * divide > ratingN ? theme.inks.signal : theme.inks.waterDeep)),
-              barPercentage: 0.7,
+              label: 'most used foot',
+              data: feet,
+              backgroundColor: theme.inks.memberFill,
+              borderColor: theme.inks.member,
+              borderWidth: 1,
+              barPercentage: 0.9,
             },
           ],
         }}

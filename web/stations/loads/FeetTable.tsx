@@ -6,24 +6,24 @@ import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import { lazy, Suspense } from 'react'
-import type { Job } from '../../../core/job/job'
-import { weightN } from '../../../core/quantity/units'
+import type { FootRow } from '../../../core/limits/rackLimits'
+import { chainFigure } from '../../../core/limits/strength'
 import { useView } from '../../drawing/DrawingPane'
+import { WhyButton, Working } from '../../figure/Working'
 import { useResult } from '../../job/useEvaluation'
 import { figureText, useUnits } from '../../quantity/units'
 
 const CaseChart = lazy(() => import('./CaseChart'))
 
-/** What each foot takes: level, at worst, and when it is lifted; and the greatest by load case. */
-export function FeetTable({ job }: { job: Job }) {
+/** What each foot takes: level, at worst, and when it is lifted, against the weakest of what holds it; and what each load case uses. */
+export function FeetTable() {
   const evaluation = useResult((s) => s.evaluation)
   const units = useUnits()
   const select = useView((s) => s.select)
   if (!evaluation?.feet.length) return <Typography sx={{ p: 2, color: 'text.secondary' }}>No feet yet: add crossbars at Layout.</Typography>
-  const rating = job.vehicle.footDownKg.value
   const force = (n: number) => figureText(n, 'N', units)
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0,1.35fr) minmax(240px,1fr)' }, gap: 2, p: 1.5 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0,1.25fr) minmax(260px,1fr)' }, gap: 2, p: 1.5 }}>
       <Table size="small" aria-label="Feet">
         <TableHead>
           <TableRow>
@@ -31,7 +31,7 @@ export function FeetTable({ job }: { job: Job }) {
             <TableCell align="right">Level</TableCell>
             <TableCell>Most down</TableCell>
             <TableCell>Least down</TableCell>
-            <TableCell align="right">Of rating</TableCell>
+            <TableCell>Weakest link</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -47,20 +47,42 @@ export function FeetTable({ job }: { job: Job }) {
                 {f.leastDownN < 0 ? `lifted ${force(-f.leastDownN)}` : force(f.leastDownN)}
                 <In case={f.upCase} />
               </TableCell>
-              <TableCell align="right">{rating === null ? 'unrated' : `${Math.round((100 * f.mostDownN) / weightN(rating))} %`}</TableCell>
+              <TableCell>
+                <WeakestLink foot={f} />
+              </TableCell>
             </TableRow>
           ))}
         </TableBody>
       </Table>
       <Suspense fallback={<Typography variant="caption">Drawing the chart…</Typography>}>
-        <CaseChart evaluation={evaluation} ratingN={rating === null ? null : weightN(rating)} />
+        <CaseChart evaluation={evaluation} />
       </Suspense>
     </Box>
   )
 }
 
+/** The share of what the weakest link holds, down or up, whichever is used more; unrated with what is missing. Opens its chain. */
+function WeakestLink({ foot: f }: { foot: FootRow }) {
+  const down = chainFigure(`chain.${f.mount.id}.down`, `Foot ${f.mount.mark}, down`, f.links.down)
+  const up = chainFigure(`chain.${f.mount.id}.up`, `Foot ${f.mount.mark}, up`, f.links.up)
+  const lift = Math.max(0, -f.leastDownN)
+  const share = (used: number, holds: number | null) => (holds === null || holds <= 0 ? null : used / holds)
+  const [onDown, onUp] = [share(f.mostDownN, down.value), lift > 0 ? share(lift, up.value) : 0]
+  const lifted = onUp !== null && onDown !== null && onUp > onDown
+  const chain = lifted || (lift > 0 && onUp === null) ? up : down
+  const used = chain === up ? onUp : onDown
+  return (
+    <>
+      {used === null ? 'unrated: ' : `${Math.round(used * 100)} % of `}
+      <WhyButton label={chain.name} content={<Working figure={chain} />}>
+        {chain.value === null ? chain.missing[0] : (chain.name.split('held by its ')[1] ?? chain.name)}
+      </WhyButton>
+    </>
+  )
+}
+
 const In = ({ case: name }: { case: string }) => (
-  <Typography variant="caption" component="span" sx={{ color: 'text.secondary', ml: 0.75 }}>
+  <Typography variant="caption" component="div" sx={{ color: 'text.secondary', lineHeight: 1.1 }}>
     {name}
   </Typography>
 )

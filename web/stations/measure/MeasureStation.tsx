@@ -8,6 +8,7 @@ import type { Vehicle } from '../../../core/vehicle/vehicle'
 import { DrawingPane } from '../../drawing/DrawingPane'
 import { editJob, useJob } from '../../job/jobStore'
 import { BodiesForm } from '../../vehicle/BodiesForm'
+import { CarrierForm } from '../../vehicle/CarrierForm'
 import { OnBoardForm } from '../../vehicle/OnBoardForm'
 import { SwingsForm } from '../../vehicle/SwingsForm'
 import { MountsForm, RatingsForm } from '../../vehicle/VehicleForm'
@@ -43,6 +44,7 @@ export default function MeasureStation() {
       {at === 'ratings' && (
         <>
           <OnBoardForm vehicle={job.vehicle} onChange={change} />
+          <CarrierForm vehicle={job.vehicle} onChange={change} />
           <RatingsForm vehicle={job.vehicle} onChange={change} />
         </>
       )}

@@ -1,0 +1,86 @@
+import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import { useTheme } from '@mui/material/styles'
+import Typography from '@mui/material/Typography'
+import { useEffect, useState } from 'react'
+import { datumXMm } from '../../../core/drawing/datum'
+import type { Job } from '../../../core/job/job'
+import type { Placement, Proposal } from '../../../core/spacing/propose'
+import { evaluator, useRules } from '../../job/useEvaluation'
+import { stateMarks } from '../../limits/states'
+import { figureText, useUnits, withLengths } from '../../quantity/units'
+
+/** The best placements of bars for what is carried, each worked out whole, with a line why; or which rule to give up. */
+export function Proposals({ job, apply }: { job: Job; apply: (barXMm: number[]) => void }) {
+  const rules = useRules()
+  const { inks } = useTheme()
+  const [found, setFound] = useState<{ proposal: Proposal; of: Job } | null>(null)
+  const [busy, setBusy] = useState(false)
+  const [fault, setFault] = useState('')
+  const stale = found !== null && (found.of.brief !== job.brief || found.of.vehicle !== job.vehicle)
+  useEffect(() => setFault(''), [])
+  const look = async () => {
+    setBusy(true)
+    setFault('')
+    try {
+      setFound({ proposal: await evaluator().proposePlacements(job, rules), of: job })
+    } catch (error) {
+      setFault(error instanceof Error ? error.message : String(error))
+    }
+    setBusy(false)
+  }
+  return (
+    <>
+      <Button variant="outlined" onClick={() => void look()} disabled={busy}>
+        {busy ? 'Trying placements…' : 'Propose placements'}
+      </Button>
+      {fault && <Alert severity="error">{fault}</Alert>}
+      {found && (
+        <Box component="ol" aria-label="Proposed placements" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
+          {stale && <Typography variant="caption">The load or the vehicle has changed since: propose again.</Typography>}
+          {found.proposal.giveUp && (
+            <Alert severity="warning" icon={false}>
+              {found.proposal.giveUp}
+            </Alert>
+          )}
+          {found.proposal.placements.map((p) => (
+            <Box
+              component="li"
+              key={p.barXMm.join()}
+              sx={{
+                borderLeft: 4,
+                borderColor: p.meets ? inks.waterDeep : inks.signal,
+                pl: 1,
+                display: 'grid',
+                gridTemplateColumns: '1fr auto',
+                gap: 0.5,
+              }}
+            >
+              <OneProposal placement={p} job={job} />
+              <Button onClick={() => apply(p.barXMm)} sx={{ alignSelf: 'start' }}>
+                Apply
+              </Button>
+            </Box>
+          ))}
+          <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+            {found.proposal.tried} placements worked out. Undo takes an applied one back.
+          </Typography>
+        </Box>
+      )}
+    </>
+  )
+}
+
+function OneProposal({ placement: p, job }: { placement: Placement; job: Job }) {
+  const units = useUnits()
+  const datum = datumXMm(job.vehicle)
+  return (
+    <Box sx={{ fontSize: 14 }}>
+      <Box sx={{ fontWeight: 600 }}>
+        {stateMarks[p.meets ? 'clear' : 'over']} {p.barXMm.map((x) => figureText(x - datum, 'mm', units).replace(/ mm$/, '')).join(', ')}
+      </Box>
+      <Box sx={{ color: 'text.secondary' }}>{withLengths(p.why, units)}</Box>
+    </Box>
+  )
+}

@@ -1,0 +1,145 @@
+import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { loadBars, memberLengthMm } from '../../../core/assembly/assembly'
+import type { Job } from '../../../core/job/job'
+import { type LoadTest, plannedTest, verdictOf } from '../../../core/loadTest/loadTest'
+import { G_M_S2 } from '../../../core/quantity/units'
+import { call } from '../../api/client'
+import { editJob } from '../../job/jobStore'
+import { evaluator, useResult, useRules } from '../../job/useEvaluation'
+import { ChoiceInput } from '../../quantity/ChoiceInput'
+import { QuantityInput } from '../../quantity/QuantityInput'
+import { RemoveButton } from '../../quantity/RemoveButton'
+import { TextInput } from '../../quantity/TextInput'
+import { figureText, useUnits } from '../../quantity/units'
+import { Group } from '../Group'
+import type { Photo } from '../measure/PhotoPanel'
+
+/** Proof loads: planned from what a bar carries, the sag they should make, what was measured, and what that says. Kept with the job. */
+export function LoadTests({ job, id }: { job: Job; id: string }) {
+  const evaluation = useResult((s) => s.evaluation)
+  const rules = useRules()
+  const units = useUnits()
+  const [bar, setBar] = useState('0')
+  const [busy, setBusy] = useState(false)
+  const [fault, setFault] = useState('')
+  const photos = useQuery({ queryKey: ['photos', id], queryFn: () => call<Photo[]>(`/jobs/${id}/photos`) })
+  if (!evaluation) return null
+  const bars = loadBars(evaluation.assembly)
+  if (!bars.length) return <Typography sx={{ color: 'text.secondary' }}>No bars to load yet: add some at Layout.</Typography>
+  const at = Math.min(Number(bar), bars.length - 1)
+  const level = evaluation.cases.find((c) => c.case.id === 'cruise')
+  const carriedKg =
+    evaluation.assembly.mounts.reduce((s, m, i) => s + (m.memberId === bars[at].id ? (level?.feetDownN[i] ?? 0) : 0), 0) / G_M_S2
+  const plan = plannedTest(evaluation.assembly, at, carriedKg, rules)
+  const add = async () => {
+    setBusy(true)
+    setFault('')
+    try {
+      const sag = await evaluator().proofSag(job, rules, { bar: at, atMm: plan.atMm }, plan.loadKg)
+      const test: LoadTest = {
+        id: crypto.randomUUID(),
+        barMark: bars[at].mark,
+        ...plan,
+        computedSagMm: sag,
+        measuredSagMm: null,
+        setMm: null,
+        who: '',
+        at: new Date().toISOString().slice(0, 16),
+        photoId: null,
+        note: '',
+      }
+      editJob((j) => ({ ...j, loadTests: [...j.loadTests, test] }))
+    } catch (error) {
+      setFault(error instanceof Error ? error.message : String(error))
+    }
+    setBusy(false)
+  }
+  return (
+    <>
+      <Group title="Plan a proof load">
+        <ChoiceInput
+          label="On"
+          value={String(at)}
+          options={bars.map((b, i) => ({ value: String(i), label: `Bar ${b.mark}, ${figureText(memberLengthMm(b), 'mm', units)}` }))}
+          onChange={setBar}
+        />
+        <Typography variant="body2">
+          {figureText(plan.loadKg, 'kg', units)} midway between its feet, {figureText(plan.atMm, 'mm', units)} from its left end:{' '}
+          {rules.proofFactor} times what it carries standing.
+        </Typography>
+        <Alert severity="warning" icon={false}>
+          Nobody stands under or on it while it is loaded; lower the load on slowly, with stands close below.
+        </Alert>
+        <Button variant="outlined" onClick={() => void add()} disabled={busy || job.loadTests.length >= 100}>
+          {busy ? 'Working out the sag…' : 'Put it on the list'}
+        </Button>
+        {fault && <Alert severity="error">{fault}</Alert>}
+      </Group>
+      <Group title="Load tests">
+        {!job.loadTests.length && (
+          <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>None yet. “It feels solid” is no test: plan one above.</Typography>
+        )}
+        {job.loadTests.map((t) => (
+          <OneTest key={t.id} test={t} photos={photos.data ?? []} />
+        ))}
+      </Group>
+    </>
+  )
+}
+
+function OneTest({ test: t, photos }: { test: LoadTest; photos: Photo[] }) {
+  const rules = useRules()
+  const units = useUnits()
+  const set = (patch: Partial<LoadTest>) =>
+    editJob((j) => ({ ...j, loadTests: j.loadTests.map((o) => (o.id === t.id ? { ...o, ...patch } : o)) }))
+  const verdict = verdictOf(t, rules)
+  const fine = { ...units, mmStep: 0.5 as const }
+  return (
+    <Box sx={{ border: 1, borderColor: 'divider', p: 1, display: 'grid', gap: 1, gridTemplateColumns: '1fr 1fr' }}>
+      <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5, alignItems: 'baseline' }}>
+        <Typography sx={{ flex: 1, fontWeight: 600 }}>
+          {figureText(t.loadKg, 'kg', units)} on {t.barMark}, {figureText(t.atMm, 'mm', units)} along
+        </Typography>
+        <RemoveButton
+          of={`the test on ${t.barMark}`}
+          onClick={() => editJob((j) => ({ ...j, loadTests: j.loadTests.filter((o) => o.id !== t.id) }))}
+        />
+      </Box>
+      <Typography variant="body2" sx={{ gridColumn: '1 / 3' }}>
+        Should sag {figureText(t.computedSagMm, 'mm', fine)}.
+      </Typography>
+      <QuantityInput
+        label="Sag under the load"
+        optional
+        min={-1000}
+        max={1000}
+        value={t.measuredSagMm}
+        onChange={(measuredSagMm) => set({ measuredSagMm })}
+      />
+      <QuantityInput label="What stays after it" optional min={-1000} max={1000} value={t.setMm} onChange={(setMm) => set({ setMm })} />
+      <TextInput label="Measured by" value={t.who} maxLength={80} onChange={(who) => set({ who })} />
+      <ChoiceInput
+        label="Photograph"
+        value={t.photoId}
+        empty={photos.length ? 'none' : 'none taken at Measure'}
+        options={photos.map((p) => ({ value: p.id, label: p.name }))}
+        onChange={(photoId) => set({ photoId })}
+      />
+      <Box sx={{ gridColumn: '1 / 3' }}>
+        <TextInput label="Note" value={t.note} maxLength={500} onChange={(note) => set({ note })} />
+      </Box>
+      <Alert
+        severity={verdict.passed ? 'success' : verdict.word === 'planned' ? 'info' : 'error'}
+        icon={false}
+        sx={{ gridColumn: '1 / 3' }}
+      >
+        <strong>{verdict.word}</strong>: {verdict.says}
+      </Alert>
+    </Box>
+  )
+}
