@@ -58,7 +58,7 @@ export const openDemoJob = async (page: Page, title: string, station: string) =>
 }
 export const saved = (page: Page) => expect(page.getByText('saved', { exact: true })).toBeVisible()
 export const gauge = (page: Page, name: string | RegExp): Locator =>
-  page.getByRole('complementary', { name: 'Tide gauge: limits' }).getByRole('listitem').filter({ hasText: name })
+  page.getByRole('complementary', { name: 'Tide gauge: limits' }).locator('li, [aria-label^="Governing"]').filter({ hasText: name })
 export const type = async (field: Locator, text: string) => {
   await field.fill(text)
   await field.press('Enter')

@@ -32,7 +32,8 @@ test('a survey trust’s rack, from the call to the cut sheet, with the mouse', 
 
   await test.step('layout: planned, dragged, undone, typed', async () => {
     await page.getByRole('link', { name: 'Layout' }).click()
-    await page.getByRole('button', { name: 'Plan from the cargo' }).click()
+    await page.getByRole('button', { name: 'Propose placements' }).click()
+    await page.getByRole('list', { name: 'Proposed placements' }).getByRole('button', { name: 'Apply' }).first().click({ timeout: 30_000 })
     const bars = page.getByRole('group', { name: 'Plan view' }).getByRole('slider', { name: /^Bar \d/ })
     await expect(bars.first()).toBeVisible()
     await expect(gauge(page, /overhang/).filter({ hasText: 'over,' })).toHaveCount(0)

@@ -5,18 +5,22 @@ import type { CaseResult } from '../loads/solveRack'
 import { formatQuantity } from '../quantity/formatQuantity'
 import { type DisplayUnits, defaultUnit } from '../quantity/units'
 import { centreLine, pointAlong } from '../structure/centreLine'
-import { type Entity, type Point, project, type ViewName } from './sheet'
+import { type Entity, project, type ViewName } from './sheet'
 
 /** How a case looks on the drawing: how much each member is used, its movement drawn larger by a stated factor, and what each foot takes. */
 export type Strain = { uses: Map<string, number>; entities: Entity[]; factor: number }
 
-/** The most that a case uses of any member and of any rated foot; a foot without a rating has no share. */
-export function usedInCase(result: CaseResult, e: Pick<Evaluation, 'feet'>): { members: number; feet: number | null } {
-  const shares = e.feet.map((f, i) => {
+/** What each foot's force is of what its weakest link holds, down or up; null = unrated. */
+const feetUsed = (result: CaseResult, feet: Evaluation['feet']): (number | null)[] =>
+  feet.map((f, i) => {
     const down = result.feetDownN[i]
     const rated = chainFigure('foot', f.mount.mark, down >= 0 ? f.links.down : f.links.up).value
     return rated === null || rated <= 0 ? null : Math.abs(down) / rated
   })
+
+/** The most that a case uses of any member and of any rated foot; a foot without a rating has no share. */
+export function usedInCase(result: CaseResult, e: Pick<Evaluation, 'feet'>): { members: number; feet: number | null } {
+  const shares = feetUsed(result, e.feet)
   return {
     members: Math.max(0, ...result.members.map((m) => m.used)),
     feet: shares.some((s) => s === null) ? null : Math.max(0, ...shares.map((s) => s ?? 0)),
@@ -33,6 +37,7 @@ export const worstCase = (e: Pick<Evaluation, 'cases' | 'feet'>): CaseResult | n
     return a === null || most(r) > most(a) ? r : a
   }, null)
 
+const NEAR = 0.85
 const SEEN_MM = 25
 const SHOWN_MM = 110 // the greatest movement is drawn this long, at the vehicle's own size
 const rounded = (factor: number): number => {
@@ -40,28 +45,46 @@ const rounded = (factor: number): number => {
   return Math.max(1, [5, 2, 1].map((k) => k * power).find((k) => k <= factor) ?? 1)
 }
 
-export function strainOf(view: ViewName, assembly: Assembly, result: CaseResult, units: DisplayUnits): Strain {
+/** Every member's centre line as it moves, drawn larger by the same factor for all. Vehicle axes, mm. */
+export function movedLines(
+  assembly: Assembly,
+  result: CaseResult,
+): { factor: number; lines: { memberId: string; still: Vec3[]; moved: Vec3[] }[] } {
+  const most = Math.max(0.01, ...result.members.flatMap((s) => s.shape.map((p) => Math.hypot(p.x, p.y, p.z))))
+  const factor = rounded(SHOWN_MM / most)
+  return {
+    factor,
+    lines: result.members.flatMap((s) => {
+      const member = assembly.members.find((m) => m.id === s.memberId)
+      if (!member) return []
+      const line = centreLine(member.path, member.bendRadiiMm)
+      const still = s.shape.map((p) => pointAlong(line, p.atMm))
+      return [
+        {
+          memberId: s.memberId,
+          still,
+          moved: s.shape.map((p, i) => ({ x: still[i].x + p.x * factor, y: still[i].y + p.y * factor, z: still[i].z + p.z * factor })),
+        },
+      ]
+    }),
+  }
+}
+
+export function strainOf(view: ViewName, e: Pick<Evaluation, 'assembly' | 'feet'>, result: CaseResult, units: DisplayUnits): Strain {
+  const { assembly } = e
   const uses = new Map(result.members.map((m) => [m.memberId, m.used]))
-  const moved = result.members.flatMap((s) => s.shape.map((p) => Math.hypot(p.x, p.y, p.z)))
-  const factor = rounded(SHOWN_MM / Math.max(0.01, ...moved))
+  const { factor, lines } = movedLines(assembly, result)
   const worst = result.members.reduce((a, m) => (a === null || m.used > a.used ? m : a), null as CaseResult['members'][number] | null)
-  const shapes = result.members.flatMap((s): Entity[] => {
-    const member = assembly.members.find((m) => m.id === s.memberId)
-    if (!member) return []
-    const line = centreLine(member.path, member.bendRadiiMm)
-    const still = s.shape.map((p): Point => project(view, pointAlong(line, p.atMm)))
-    const points = s.shape.map((p): Point => {
-      const at = pointAlong(line, p.atMm)
-      return project(view, { x: at.x + p.x * factor, y: at.y + p.y * factor, z: at.z + p.z * factor })
-    })
+  const shapes = lines.flatMap(({ memberId, still, moved }): Entity[] => {
+    const [from, points] = [still, moved].map((list) => list.map((p) => project(view, p)))
     // what hardly moves in this view would only draw over itself
-    const visible = points.some((p, i) => Math.hypot(p.x - still[i].x, p.y - still[i].y) > SEEN_MM)
-    return visible ? [{ kind: 'polygon', layer: 'moved', closed: false, dashed: s !== worst, points }] : []
+    const visible = points.some((p, i) => Math.hypot(p.x - from[i].x, p.y - from[i].y) > SEEN_MM)
+    return visible ? [{ kind: 'polygon', layer: 'moved', closed: false, dashed: memberId !== worst?.memberId, points }] : []
   })
   return {
     uses,
     factor,
-    entities: [...shapes, ...worstLabel(view, assembly, worst), ...feetForces(view, assembly, result, worst?.memberId ?? null, units)],
+    entities: [...shapes, ...worstLabel(view, assembly, worst), ...feetForces(view, e, result, worst?.memberId ?? null, units)],
   }
 }
 
@@ -82,15 +105,28 @@ function worstLabel(view: ViewName, assembly: Assembly, worst: CaseResult['membe
 }
 
 /** Arrows as the foot presses the vehicle; upward where it is pulled. In plan the figure only, beside the foot. */
-function feetForces(view: ViewName, assembly: Assembly, result: CaseResult, worstMember: string | null, units: DisplayUnits): Entity[] {
+function feetForces(
+  view: ViewName,
+  { assembly, feet }: Pick<Evaluation, 'assembly' | 'feet'>,
+  result: CaseResult,
+  worstMember: string | null,
+  units: DisplayUnits,
+): Entity[] {
   const most = Math.max(1, ...result.feetDownN.map(Math.abs))
-  const words = (n: number) => `${n < 0 ? '↑ ' : ''}${formatQuantity(Math.abs(n), 'force', units)} ${defaultUnit('force', units.system)}`
+  const shares = feetUsed(result, feet)
+  // a foot near or over what holds it says by how much, in the ink of limits
+  const words = (i: number) => {
+    const [n, share] = [result.feetDownN[i], shares[i]]
+    const force = `${n < 0 ? '↑ ' : ''}${formatQuantity(Math.abs(n), 'force', units)} ${defaultUnit('force', units.system)}`
+    return share !== null && share !== undefined && share >= NEAR ? `${force}, ${Math.round(share * 100)} %` : force
+  }
+  const layerOf = (i: number) => ((shares[i] ?? 0) > 1 ? ('limit' as const) : ('force' as const))
   return assembly.mounts.flatMap((m, i): Entity[] => {
     const n = result.feetDownN[i]
     const outward = m.side === 'left' ? 1 : -1
     if (view === 'plan')
       return [
-        { kind: 'text', layer: 'force', at: { x: m.place.x + 60, y: m.place.y + outward * 95 - 20 }, text: words(n), anchor: 'start' },
+        { kind: 'text', layer: layerOf(i), at: { x: m.place.x + 60, y: m.place.y + outward * 95 - 20 }, text: words(i), anchor: 'start' },
       ]
     // seen from behind or from the side feet stand one behind the other: those of the worst bar, or of the near side, speak for all
     if (view === 'rear' ? m.memberId !== (worstMember ?? m.memberId) : m.side !== 'right') return []
@@ -108,7 +144,7 @@ function feetForces(view: ViewName, assembly: Assembly, result: CaseResult, wors
       line(at(tip), at(end)),
       line(at(end), at(head, 22)),
       line(at(end), at(head, -22)),
-      { kind: 'text', layer: 'force', at: project(view, at(Math.min(tip, tail) - 70)), text: words(n), anchor: 'middle' },
+      { kind: 'text', layer: layerOf(i), at: project(view, at(Math.min(tip, tail) - 70)), text: words(i), anchor: 'middle' },
     ]
   })
 }

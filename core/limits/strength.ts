@@ -23,15 +23,13 @@ export function chainFigure(id: string, name: string, links: Link[]): Figure {
       name: first ? `${name}, held by its ${first.part}` : name,
       unit: 'N',
       formula: 'R = min(Rᵢ)',
-      source: links.map((l) => `${l.part}: ${l.word}, ${l.source}`).join('; '),
-      with: links.map((l, i) =>
-        input(
-          `R${i + 1}`,
-          l.holdsN === null && l.asked ? l.asked : `${l.part}${l.word === 'felt sturdy' ? ' (only felt sturdy: no rating)' : ''}`,
-          known(l),
-          'N',
-        ),
-      ),
+      // what only felt sturdy is said on the screen as an assumption; nothing printed names it
+      source: links
+        .filter((l) => forClient(l.word))
+        .map((l) => `${l.part}: ${l.word}, ${l.source}`)
+        .join('; '),
+      assumes: links.filter((l) => !forClient(l.word)).map((l) => `nothing of the ${l.part}: it only felt sturdy`),
+      with: links.map((l, i) => input(`R${i + 1}`, known(l) === null ? (l.asked ?? l.part) : l.part, known(l), 'N')),
     },
     () => first?.holdsN ?? 0,
   )

@@ -94,7 +94,9 @@ describe('the weakest link', () => {
     expect(chainFigure('x', 'Anchor', [link('ring', 3000), link('weld', null)])).toMatchObject({ value: null, missing: ['weld'] })
     expect(chainFigure('x', 'Anchor', [link('ring', 3000), link('skin', 900, 'felt sturdy')])).toMatchObject({
       value: null,
-      missing: ['skin (only felt sturdy: no rating)'],
+      missing: ['skin'],
+      source: 'ring: calculated, test',
+      assumes: ['nothing of the skin: it only felt sturdy'],
     })
     expect(weakest([])).toBeNull()
   })
@@ -110,4 +112,21 @@ test('in a job: straps stand in the gauge; an anchor nobody rated leaves them no
   expect(find(bare).state).toBe('unknown')
   expect(missingFor(find(bare))).toEqual(['rating of an anchor of Equipment case'])
   expect(evaluate(survey, defaultRules).limits.some((l) => l.id === 'straps.side-awning')).toBe(false) // bolted on
+})
+
+test('what only felt sturdy reaches nothing that is printed: no source, no name, no missing figure says it', () => {
+  const [survey] = demoJobs
+  const anchors = survey.anchors.map((a) => ({
+    ...a,
+    links: [...a.links, { part: 'skin' as const, word: 'felt sturdy' as const, holdsN: 5000 }],
+  }))
+  const printed = evaluate({ ...survey, anchors }, defaultRules).limits.map((l) => [
+    l.name,
+    l.used.name,
+    l.allowed.name,
+    l.allowed.source,
+    ...missingFor(l),
+  ])
+  expect(JSON.stringify(printed)).not.toContain('felt')
+  expect(evaluate({ ...survey, anchors }, defaultRules).limits.find((l) => l.id === 'straps.equipment-case')!.state).toBe('unknown')
 })

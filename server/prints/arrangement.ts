@@ -4,6 +4,7 @@ import { drawView } from '../../core/drawing/views'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { missingFor } from '../../core/limits/limit'
+import { verdictOf } from '../../core/loadTest/loadTest'
 import { formatLength, trim, withUnit } from '../../core/quantity/formatQuantity'
 import type { Rules } from '../../core/rules/rules'
 import { roadPrompts } from '../../core/vehicle/roadPrompts'
@@ -100,7 +101,11 @@ function limitsPage(paper: Paper, job: Job, result: Evaluation, rules: Rules): v
   const road = roadPrompts(result.assembly, job.vehicle, job.brief, rules).map((p) =>
     p.text.replace(/\{([\d.]+)\}/g, (_, mm: string) => formatLength(Number(mm), job.units)),
   )
-  const cautions = [...new Set(result.limits.flatMap((l) => (l.caution ? [l.caution] : []))), ...road]
+  const engineer = result.engineer.length
+    ? [`a licensed engineer or the maker must have a say, because ${result.engineer.join('; because ')}.`]
+    : []
+  const cautions = [...engineer, ...new Set(result.limits.flatMap((l) => (l.caution ? [l.caution] : []))), ...road]
+  y = testsTable(paper, job, rules, y)
   paper.font('bold').fontSize(10).fillColor(SIGNAL)
   for (const c of cautions) {
     y += 6
@@ -115,4 +120,33 @@ function limitsPage(paper: Paper, job: Job, result: Evaluation, rules: Rules): v
       .text(`Caution: ${c}`, MARGIN, y, { width: paper.page.width - 2 * MARGIN })
     y = paper.y
   }
+}
+
+/** What a proof load showed, measured beside computed. Nothing that was only planned is printed. */
+function testsTable(paper: Paper, job: Job, rules: Rules, y: number): number {
+  const done = job.loadTests.filter((t) => verdictOf(t, rules).word !== 'planned')
+  if (!done.length) return y
+  const mm = (v: number | null) => formatLength(v, { ...job.units, mmStep: 0.5 })
+  return table(
+    paper,
+    [
+      { head: 'Load test', width: 200 },
+      { head: 'Sag computed', width: 85, align: 'right' },
+      { head: 'Sag measured', width: 85, align: 'right' },
+      { head: 'Stayed', width: 60, align: 'right' },
+      { head: 'Verdict', width: 120 },
+      { head: 'By', width: 160 },
+    ],
+    done.map((t) => [
+      `${withUnit(t.loadKg, 'mass', job.units)} on ${t.barMark}, ${mm(t.atMm)} from its left end`,
+      mm(t.computedSagMm),
+      mm(t.measuredSagMm),
+      mm(t.setMm),
+      verdictOf(t, rules).passed ? 'proof-tested' : `NOT PASSED: ${verdictOf(t, rules).word}`,
+      [t.who, t.at.slice(0, 10)].filter(Boolean).join(', '),
+    ]),
+    MARGIN,
+    y + 14,
+    8.5,
+  )
 }

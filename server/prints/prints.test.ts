@@ -61,6 +61,29 @@ test('a plan with pieces that found no stock is printed too, and says so on pape
   )
 })
 
+test('a load test that was measured is on the arrangement, one only planned is not', async () => {
+  const [job] = demoJobs
+  const test = {
+    id: 't',
+    barMark: 'B1',
+    atMm: 800,
+    loadKg: 60,
+    computedSagMm: 4,
+    measuredSagMm: null,
+    setMm: null,
+    who: 'Odde',
+    at: '2026-11-20T10:00',
+    photoId: null,
+    note: '',
+  }
+  const size = async (tests: (typeof job)['loadTests']) => {
+    const with_ = { ...job, loadTests: tests }
+    return (await arrangementPdf(with_, evaluate(with_, defaultRules), defaultRules, title)).length
+  }
+  expect(await size([test])).toBe(await size([]))
+  expect(await size([{ ...test, measuredSagMm: 4.2, setMm: 0 }])).toBeGreaterThan(await size([]))
+})
+
 test('forty bars run on over further pages', async () => {
   const [job] = demoJobs
   const plan = plans.get(job.title)!

@@ -9,8 +9,8 @@ import useMediaQuery from '@mui/material/useMediaQuery'
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react'
 import { create } from 'zustand'
 import { datumXMm } from '../../core/drawing/datum'
-import type { Dimension, ViewName } from '../../core/drawing/sheet'
-import { type Strain, strainOf, worstCase } from '../../core/drawing/strain'
+import { bounds, type Dimension, type Sheet, type ViewName } from '../../core/drawing/sheet'
+import { movedLines, type Strain, strainOf, worstCase } from '../../core/drawing/strain'
 import { drawView } from '../../core/drawing/views'
 import { familyOf } from '../../core/families/all'
 import type { Job } from '../../core/job/job'
@@ -86,20 +86,11 @@ export function DrawingPane({
     [],
   )
 
-  const strain = (name: ViewName): Strain | null => (shownCase && evaluation ? strainOf(name, evaluation.assembly, shownCase, units) : null)
+  const strain = (name: ViewName): Strain | null => (shownCase && evaluation ? strainOf(name, evaluation, shownCase, units) : null)
   const pane = (name: ViewName) => {
     const drawn = drawView(name, assembly, job.vehicle, job.brief, shownCase?.case.when ?? when)
     const strained = strain(name)
-    // under load dimensions and names step aside for the forces
-    const sheet = strained
-      ? {
-          ...drawn,
-          entities: [
-            ...drawn.entities.filter((e) => e.kind !== 'dimension' && !(e.kind === 'text' && e.layer === 'cargo')),
-            ...strained.entities,
-          ],
-        }
-      : drawn
+    const sheet = strained ? underLoad(drawn, strained) : drawn
     return (
       <SheetView
         key={name}
@@ -171,7 +162,13 @@ export function DrawingPane({
       <Box sx={{ flex: 1, minHeight: 0 }}>
         {shown === '3d' ? (
           <Suspense fallback={<Typography sx={{ p: 3 }}>Setting up the 3D view…</Typography>}>
-            <Scene job={job} assembly={assembly} when={when} marks={marks} />
+            <Scene
+              job={job}
+              assembly={assembly}
+              when={shownCase?.case.when ?? when}
+              marks={marks}
+              strained={shownCase && evaluation ? movedLines(evaluation.assembly, shownCase).lines : []}
+            />
           </Suspense>
         ) : shown === 'all' && low ? (
           <Box sx={{ display: 'grid', height: '100%', gridTemplateColumns: '67fr 33fr' }}>
@@ -188,10 +185,20 @@ export function DrawingPane({
           pane(shown)
         )}
       </Box>
-      {shownCase && evaluation && shown !== '3d' && <UseLegend factor={strain('rear')?.factor ?? 1} />}
+      {shownCase && evaluation && <UseLegend factor={movedLines(evaluation.assembly, shownCase).factor} />}
       <DimensionEditor job={job} typing={typing} close={useCallback(() => setTyping(null), [])} />
     </Box>
   )
+}
+
+const LOADED = new Set(['member', 'foot', 'cargo', 'force', 'moved'])
+/** Under load dimensions, names and doors step aside for the forces, and the rack fills the frame. */
+function underLoad(drawn: Sheet, strained: Strain): Sheet {
+  const entities = [
+    ...drawn.entities.filter((e) => e.kind !== 'dimension' && e.layer !== 'swing' && !(e.kind === 'text' && e.layer !== 'limit')),
+    ...strained.entities,
+  ]
+  return { ...drawn, entities, box: bounds(entities.filter((e) => LOADED.has(e.layer))) }
 }
 
 /** Which load case is looked at; first of all the one that uses most. */

@@ -11,10 +11,17 @@ import { leafAt, swingPaths, swingsOf } from '../../core/vehicle/swings'
 import type { Swing } from '../../core/vehicle/vehicle'
 import type { LimitState } from '../limits/states'
 
-type Props = { job: Job; assembly: Assembly; when: 'driving' | 'parked'; marks: Map<string, LimitState> }
+type Props = {
+  job: Job
+  assembly: Assembly
+  when: 'driving' | 'parked'
+  marks: Map<string, LimitState>
+  /** centre lines as a load case moves them, drawn larger than life */
+  strained: { memberId: string; moved: Vec3[] }[]
+}
 
 /** The assembly in the round. Vehicle axes (x forward, y left, z up) are three's with y and z changed over; metres. */
-export default function Scene({ job, assembly, when, marks }: Props) {
+export default function Scene({ job, assembly, when, marks, strained }: Props) {
   const { inks } = useTheme()
   const length = (job.vehicle.lengthMm.value ?? 5400) / 1000
   const cargo = job.brief.cargo.filter((c) => c.counts === 'both' || c.counts === when)
@@ -62,7 +69,7 @@ export default function Scene({ job, assembly, when, marks }: Props) {
             at={[c.xMm, c.yMm, deck + c.heightMm / 2]}
             size={[c.lengthMm, c.widthMm, c.heightMm]}
             colour={colour(`cargo:${c.id}`, inks.cargo)}
-            opacity={0.78}
+            opacity={strained.length ? 0.25 : 0.78}
           />
         ))}
         {job.vehicle.obstacles.map((o, i) => (
@@ -73,6 +80,18 @@ export default function Scene({ job, assembly, when, marks }: Props) {
             colour={inks.obstacle}
           />
         ))}
+        {strained.map(
+          (s) =>
+            s.moved.length > 1 && (
+              <Line
+                key={s.memberId}
+                points={s.moved.map((p) => place(p.x, p.y, p.z))}
+                color={inks.selected}
+                lineWidth={3}
+                depthTest={false}
+              />
+            ),
+        )}
         {swingsOf(job.vehicle).map((s) => (
           <Leaf key={s.id} swing={s} colour={inks.obstacle} />
         ))}

@@ -6,7 +6,7 @@ import type { LimitState } from '../limits/states'
 import { useUnits } from '../quantity/units'
 import { FIGURES, type Inks } from '../theme/theme'
 import type { DrawnHandle } from './handles'
-import { bandOf, UsePatterns } from './useBands'
+import { bandOf, inkOf, UsePatterns } from './useBands'
 
 const TEXT_PX = 12
 const ROW_PX = TEXT_PX * 1.6
@@ -264,9 +264,18 @@ type ShapeProps = {
 function Shape({ e, on, scale, inks, mark, chosen, units, use, faint, onDimension }: ShapeProps) {
   const pen = penOf(e.layer, inks)
   const solid = e.layer === 'member' || e.layer === 'cargo' || e.layer === 'foot' || e.layer === 'dimension'
+  const used = use !== undefined && e.layer === 'member' ? bandOf(use) : null
   const stroke =
-    chosen && solid ? inks.selected : mark === 'over' && solid ? inks.signal : mark === 'near' && solid ? inks.near : pen.stroke
-  const width = pen.width + (chosen && solid ? 1.2 : mark === 'over' && solid ? 0.8 : 0)
+    used && !chosen
+      ? inkOf(used.id, inks)
+      : chosen && solid
+        ? inks.selected
+        : mark === 'over' && solid
+          ? inks.signal
+          : mark === 'near' && solid
+            ? inks.near
+            : pen.stroke
+  const width = (used ? 2 : pen.width) + (chosen && solid ? 1.2 : mark === 'over' && solid ? 0.8 : 0)
   if (e.kind === 'line') {
     const [a, b] = [on(e.from), on(e.to)]
     return <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke={stroke} strokeWidth={width} strokeDasharray={e.dashed ? '6 4' : undefined} />

@@ -12,7 +12,7 @@ export const bands = [
 ] as const
 export const bandOf = (use: number) => bands.find((b) => use < b.upTo) ?? bands[bands.length - 1]
 
-const inkOf = (id: (typeof bands)[number]['id'], inks: Inks): string =>
+export const inkOf = (id: (typeof bands)[number]['id'], inks: Inks): string =>
   id === 'use-over' ? inks.signal : id === 'use-near' ? inks.near : inks.waterDeep
 
 export function UsePatterns({ inks }: { inks: Inks }) {

@@ -70,6 +70,8 @@ function Governing({ limit }: { limit: Limit }) {
   const level = top(levelOf(limit.ratio))
   return (
     <Box
+      role="group"
+      aria-label={`Governing: ${limit.name}`}
       sx={{
         display: 'flex',
         gap: 1.5,
