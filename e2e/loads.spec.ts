@@ -3,7 +3,7 @@ import { expect, gauge, openDemoJob, saved, test, type } from './shop'
 test('a bar is dragged until a limit goes over; its working is opened, the proposed relief applied, and it clears', async ({ page }) => {
   await openDemoJob(page, 'Panel and box bars', 'layout')
   const overhang = gauge(page, /Solar panel.*overhang/)
-  await expect(overhang).toContainText('near')
+  await expect(overhang).toContainText('clear')
   const bar = page.getByRole('group', { name: 'Plan view' }).getByRole('slider', { name: /^Bar 3/ })
   const box = await bar.boundingBox()
   if (!box) throw new Error('the bar is not drawn')

@@ -209,6 +209,7 @@ const plate = calculator({
     checks: z.array(z.object({ name: z.string(), stressMPa: number, allowedMPa: number, used: number })),
     holdsN: number,
     largerPlates: z.array(z.object({ acrossMm: number, holdsN: number })),
+    doubledSkinHoldsN: number,
   }),
   example: {
     pullN: 400,
@@ -223,6 +224,7 @@ const plate = calculator({
   run: (v) => ({
     checks: backingPlateChecks(v).map(({ name, stressMPa, allowedMPa, used }) => ({ name, stressMPa, allowedMPa, used })),
     holdsN: backingPlateHoldsN(v),
+    doubledSkinHoldsN: backingPlateHoldsN({ ...v, skinThicknessMm: 2 * v.skinThicknessMm }),
     largerPlates: [1.25, 1.5, 2]
       .map((k) => Math.round(v.plateAcrossMm * k))
       .filter((acrossMm) => acrossMm / 2 < v.panelRadiusMm)

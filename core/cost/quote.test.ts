@@ -26,11 +26,11 @@ beforeAll(async () => {
 const line = (q: ReturnType<typeof quote>, name: string) => q.lines.find((l) => l.name === name)!.figure.value
 
 describe('the drone pair’s bars', () => {
-  test('four bars on eight track feet: 2.5 + 4·0.7 + 8·0.15 = 6.5 h at 62 = 403.00', () => {
+  test('five bars on ten track feet: 2.5 + 5·0.7 + 10·0.15 = 7.5 h at 62 = 465.00', () => {
     const q = quote(assembly, plan, drone.brief, 'powder', defaultRules)
-    expect(q.hours).toBeCloseTo(6.5, 9)
-    expect(line(q, 'Labour')).toBeCloseTo(40_300, 6)
-    expect(line(q, 'Feet')).toBe(8 * 2700)
+    expect(q.hours).toBeCloseTo(7.5, 9)
+    expect(line(q, 'Labour')).toBeCloseTo(46_500, 6)
+    expect(line(q, 'Feet')).toBe(10 * 2700)
   })
   test('price is cost over 1 − 22 %, and the stock line is what the cut plan says', () => {
     const q = quote(assembly, plan, drone.brief, 'powder', defaultRules)

@@ -5,6 +5,7 @@ import { boltPreload, boltShear, boltTension, boltTogether, holeBearing } from '
 import { bracketBending, bracketFixes } from './bracket'
 import { wallBearsN } from './crushing'
 import { filletWeldStress, weldRound, weldSides } from './filletWeld'
+import { gripFits, rivetBearingN, thinFastenersUsed } from './thinFasteners'
 import { screwPullOutN } from './woodScrew'
 
 describe('bolts (EN 1993-1-8, table 3.4)', () => {
@@ -161,4 +162,24 @@ test('four 5 mm screws, 30 of thread in ply of 500 kg/m³: 4^0.9 · 0.52·5^−0
     6,
   )
   expect(screwPullOutN({ screws: 4, diameterMm: 5, threadMm: 29, densityKgM3: 500, loadFactor: 1.5 })).toBe(0)
+})
+
+describe('fasteners of thin sheet (EN 1993-1-3)', () => {
+  test('six rivets of 1.2 kN pull and 1.5 kN shear under 3 kN pull and 1.8 kN shear: 500/1200 + 300/1500 = 0.617', () => {
+    expect(thinFastenersUsed({ count: 6, tensionN: 3000, shearN: 1800, mayTensionN: 1200, mayShearN: 1500 })).toBeCloseTo(
+      500 / 1200 + 0.2,
+      9,
+    )
+  })
+  test('without its maker’s figure for a force that acts nothing is said; a force that does not act needs none', () => {
+    expect(thinFastenersUsed({ count: 2, tensionN: 10, shearN: 0, mayTensionN: null, mayShearN: 900 })).toBeNull()
+    expect(thinFastenersUsed({ count: 2, tensionN: 0, shearN: 900, mayTensionN: null, mayShearN: 900 })).toBe(0.5)
+  })
+  test('4.8 mm rivet in 1 mm of fu 360: α = 3.6·√(1/4.8) = 1.643, 1.643·360·4.8/1.25; 3 mm sheet is capped at 2.1; too near the end bears nothing', () => {
+    const v = { diameterMm: 4.8, sheetMm: 1, sheetTensileMPa: 360, endMm: 10, loadFactor: 1 }
+    expect(rivetBearingN(v)).toBeCloseTo((3.6 * Math.sqrt(1 / 4.8) * 360 * 4.8) / 1.25, 6)
+    expect(rivetBearingN({ ...v, sheetMm: 3 })).toBeCloseTo((2.1 * 360 * 4.8 * 3) / 1.25, 6)
+    expect(rivetBearingN({ ...v, endMm: 7 })).toBe(0)
+    expect([gripFits(3.2, 3, 5), gripFits(5.5, 3, 5)]).toEqual([true, false])
+  })
 })

@@ -79,7 +79,7 @@ export const demoJobs: Job[] = [
       readyMadeMinor: 72_000,
       cargo: [item('oyster-baskets', 1530, 0, { securing: strapped(2) })],
     },
-    { mountId: 'points', barXMm: [1180, 1880], profileId: 'rect-30x60x2-steel', footHeightMm: 70, finish: 'painted' },
+    { mountId: 'points', barXMm: [1180, 1880], profileId: 'rect-30x60x2-al6063t6', overhangMm: 50, footHeightMm: 70, finish: 'painted' },
     { due: '2026-12-02', anchors: [rings], station: 'loads' },
   ),
   withBrief(
@@ -120,7 +120,7 @@ export const demoJobs: Job[] = [
       howOften: 'daily',
       road: 'road',
       speedKmh: 110,
-      passages: [{ name: 'home car port', heightMm: 2950 }],
+      passages: [{ name: 'home car port', heightMm: 3050 }],
       budgetMinor: 120_000,
       readyMadeMinor: 98_000,
       cargo: [
@@ -128,7 +128,7 @@ export const demoJobs: Job[] = [
         item('cargo-box', -150, 0, { lengthMm: 1300, massKg: { least: 30, most: 42 }, securing: bolted }),
       ],
     },
-    { mountId: 'track', barXMm: [-600, 300, 1000, 2000], profileId: 'square-30x2-al6063t6', footHeightMm: 140 },
+    { mountId: 'track', barXMm: [-550, 250, 960, 1500, 2040], profileId: 'square-30x2-al6063t6', footHeightMm: 140 },
     { due: '2026-12-18', station: 'hand-over' },
   ),
 ]

@@ -23,13 +23,13 @@ describe('what is open', () => {
     ])
     expect(items.filter((i) => i.station === 'measure')).toEqual([])
   })
-  test('the oyster grower waits for two foot ratings; the roof is over', () => {
+  test('the oyster grower waits for two foot ratings, and so do his loads', () => {
     const items = needed(demoJobs[1])
     expect(items.filter((i) => i.station === 'measure').map((i) => i.text)).toEqual([
       'Rating per foot, down is unknown',
       'Rating per foot, up is unknown',
     ])
-    expect(items.filter((i) => i.station === 'loads').map((i) => i.text)).toContain('Roof, moving is over its line')
+    expect(items.filter((i) => i.station === 'loads').map((i) => i.text)).toContain('Foot, pressed down is not assessed')
   })
   test('an item of unknown mass is asked for by name; an estimate is worth a look', () => {
     const [survey] = demoJobs

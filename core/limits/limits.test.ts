@@ -150,7 +150,8 @@ describe('unknown is unknown', () => {
     expect(find({ ...survey, brief: { ...survey.brief, speedKmh: null } }, 'foot.up').state).toBe('unknown'))
 })
 
-test('the demo jobs show every state', () => {
+test('the demo jobs show one over, one not assessed, one near and one clear', () => {
+  expect([survey, oyster, spar, drone].map((j) => evaluate(j, defaultRules).limits[0].state)).toEqual(['over', 'unknown', 'near', 'clear'])
   const states = new Set([survey, oyster, spar, drone].flatMap((j) => evaluate(j, defaultRules).limits.map((l) => l.state)))
   expect([...states].sort()).toEqual(['clear', 'near', 'over', 'unknown'])
 })
