@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  test: { include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'web/**/*.test.ts', 'bin/**/*.test.ts'], testTimeout: 60_000 },
+  test: { include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'web/**/*.test.{ts,tsx}', 'bin/**/*.test.ts'], testTimeout: 60_000 },
 })

@@ -25,7 +25,7 @@ export function FeetTable() {
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0,1.25fr) minmax(260px,1fr)' }, gap: 2, p: 1.5 }}>
       <Table size="small" aria-label="Feet">
-        <TableHead>
+        <TableHead sx={{ '& th': { whiteSpace: 'nowrap' } }}>
           <TableRow>
             <TableCell>Foot</TableCell>
             <TableCell align="right">Level</TableCell>

@@ -98,7 +98,7 @@ function OneTest({ test: t, photos }: { test: LoadTest; photos: Photo[] }) {
   const set = (patch: Partial<LoadTest>) =>
     editJob((j) => ({ ...j, loadTests: j.loadTests.map((o) => (o.id === t.id ? { ...o, ...patch } : o)) }))
   const verdict = verdictOf(t, rules)
-  const fine = { ...units, mmStep: 0.5 as const }
+  const fine = { ...units, mmStep: 0.5 as const, fraction: 32 as const }
   return (
     <Box sx={{ border: 1, borderColor: 'divider', p: 1, display: 'grid', gap: 1, gridTemplateColumns: '1fr 1fr' }}>
       <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5, alignItems: 'baseline' }}>

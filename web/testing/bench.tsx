@@ -1,0 +1,88 @@
+import { ThemeProvider } from '@mui/material/styles'
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { cleanup, render } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import type { ReactNode } from 'react'
+import { MemoryRouter } from 'react-router'
+import { afterEach, vi } from 'vitest'
+import { evaluate } from '../../core/job/evaluate'
+import type { Job } from '../../core/job/job'
+import { type DisplayUnits, METRIC } from '../../core/quantity/units'
+import { defaultRules } from '../../core/rules/rules'
+import { closeJob, openJob, useJob } from '../job/jobStore'
+import { useResult } from '../job/useEvaluation'
+import { UnitsContext } from '../quantity/units'
+import { themeOf } from '../theme/theme'
+
+/** A frame of fixed size for drawings: there is no layout here. */
+class Frame {
+  constructor(private readonly tell: (entries: { contentRect: { width: number; height: number } }[]) => void) {}
+  observe() {
+    this.tell([{ contentRect: { width: 800, height: 500 } }])
+  }
+  unobserve() {}
+  disconnect() {}
+}
+vi.stubGlobal('ResizeObserver', Frame)
+// what browsers have and this stand-in for one does not
+vi.stubGlobal('CSS', { escape: (text: string) => text.replace(/[^\w-]/g, '\\$&') })
+Blob.prototype.text ??= function text(this: Blob) {
+  return new Promise((done) => {
+    const reader = new FileReader()
+    reader.onload = () => done(String(reader.result))
+    reader.readAsText(this)
+  })
+}
+
+afterEach(() => {
+  cleanup()
+  closeJob()
+  useResult.setState({ evaluation: null, of: null, fault: null })
+  localStorage.clear()
+})
+
+/** What the server would answer, by the end of the path; anything else is 404. */
+export function answering(answers: Record<string, unknown>): { calls: { path: string; method: string; body: unknown }[] } {
+  const calls: { path: string; method: string; body: unknown }[] = []
+  vi.stubGlobal('fetch', async (path: string, init: RequestInit = {}) => {
+    calls.push({ path, method: init.method ?? 'GET', body: init.body })
+    const found = Object.entries(answers).find(([end]) => path.split('?')[0].endsWith(end))
+    return new Response(JSON.stringify(found ? found[1] : { faults: [{ where: path, expected: 'something else' }] }), {
+      status: found ? 200 : 404,
+    })
+  })
+  return { calls }
+}
+
+/** A piece of the interface on the bench: with the paper look, units, and no network but what `answering` set up. */
+export function mount(ui: ReactNode, units: DisplayUnits = METRIC) {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { retry: false } } })
+  const shown = render(
+    <QueryClientProvider client={client}>
+      <ThemeProvider theme={themeOf('paper')}>
+        <UnitsContext.Provider value={units}>
+          <MemoryRouter>{ui}</MemoryRouter>
+        </UnitsContext.Provider>
+      </ThemeProvider>
+    </QueryClientProvider>,
+  )
+  return { ...shown, user: userEvent.setup() }
+}
+
+/** A job on the bench with its figures worked out, as the worker would. */
+export function onBench(job: Job): Job {
+  openJob({ id: 'job', revision: 1, archived: false, updatedAt: '', job })
+  useResult.setState({ evaluation: evaluate(job, defaultRules), of: job, fault: null })
+  return job
+}
+export const benchJob = (): Job => {
+  const { job } = useJob.getState()
+  if (!job) throw new Error('no job is open')
+  return job
+}
+
+/** Shows what depends on the open job, again after every change of it. */
+export function WithJob({ children }: { children: (job: Job) => ReactNode }) {
+  const job = useJob((s) => s.job)
+  return job ? children(job) : null
+}

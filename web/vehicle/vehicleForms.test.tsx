@@ -1,0 +1,148 @@
+// @vitest-environment jsdom
+import { screen, within } from '@testing-library/react'
+import { useState } from 'react'
+import { describe, expect, test } from 'vitest'
+import { crewCab } from '../../core/vehicle/demoPickups'
+import { demoVehicles } from '../../core/vehicle/demoVehicles'
+import { type Vehicle, VehicleSchema } from '../../core/vehicle/vehicle'
+import { mount } from '../testing/bench'
+import { BodiesForm } from './BodiesForm'
+import { CarrierForm } from './CarrierForm'
+import { OnBoardForm } from './OnBoardForm'
+import { SwingsForm } from './SwingsForm'
+import { MountsForm, RatingsForm } from './VehicleForm'
+
+type Form = (props: { vehicle: Vehicle; onChange: (change: (v: Vehicle) => Vehicle) => void }) => React.ReactNode
+/** A form of the vehicle with the vehicle behind it; whatever is typed must leave one that the schema takes. */
+function form(Shown: Form, start: Vehicle) {
+  const held = { vehicle: start }
+  function Held() {
+    const [vehicle, set] = useState(start)
+    held.vehicle = vehicle
+    return <Shown vehicle={vehicle} onChange={(change) => set((v) => VehicleSchema.parse(change(v)))} />
+  }
+  return { held, ...mount(<Held />) }
+}
+const pickup = crewCab()
+const box = (name: string) => screen.getByRole<HTMLInputElement>('textbox', { name })
+const retype = async (user: ReturnType<typeof mount>['user'], field: HTMLElement, text: string) => {
+  await user.clear(field)
+  if (text) await user.type(field, text)
+  await user.keyboard('{Enter}')
+}
+
+describe('doors, tailgate, hatch', () => {
+  test('the first kind that is not there yet is added, opening nobody knows how far until it is typed', async () => {
+    const { held, user } = form(SwingsForm, { ...pickup, swings: [] })
+    expect(screen.getByText(/Add what swings/)).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'Add' }))
+    expect(held.vehicle.swings[0]).toMatchObject({ kind: 'tailgate', opensDeg: null, taken: { method: 'unknown' } })
+    await retype(user, box('Opens by'), '90')
+    expect(held.vehicle.swings[0].opensDeg).toBe(90)
+  })
+  test('another kind hangs where such a leaf usually hangs and keeps a name of its own', async () => {
+    const { held, user } = form(SwingsForm, pickup)
+    const gate = held.vehicle.swings.findIndex((s) => s.kind === 'tailgate')
+    await retype(user, screen.getAllByRole('textbox', { name: 'Name' })[gate], 'Drop gate')
+    await user.click(screen.getAllByRole('combobox', { name: 'Kind' })[gate])
+    await user.click(screen.getByRole('option', { name: 'hatch' }))
+    expect(held.vehicle.swings[gate]).toMatchObject({ kind: 'hatch', name: 'Drop gate', xMm: -(pickup.rearOverhangMm.value ?? 0) })
+    await user.click(screen.getByRole('button', { name: 'Remove Drop gate' }))
+    expect(held.vehicle.swings.map((s) => s.kind)).not.toContain('hatch')
+  })
+  test('how its place was found is said, and the tolerance of that way stands as a hint', async () => {
+    const { held, user } = form(SwingsForm, { ...pickup, swings: [pickup.swings[0]] })
+    await user.click(screen.getByRole('combobox', { name: 'Place known by' }))
+    await user.click(screen.getByRole('option', { name: 'template' }))
+    expect(held.vehicle.swings[0].taken).toMatchObject({ method: 'template', toleranceMm: null })
+    expect(box('give or take').placeholder).toBe('1')
+  })
+})
+
+describe('bodies', () => {
+  test('how far one moves may be unknown, and is then never none; its hinge appears with the switch', async () => {
+    const { held, user } = form(BodiesForm, pickup)
+    await retype(user, screen.getAllByRole('textbox', { name: 'Moves against the cab' })[1], '')
+    expect(held.vehicle.bodies[1].movesMm).toBeNull()
+    await user.click(screen.getAllByRole('switch', { name: 'Swings' })[1])
+    expect(held.vehicle.bodies[1].hinge?.opensDeg).toBe(45)
+    await retype(user, box('Opens by'), '')
+    expect(held.vehicle.bodies[1].hinge?.opensDeg).toBeNull()
+  })
+  test('a bottom above its top is refused at the field, with the range', async () => {
+    const { held, user } = form(BodiesForm, pickup)
+    await retype(user, screen.getAllByRole('textbox', { name: 'Bottom above ground' })[1], '2000')
+    expect(screen.getByText(/use 1039 mm or less/)).toBeTruthy()
+    expect(held.vehicle.bodies[1].bottomZMm).toBe(420)
+  })
+})
+
+describe('a carrier in the receiver', () => {
+  test('fitted behind the bumper, weighed or unknown, loaded, and taken off again', async () => {
+    const { held, user } = form(CarrierForm, pickup)
+    await user.click(screen.getByRole('button', { name: 'Fit one' }))
+    expect(held.vehicle.carrier).toMatchObject({ massKg: null, pinXMm: -1280 })
+    await retype(user, box('Carrier itself'), '20')
+    await user.click(screen.getByRole('button', { name: 'Hang something on it' }))
+    await retype(user, box('Mass'), '18')
+    expect(held.vehicle.carrier).toMatchObject({ massKg: 20, loads: [{ massKg: 18, behindMm: 300 }] })
+    await user.click(screen.getByRole('button', { name: 'Take it off' }))
+    expect(held.vehicle.carrier).toBeNull()
+  })
+})
+
+describe('mounts', () => {
+  test('a keep-out, a point and a rating of its own are typed; an unmeasured hole is asked for, then answered with hole, slot and shim', async () => {
+    const { held, user } = form(MountsForm, pickup)
+    await user.click(screen.getByRole('button', { name: 'Keep feet off a stretch' }))
+    expect(held.vehicle.mounts[0].keepOuts).toEqual([{ fromXMm: 1475, toXMm: 1575 }])
+    await retype(user, box('Its own rating per foot, down'), '90')
+    expect(held.vehicle.mounts[0].footDownKg.value).toBe(90)
+    await user.click(screen.getByRole('button', { name: 'Measure how far the holes are off' }))
+    await retype(user, box('point 2, left, along'), '3')
+    await retype(user, screen.getAllByRole('textbox', { name: 'up' })[0], '-1')
+    expect(held.vehicle.mounts[0].misfit[2]).toEqual({ alongMm: 3, acrossMm: 0, upMm: 0 })
+    expect(screen.getByText(/For M8: holes of/)).toBeTruthy()
+    expect(screen.getByText(/Or slots along the vehicle/).textContent).toContain('Shims to bring the seats level: 1 mm at point 1, left')
+  })
+  test('only a drilled foot is asked for the sheet it hangs on', async () => {
+    const drilled = { ...pickup, mounts: [{ ...pickup.mounts[0], kind: 'through-bolt' as const }] }
+    const { held, user, unmount } = form(MountsForm, drilled)
+    await user.click(screen.getByRole('button', { name: 'Measure the sheet under the feet' }))
+    await retype(user, box('Sheet, thickness'), '1.2')
+    expect(held.vehicle.mounts[0].skin?.thicknessMm).toBe(1.2)
+    unmount()
+    form(MountsForm, pickup)
+    expect(screen.queryByRole('button', { name: 'Measure the sheet under the feet' })).toBeNull()
+  })
+})
+
+describe('ratings and what is on board', () => {
+  test('a rating typed gets a source; emptied it is unknown again', async () => {
+    const { held, user } = form(RatingsForm, pickup)
+    await retype(user, box('Receiver, load on the tongue'), '75')
+    expect(held.vehicle.tongueKg.value).toBe(75)
+    await retype(user, box('Receiver, load on the tongue'), '')
+    expect(held.vehicle.tongueKg.value).toBeNull()
+  })
+  test('what is on board comes off what may be put on; more than the rating is an alert', async () => {
+    const [van] = demoVehicles
+    const { held, user } = form(OnBoardForm, van)
+    const left = () => screen.getByRole('button', { name: /Payload left by gross mass/ }).textContent
+    expect(left()).toBe('773 kg')
+    const mass = screen.getAllByRole('textbox', { name: 'Mass' })
+    await retype(user, mass[1], '1000')
+    expect(held.vehicle.onBoard[1].massKg).toBe(1000)
+    expect(left()).toContain('137')
+    expect(screen.getByRole('alert').textContent).toContain('more than its rating allows')
+  })
+  test('other tyres say how much higher it stands; a code nobody can read says how to write it', async () => {
+    const { user } = form(OnBoardForm, demoVehicles[0])
+    await retype(user, box('Next tyres'), '235/75 R16')
+    await user.tab()
+    expect(await screen.findByText(/It would stand 24 mm higher/)).toBeTruthy()
+    await retype(user, box('Next tyres'), 'big')
+    await user.tab()
+    expect(within(document.body).getByText('write it as 235/65 R16')).toBeTruthy()
+  })
+})
