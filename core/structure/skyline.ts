@@ -24,6 +24,23 @@ export function addTo(m: Skyline, i: number, j: number, value: number): void {
   else m.values[m.at[i] + j] += value
 }
 
+/** Σ a[p + k]·b[q + k] for k in [from, to): four at a time, which is what keeps the processor busy. */
+function dot(a: Float64Array, p: number, b: Float64Array, q: number, from: number, to: number): number {
+  let s0 = 0
+  let s1 = 0
+  let s2 = 0
+  let s3 = 0
+  let k = from
+  for (; k + 3 < to; k += 4) {
+    s0 += a[p + k] * b[q + k]
+    s1 += a[p + k + 1] * b[q + k + 1]
+    s2 += a[p + k + 2] * b[q + k + 2]
+    s3 += a[p + k + 3] * b[q + k + 3]
+  }
+  for (; k < to; k++) s0 += a[p + k] * b[q + k]
+  return s0 + s1 + s2 + s3
+}
+
 /** A pivot this small beside its own diagonal before elimination has nothing left to hold it. */
 const NOTHING_LEFT = 1e-11
 
@@ -37,10 +54,7 @@ export function factorise(m: Skyline): number | null {
     const [top, column] = [first[j], at[j]]
     const before = values[column + j]
     for (let i = top + 1; i < j; i++) {
-      const other = at[i]
-      let sum = 0
-      for (let k = Math.max(first[i], top); k < i; k++) sum += values[other + k] * values[column + k]
-      values[column + i] -= sum
+      values[column + i] -= dot(values, at[i], values, column, Math.max(first[i], top), i)
     }
     let pivot = before
     for (let i = top; i < j; i++) {
@@ -59,10 +73,7 @@ export function factorise(m: Skyline): number | null {
 export function backSubstitute(m: Skyline, b: Float64Array): void {
   const { size, first, at, values } = m
   for (let j = 0; j < size; j++) {
-    const column = at[j]
-    let sum = 0
-    for (let k = first[j]; k < j; k++) sum += values[column + k] * b[k]
-    b[j] -= sum
+    b[j] -= dot(values, at[j], b, 0, first[j], j)
   }
   for (let j = 0; j < size; j++) b[j] /= values[at[j] + j]
   for (let j = size - 1; j >= 0; j--) {
