@@ -30,28 +30,57 @@ export function SchemaForm({ schema, value, onChange, field }: Props) {
   }
   if (options) return <Variant options={options} value={value as Dict} onChange={onChange} name={name} />
   if (schema.type === 'object') return <Fields schema={schema} value={(value ?? {}) as Dict} onChange={onChange} />
-  if (schema.prefixItems) {
-    const list = value as unknown[]
-    return (
-      <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${schema.prefixItems.length}, minmax(0,1fr))`, gap: 1 }}>
-        {schema.prefixItems.map((s, i) => (
-          <Quantity
-            key={i}
-            name={`${name} ${i + 1}`}
-            unit={s.unit ?? unit}
-            value={list[i] as number}
-            onChange={(v) => onChange(list.map((o, k) => (k === i ? v : o)))}
-          />
-        ))}
-      </Box>
-    )
-  }
+  if (schema.prefixItems) return <Tuple items={schema.prefixItems} value={value as unknown[]} name={name} unit={unit} onChange={onChange} />
   if (schema.type === 'array')
     return <List schema={schema} value={(value ?? []) as unknown[]} onChange={onChange} name={name} field={field} />
   if (schema.type === 'boolean')
     return <FormControlLabel control={<Switch checked={value === true} onChange={(_, on) => onChange(on)} />} label={name} />
   if (schema.type === 'string') return <TextInput label={name} value={String(value ?? '')} onChange={onChange} />
   return <Quantity name={name} unit={unit} value={value as number} onChange={onChange} />
+}
+
+const AXES = ['x', 'y', 'z', 'about x', 'about y', 'about z']
+/** A fixed row of figures or switches; three or six of them run along and about the axes. */
+function Tuple({
+  items,
+  value,
+  name,
+  unit,
+  onChange,
+}: {
+  items: JsonSchema[]
+  value: unknown[]
+  name: string
+  unit: string
+  onChange: (value: unknown) => void
+}) {
+  const called = (i: number) => (items.length === 3 || items.length === 6 ? AXES[i] : String(i + 1))
+  const set = (i: number, v: unknown) => onChange(value.map((o, k) => (k === i ? v : o)))
+  return (
+    <Box
+      role="group"
+      aria-label={name}
+      sx={{ display: 'grid', gridTemplateColumns: `repeat(${Math.min(3, items.length)}, minmax(0,1fr))`, gap: 1, alignItems: 'center' }}
+    >
+      {items.map((s, i) =>
+        s.type === 'boolean' ? (
+          <FormControlLabel
+            key={called(i)}
+            control={<Switch checked={value[i] === true} onChange={(_, on) => set(i, on)} />}
+            label={i ? called(i) : `${name} ${called(i)}`}
+          />
+        ) : (
+          <Quantity
+            key={called(i)}
+            name={`${name} ${called(i)}`}
+            unit={s.unit ?? unit}
+            value={value[i] as number}
+            onChange={(v) => set(i, v)}
+          />
+        ),
+      )}
+    </Box>
+  )
 }
 
 function Quantity({
@@ -86,9 +115,22 @@ function Fields({ schema, value, onChange }: { schema: JsonSchema; value: Dict; 
         .filter(([, s]) => s.const === undefined)
         .map(([key, s]) => {
           const wide = s.type === 'array' || s.type === 'object' || (s.oneOf ?? s.anyOf)?.every((o) => o.type === 'object')
+          const { name } = nameAndUnit(key, s)
+          const without = () => {
+            const { [key]: _, ...rest } = value
+            onChange(rest)
+          }
+          const optional = !schema.required?.includes(key) && s.default === undefined && wide
+          if (optional && value[key] === undefined)
+            return (
+              <Button key={key} sx={{ gridColumn: '1 / -1', justifySelf: 'start' }} onClick={() => onChange({ ...value, [key]: blank(s) })}>
+                Set {name.toLowerCase()}
+              </Button>
+            )
           const shown = value[key] ?? (schema.required?.includes(key) || s.default !== undefined ? blank(s) : null)
           return (
             <Box key={key} sx={wide ? { gridColumn: '1 / -1' } : undefined}>
+              {optional && <Button onClick={without}>Leave {name.toLowerCase()} out</Button>}
               <SchemaForm
                 schema={
                   s.type === undefined || schema.required?.includes(key) || s.default !== undefined || wide

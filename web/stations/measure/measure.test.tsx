@@ -79,7 +79,12 @@ describe('a sheet of measures', () => {
 
 test('the list of sheets counts what is taken and raises what contradicts', () => {
   mount(<SheetList job={pickup} at="bed" go={() => undefined} />)
-  expect(screen.getAllByRole('button').find((b) => b.textContent?.startsWith('Bed') && b.textContent.includes(' of '))!.getAttribute('aria-pressed')).toBe('true')
+  expect(
+    screen
+      .getAllByRole('button')
+      .find((b) => b.textContent?.startsWith('Bed') && b.textContent.includes(' of '))!
+      .getAttribute('aria-pressed'),
+  ).toBe('true')
 })
 
 test('what is needed before cutting leads to its sheet; a fully measured vehicle needs nothing', async () => {

@@ -1,0 +1,108 @@
+// @vitest-environment jsdom
+import { screen, waitFor, within } from '@testing-library/react'
+import { describe, expect, test } from 'vitest'
+import { demoParts } from '../../core/catalogue/boughtParts'
+import { writeVehicleFile } from '../../core/exchange/vehicleFile'
+import { defaultRules, ruleFields } from '../../core/rules/rules'
+import { demoStock } from '../../core/stock/demoStock'
+import { demoVehicles } from '../../core/vehicle/demoVehicles'
+import { answering, mount } from '../testing/bench'
+import PartsPage from './PartsPage'
+import RulesPage from './RulesPage'
+import StockPage from './StockPage'
+import VehiclesPage from './VehiclesPage'
+
+const shelf = (name: string, document: unknown) => answering({ [`/shelves/${name}`]: { revision: 3, document } })
+const put = (calls: { method: string; body: unknown }[]) => {
+  const last = calls.filter((c) => c.method === 'PUT').at(-1)
+  return last ? (JSON.parse(String(last.body)) as { revision: number; document: never }) : null
+}
+
+describe('shop rules', () => {
+  test('every rule has a field with where its number comes from; one changed is sent with the revision it was read at', async () => {
+    const { calls } = shelf('rules', defaultRules)
+    const { user } = mount(<RulesPage />)
+    await screen.findByText('Load cases')
+    expect(screen.getAllByRole('textbox')).toHaveLength(ruleFields.length)
+    expect(screen.getAllByText(/EN 12195-1:2010, table 2/).length).toBeGreaterThan(1)
+    const bump = screen.getByRole('textbox', { name: /Road bump, downwards/ })
+    await user.clear(bump)
+    await user.type(bump, '2.5{Enter}')
+    await waitFor(() => expect(put(calls)).toMatchObject({ revision: 3, document: { bumpG: 2.5, roughG: 3 } }))
+  })
+  test('a rule beyond reason is refused at the field and not sent', async () => {
+    const { calls } = shelf('rules', defaultRules)
+    const { user } = mount(<RulesPage />)
+    const safety = await screen.findByRole('textbox', { name: /Safety factor on yield/ })
+    await user.clear(safety)
+    await user.type(safety, '0.5{Enter}')
+    expect(screen.getByText('use 1 or more')).toBeTruthy()
+    expect(put(calls)).toBeNull()
+  })
+  test('a shelf that does not answer says so and offers to try again', async () => {
+    answering({})
+    mount(<RulesPage />)
+    expect((await screen.findByRole('alert')).textContent).toContain('something else')
+    expect(screen.getByRole('button', { name: /again/i })).toBeTruthy()
+  })
+})
+
+describe('vehicles', () => {
+  test('each has a card with what is unknown and assumed; found by words of its note', async () => {
+    shelf('vehicles', demoVehicles)
+    const { user } = mount(<VehiclesPage />)
+    expect(await screen.findAllByRole('article')).toHaveLength(demoVehicles.length)
+    expect(screen.getByRole('article', { name: 'Box van, half measured' }).textContent).toContain('? unknown:')
+    await user.type(screen.getByRole('textbox', { name: 'Find a vehicle' }), 'beekeeper')
+    expect(screen.getAllByRole('article')).toHaveLength(1)
+  })
+  test('changed and kept it rises by one revision; nothing else changes', async () => {
+    const { calls } = shelf('vehicles', demoVehicles)
+    const { user } = mount(<VehiclesPage />)
+    await user.click(within(await screen.findByRole('article', { name: 'Tall long van' })).getByRole('button', { name: 'Change' }))
+    const wheelbase = await screen.findByRole('textbox', { name: 'Wheelbase' })
+    await user.clear(wheelbase)
+    await user.type(wheelbase, '3665{Enter}')
+    await user.click(screen.getByRole('button', { name: 'Keep' }))
+    await waitFor(() => expect(put(calls)).not.toBeNull())
+    const [van, ...rest] = put(calls)?.document as unknown as typeof demoVehicles
+    expect([van.revision, van.wheelbaseMm.value]).toEqual([2, 3665])
+    expect(rest).toEqual(JSON.parse(JSON.stringify(demoVehicles.slice(1))))
+  })
+  test('a copy must be measured again; a file that is no vehicle is refused whole', async () => {
+    shelf('vehicles', demoVehicles)
+    const { user } = mount(<VehiclesPage />)
+    await screen.findAllByRole('article')
+    await user.upload(screen.getByLabelText('Vehicle file'), new File(['{"format":"x"}'], 'v.json', { type: 'application/json' }))
+    expect((await screen.findByRole('alert')).textContent).toContain('Nothing was imported')
+    await user.upload(
+      screen.getByLabelText('Vehicle file'),
+      new File([writeVehicleFile({ ...demoVehicles[0], id: 'new', name: 'Ferry van' })], 'v.json', { type: 'application/json' }),
+    )
+    expect(await screen.findByRole('dialog', { name: 'Ferry van' })).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'Cancel' }))
+    await user.click(within(screen.getByRole('article', { name: 'Tall long van' })).getByRole('button', { name: 'Copy, to measure again' }))
+    expect(await screen.findByRole('dialog', { name: 'Tall long van, copy' })).toBeTruthy()
+  })
+})
+
+describe('the stock rack and the bought parts', () => {
+  test('a piece is added on top, its length typed; an empty rack says where pieces come from', async () => {
+    const { calls } = shelf('stock', { ...demoStock, remnants: [] })
+    const { user } = mount(<StockPage />)
+    expect(await screen.findByText(/The rack is empty/)).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'Add a piece' }))
+    await waitFor(() => expect(put(calls)).toMatchObject({ document: { remnants: [{ lengthMm: 1000, quantity: 1 }] } }))
+  })
+  test('a part is found by its number, and a new one has no measures until somebody takes them', async () => {
+    const { calls } = shelf('parts', demoParts)
+    const { user } = mount(<PartsPage />)
+    await screen.findAllByRole('textbox')
+    await user.click(screen.getByRole('button', { name: /Add/ }))
+    await waitFor(() =>
+      expect(put(calls)).toMatchObject({
+        document: [{ name: 'New part', heightMm: null, forceN: null, priceMinor: null }, ...demoParts.map(() => expect.anything())],
+      }),
+    )
+  })
+})

@@ -1,0 +1,128 @@
+// @vitest-environment jsdom
+import { screen, within } from '@testing-library/react'
+import { describe, expect, test, vi } from 'vitest'
+import { demoJobs } from '../../../core/job/demoJobs'
+import { defaultRules } from '../../../core/rules/rules'
+import { proposePlacements } from '../../../core/spacing/propose'
+import { compareProfiles } from '../../../core/swap/compareProfiles'
+import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
+import { BarPositions } from './BarPositions'
+import { CargoPlaces } from './CargoPlaces'
+import { Clearances } from './Clearances'
+import { CompareProfiles } from './CompareProfiles'
+import { Issues } from './Issues'
+import { RackForm } from './RackForm'
+
+let failing = false
+vi.mock('../../job/useEvaluation', async (real) => ({
+  ...(await real<typeof import('../../job/useEvaluation')>()),
+  evaluator: () => ({
+    proposePlacements: async (...given: Parameters<typeof proposePlacements>) => {
+      if (failing) throw new Error('the worker ended')
+      return proposePlacements(given[0], given[1], { least: 2, most: 3 })
+    },
+    compareProfiles: async (...given: Parameters<typeof compareProfiles>) => compareProfiles(...given),
+  }),
+}))
+const [survey, oyster] = demoJobs
+const box = (name: string) => screen.getByRole<HTMLInputElement>('textbox', { name })
+
+describe('bars set out', () => {
+  const shown = () => mount(<WithJob>{(job) => <BarPositions job={job} />}</WithJob>)
+  test('positions run from the roof’s rear edge; one typed moves the bar, and snaps to no place without a mount', async () => {
+    answering({})
+    onBench(survey)
+    const { user } = shown()
+    expect(box('Bar 1').value).toBe('930')
+    await user.clear(box('Bar 1'))
+    await user.type(box('Bar 1'), '1000{Enter}')
+    expect(benchJob().design.params.barXMm[0]).toBe(-180)
+    expect(screen.getByText(/3 bars, mean pitch 1090 mm/)).toBeTruthy()
+  })
+  test('a bar is added in the widest gap, spaced evenly, and taken away', async () => {
+    answering({})
+    onBench(survey)
+    const { user } = shown()
+    await user.click(screen.getByRole('button', { name: 'Add a bar' }))
+    expect(benchJob().design.params.barXMm).toEqual([-250, 850, 2000, 1425])
+    await user.click(screen.getByRole('button', { name: 'Space evenly' }))
+    expect(benchJob().design.params.barXMm).toEqual([-250, 500, 1250, 2000])
+    await user.click(screen.getByRole('button', { name: 'Remove bar 4' }))
+    expect(benchJob().design.params.barXMm).toHaveLength(3)
+  })
+  test('placements are proposed with a line why, and one press applies one', async () => {
+    answering({})
+    onBench(oyster)
+    const { user } = shown()
+    await user.click(screen.getByRole('button', { name: 'Propose placements' }))
+    const list = await screen.findByRole('list', { name: 'Proposed placements' }, { timeout: 20_000 })
+    const [first] = within(list).getAllByRole('listitem')
+    expect(first.textContent).toMatch(/bars: .*most used is .* at \d+ %/)
+    await user.click(within(first).getByRole('button', { name: 'Apply' }))
+    for (const x of benchJob().design.params.barXMm) expect(oyster.vehicle.mounts[0].pointsXMm).toContain(x)
+  })
+  test('when nothing is carried it says what to do first; a worker that fails says so and the button is there again', async () => {
+    answering({})
+    onBench({ ...survey, brief: { ...survey.brief, cargo: [] } })
+    const { user } = shown()
+    await user.click(screen.getByRole('button', { name: 'Propose placements' }))
+    expect(await screen.findByText(/Nothing is carried yet/)).toBeTruthy()
+    failing = true
+    await user.click(screen.getByRole('button', { name: 'Propose placements' }))
+    expect(await screen.findByText('the worker ended')).toBeTruthy()
+    failing = false
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Propose placements' }).disabled).toBe(false)
+  })
+})
+
+test('what does not work yet is said in the job’s units; what has a fix is fixed with one press', async () => {
+  const bad = { ...oyster, design: { ...oyster.design, params: { ...oyster.design.params, barXMm: [1200, 1880] } } }
+  onBench(bad)
+  const { user } = mount(<Issues job={bad} />)
+  expect(screen.getByText(/Bar 1 at 1200 mm has no mount below it: the nearest is at 1180 mm/)).toBeTruthy()
+  await user.click(screen.getByRole('button', { name: 'Fix' }))
+  expect(benchJob().design.params.barXMm).toEqual([1180, 1880])
+})
+
+test('the family’s own fields: a figure out of its range is refused at the field, a switch brings the fields that go with it', async () => {
+  answering({ '/shelves/parts': { revision: 0, document: [] } })
+  onBench(survey)
+  const { user } = mount(<WithJob>{(job) => <RackForm job={job} />}</WithJob>)
+  await user.clear(box('Foot height'))
+  await user.type(box('Foot height'), '900{Enter}')
+  expect(screen.getByText('use 500 mm or less')).toBeTruthy()
+  expect(benchJob().design.params.footHeightMm).toBe(90)
+  expect(screen.queryByRole('textbox', { name: 'Fairing height' })).toBeNull()
+  await user.click(screen.getByRole('switch', { name: 'Fixed front fairing' }))
+  expect(box('Fairing height').value).toBe('150')
+  await user.click(screen.getByRole('combobox', { name: 'Joints' }))
+  await user.click(screen.getByRole('option', { name: 'Welded' }))
+  expect(benchJob().design.params.build).toBe('welded')
+})
+
+test('where loads lie is typed exactly, and where their mass is', async () => {
+  onBench(survey)
+  const { user } = mount(<WithJob>{(job) => <CargoPlaces job={job} />}</WithJob>)
+  const poles = within(screen.getByRole('group', { name: /Sampling poles/ }))
+  await user.clear(poles.getByRole('textbox', { name: 'Middle, forward' }))
+  await user.type(poles.getByRole('textbox', { name: 'Middle, forward' }), '1 m{Enter}')
+  await user.clear(poles.getByRole('textbox', { name: 'Mass ahead of it' }))
+  await user.type(poles.getByRole('textbox', { name: 'Mass ahead of it' }), '-80{Enter}')
+  expect(benchJob().brief.cargo[0]).toMatchObject({ xMm: 1000, centreForwardMm: -80 })
+})
+
+test('gaps are shown as drawn, at worst and likely', () => {
+  onBench(survey)
+  mount(<Clearances job={survey} />)
+  expect(screen.getByText(/over the roof fan/)).toBeTruthy()
+})
+
+test('the same rack in every profile: sorted with its own shape first, and another is taken with one press', async () => {
+  answering({ '/shelves/rules': { revision: 0, document: defaultRules } })
+  onBench(survey)
+  const { user } = mount(<WithJob>{(job) => <CompareProfiles job={job} />}</WithJob>)
+  await user.click(screen.getByRole('button', { name: 'Compare profiles and metals' }))
+  const steel = await screen.findByRole('button', { name: 'Use Square tube 40 × 3, Steel S235' }, { timeout: 30_000 })
+  await user.click(steel)
+  expect(benchJob().design.params.profileId).toBe('square-40x3-steel')
+})
