@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { NavLink, useParams } from 'react-router'
+import { trim } from '../../core/quantity/formatQuantity'
 import { INCH, METRIC } from '../../core/quantity/units'
 import { ApiError, call } from '../api/client'
 import { figureText, UnitsContext, useUnits } from '../quantity/units'
@@ -163,6 +164,8 @@ function Value({ value, field }: { value: unknown; field: string }) {
   const units = useUnits()
   const { unit } = nameAndUnit(field)
   if (value === null) return <>not known</>
+  // a small movement is not to be rounded away to nothing
+  if (typeof value === 'number' && unit === 'mm' && units.system === 'metric' && Math.abs(value) < 10) return <>{trim(value, 3)} mm</>
   if (typeof value === 'number') return <>{figureText(value, unit, units)}</>
   if (typeof value === 'boolean') return <>{value ? 'yes' : 'no'}</>
   if (Array.isArray(value)) {

@@ -7,15 +7,16 @@ import { mount } from '../testing/bench'
 import type { JsonSchema } from './jsonSchema'
 import { SchemaForm } from './SchemaForm'
 
-function form(name: string) {
+type Held = { value: Record<string, unknown> }
+function Form({ name, held }: { name: string; held: Held }) {
   const c = calculatorOf(name)!
-  const held: { value: unknown } = { value: c.example }
-  function Held() {
-    const [value, set] = useState<unknown>(c.example)
-    held.value = value
-    return <SchemaForm schema={inputJsonSchema(c) as JsonSchema} value={value} onChange={set} field="" />
-  }
-  return { held: held as { value: Record<string, unknown> }, schema: c.input, ...mount(<Held />) }
+  const [value, set] = useState<unknown>(c.example)
+  held.value = value as Held['value']
+  return <SchemaForm schema={inputJsonSchema(c) as JsonSchema} value={value} onChange={set} field="" />
+}
+function form(name: string) {
+  const held: Held = { value: {} }
+  return { held, schema: calculatorOf(name)!.input, ...mount(<Form name={name} held={held} />) }
 }
 
 test.each(calculators.map((c) => c.name))('%s: its form shows its example, and what the form holds is still a good input', (name) => {

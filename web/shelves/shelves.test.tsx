@@ -65,7 +65,7 @@ describe('vehicles', () => {
     await user.type(wheelbase, '3665{Enter}')
     await user.click(screen.getByRole('button', { name: 'Keep' }))
     await waitFor(() => expect(put(calls)).not.toBeNull())
-    const [van, ...rest] = put(calls)?.document as unknown as typeof demoVehicles
+    const [van, ...rest] = put(calls)!.document as unknown as typeof demoVehicles
     expect([van.revision, van.wheelbaseMm.value]).toEqual([2, 3665])
     expect(rest).toEqual(JSON.parse(JSON.stringify(demoVehicles.slice(1))))
   })

@@ -14,14 +14,14 @@ import { MountsForm, RatingsForm } from './VehicleForm'
 
 type Form = (props: { vehicle: Vehicle; onChange: (change: (v: Vehicle) => Vehicle) => void }) => React.ReactNode
 /** A form of the vehicle with the vehicle behind it; whatever is typed must leave one that the schema takes. */
+function Held({ Shown, start, held }: { Shown: Form; start: Vehicle; held: { vehicle: Vehicle } }) {
+  const [vehicle, set] = useState(start)
+  held.vehicle = vehicle
+  return <Shown vehicle={vehicle} onChange={(change) => set((v) => VehicleSchema.parse(change(v)))} />
+}
 function form(Shown: Form, start: Vehicle) {
   const held = { vehicle: start }
-  function Held() {
-    const [vehicle, set] = useState(start)
-    held.vehicle = vehicle
-    return <Shown vehicle={vehicle} onChange={(change) => set((v) => VehicleSchema.parse(change(v)))} />
-  }
-  return { held, ...mount(<Held />) }
+  return { held, ...mount(<Held Shown={Shown} start={start} held={held} />) }
 }
 const pickup = crewCab()
 const box = (name: string) => screen.getByRole<HTMLInputElement>('textbox', { name })
