@@ -97,7 +97,7 @@ describe('the stock rack and the bought parts', () => {
   test('a part is found by its number, and a new one has no measures until somebody takes them', async () => {
     const { calls } = shelf('parts', demoParts)
     const { user } = mount(<PartsPage />)
-    await screen.findAllByRole('textbox')
+    await waitFor(() => expect(screen.getAllByRole('textbox').length).toBeGreaterThan(demoParts.length))
     await user.click(screen.getByRole('button', { name: /Add/ }))
     await waitFor(() =>
       expect(put(calls)).toMatchObject({

@@ -1,6 +1,6 @@
 import { ThemeProvider } from '@mui/material/styles'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { cleanup, render } from '@testing-library/react'
+import { cleanup, configure, render } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import type { ReactNode } from 'react'
 import { MemoryRouter } from 'react-router'
@@ -13,6 +13,9 @@ import { closeJob, openJob, useJob } from '../job/jobStore'
 import { useResult } from '../job/useEvaluation'
 import { UnitsContext } from '../quantity/units'
 import { themeOf } from '../theme/theme'
+
+// whether a thing can be seen is asked of the real browser; asking here takes most of the time
+configure({ defaultHidden: true })
 
 /** A frame of fixed size for drawings: there is no layout here. */
 class Frame {
@@ -66,7 +69,7 @@ export function mount(ui: ReactNode, units: DisplayUnits = METRIC) {
       </ThemeProvider>
     </QueryClientProvider>,
   )
-  return { ...shown, user: userEvent.setup() }
+  return { ...shown, user: userEvent.setup({ delay: null, pointerEventsCheck: 0 }) }
 }
 
 /** A job on the bench with its figures worked out, as the worker would. */
