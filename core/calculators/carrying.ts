@@ -8,7 +8,7 @@ import { strapWays } from '../securing/securing'
 import { leastStraps, strapMissing, strapNeeds } from '../securing/straps'
 import { planBars } from '../spacing/spacing'
 import { barHz, sheddingHz, singsAtKmh } from '../structure/whistle'
-import { type MountLine, TakenSchema, unknownValue } from '../vehicle/vehicle'
+import { newMountLine } from '../vehicle/vehicle'
 import { calculator } from './calculator'
 
 const number = z.number()
@@ -57,7 +57,7 @@ const spacing = calculator({
     most: 5,
   },
   run: (v) => {
-    const line: MountLine = {
+    const line = newMountLine({
       id: 'line',
       name: 'mounts',
       kind: 'track',
@@ -66,16 +66,8 @@ const spacing = calculator({
       halfWidthRearMm: 700,
       halfWidthFrontMm: 700,
       zMm: 1000,
-      keepOuts: [],
-      footDownKg: unknownValue,
-      footUpKg: unknownValue,
-      adjustMm: null,
-      misfit: [],
-      skin: null,
-      taken: TakenSchema.parse({}),
-      bodyId: null,
       pointsXMm: v.pointsMm,
-    }
+    })
     const cargo = v.items.map((i) => ({ ...i, xMm: i.middleMm, centreForwardMm: 0 }) as unknown as Cargo)
     const plans = planBars(line, cargo, { least: v.least, most: v.most }, v.pitchMm).map((p) => ({
       ...p,

@@ -2,14 +2,14 @@ import { type Assembly, assemblyMassKg, loadBars } from '../assembly/assembly'
 import type { Cargo } from '../brief/cargo'
 import { footTypes } from '../catalogue/mounts'
 import { familyOf } from '../families/all'
-import type { Figure } from '../figure/figure'
+import { type Figure, figure, input } from '../figure/figure'
 import { Impossible } from '../issue/impossible'
 import type { Issue } from '../issue/issue'
 import { beyondLimits } from '../limits/beyondLimits'
 import { needsEngineer } from '../limits/engineer'
 import { hitchLimits, hitchMoment } from '../limits/hitchLimits'
 import { type LedgerRow, ledger, massFigure } from '../limits/ledger'
-import { governingFirst, type Limit } from '../limits/limit'
+import { governingFirst, type Limit, limit } from '../limits/limit'
 import { type FootRow, type RackResult, rackLimits } from '../limits/rackLimits'
 import { overallHeight, stability, vehicleLimits } from '../limits/vehicleLimits'
 import { carriedBy } from '../loads/carried'
@@ -96,9 +96,23 @@ function solved(assembly: Assembly, job: Job, rules: Rules): { rack: RackResult;
     return { rack: rackLimits(assembly, carriedBy(assembly, job.brief), job.vehicle, job.brief, rules), unstable: [] }
   } catch (error) {
     if (!(error instanceof Impossible)) throw error
-    const rack = { limits: [], feet: [], missing: [error.message], cases: [], frequencyHz: null }
+    const rack = { limits: [notAStructure(error.message)], feet: [], missing: [error.message], cases: [], frequencyHz: null }
     return { rack, unstable: [{ code: 'unstable', at: ['design', 'params'], fix: null, says: error.message }] }
   }
+}
+
+/** What cannot be solved is not assessed: without this the gauge would only show what the vehicle carries, and look clear. */
+const notAStructure = (why: string): Limit => {
+  const about = (id: string, name: string) =>
+    figure({ id, name, unit: '', formula: 'K·u = f has no answer', source: 'space frame', with: [input('?', why, null, '')] }, () => 0)
+  return limit({
+    id: 'rack',
+    name: 'The rack as a structure',
+    unit: '',
+    nearRatio: 1,
+    used: about('rack', 'Strength of the rack'),
+    allowed: about('rack.allowed', 'A rack that stands'),
+  })
 }
 
 /** The place nearest to where an item lies in which two bars carry it with its centre of mass between them; none when no two bars are near enough. */

@@ -176,6 +176,13 @@ describe('any job whatever', () => {
   })
 })
 
+test('a rack whose seats hold nothing is no structure: it is not assessed, says how it moves, and the gauge cannot look clear', () => {
+  const e = evaluate(demoJobs[3], { ...defaultRules, seatFirmNmm: 0, seatSkinNmm: 0 })
+  expect(e.limits.find((l) => l.id === 'rack')).toMatchObject({ state: 'unknown', ratio: null })
+  expect(e.limits[0].state).toBe('unknown')
+  expect(e.issues.find((i) => i.code === 'unstable')).toMatchObject({ says: expect.stringMatching(/node \d+ slides along z/) })
+})
+
 describe('the same job twice', () => {
   test.each(demoJobs.map((j) => [j.title, j] as const))('%s gives the same figures and the same drawing', (_, job) => {
     expect(JSON.stringify(evaluate(job, defaultRules))).toBe(JSON.stringify(evaluate(structuredClone(job), defaultRules)))

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type { Cargo } from '../brief/cargo'
-import { type MountLine, nearestMountX, TakenSchema, unknownValue } from '../vehicle/vehicle'
+import { nearestMountX, newMountLine } from '../vehicle/vehicle'
 import { equalPositions, largestCount, layoutRatio, planBars, supportOf } from './spacing'
 
 const poles = {
@@ -17,7 +17,7 @@ const poles = {
   centreForwardMm: 0,
   centreLeftMm: 0,
 } as Cargo
-const line: MountLine = {
+const line = newMountLine({
   id: 't',
   name: 'Track',
   kind: 'track',
@@ -26,16 +26,7 @@ const line: MountLine = {
   halfWidthRearMm: 700,
   halfWidthFrontMm: 700,
   zMm: 2300,
-  bodyId: null,
-  taken: TakenSchema.parse({}),
-  misfit: [],
-  skin: null,
-  keepOuts: [],
-  footDownKg: unknownValue,
-  footUpKg: unknownValue,
-  adjustMm: null,
-  pointsXMm: null,
-}
+})
 
 test('four bars from 100 to 1900 stand at 100, 700, 1300, 1900', () => expect(equalPositions(100, 1900, 4)).toEqual([100, 700, 1300, 1900]))
 test('2400 mm holds five bars at no less than 600, and four at 601', () => {

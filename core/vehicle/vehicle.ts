@@ -305,6 +305,12 @@ export const vehicleFields: Field[] = [
 ]
 export const fieldLabel = (key: SourcedKey): string => vehicleFields.find((f) => f.key === key)?.label ?? key
 
+/** A line of which only its places are said: nothing rated, nothing measured off, nothing kept out. */
+export const newMountLine = (
+  given: Pick<MountLine, 'id' | 'name' | 'kind' | 'fromXMm' | 'toXMm' | 'halfWidthRearMm' | 'halfWidthFrontMm' | 'zMm'> &
+    Partial<MountLine>,
+): MountLine => MountLineSchema.parse({ pointsXMm: null, ...given })
+
 /** Half distance between the two mount lines at a place along the vehicle: straight taper from rear to front. mm. */
 export const mountHalfWidthMm = (line: MountLine, xMm: number): number =>
   line.halfWidthRearMm + ((line.halfWidthFrontMm - line.halfWidthRearMm) * (xMm - line.fromXMm)) / (line.toXMm - line.fromXMm)

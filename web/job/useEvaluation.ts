@@ -8,10 +8,17 @@ import { useShelf } from '../api/queries'
 import type { EvaluationApi } from './evaluation.worker'
 import { useJob } from './jobStore'
 
+const open = () => wrap<EvaluationApi>(new Worker(new URL('./evaluation.worker.ts', import.meta.url), { type: 'module' }))
 let remote: Remote<EvaluationApi> | null = null
 export const evaluator = (): Remote<EvaluationApi> => {
-  remote ??= wrap<EvaluationApi>(new Worker(new URL('./evaluation.worker.ts', import.meta.url), { type: 'module' }))
+  remote ??= open()
   return remote
+}
+let second: Remote<EvaluationApi> | null = null
+/** A worker for what takes seconds, so that the live figures never wait for it. */
+export const aside = (): Remote<EvaluationApi> => {
+  second ??= open()
+  return second
 }
 
 type Result = { evaluation: Evaluation | null; of: Job | null; fault: string | null; tookMs: number }

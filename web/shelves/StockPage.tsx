@@ -10,12 +10,13 @@ import TableRow from '@mui/material/TableRow'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { profileOf, profiles } from '../../core/catalogue/profiles'
 import { grades, type Remnant, type SaleLength, type Stock } from '../../core/stock/stock'
 import { call } from '../api/client'
 import { type Shelf, useSaveShelf, useShelf } from '../api/queries'
 import { ChoiceInput } from '../quantity/ChoiceInput'
+import { FileButton } from '../quantity/FileButton'
 import { MoneyInput } from '../quantity/MoneyInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
@@ -28,7 +29,6 @@ export default function StockPage() {
   const shelf = useShelf('stock')
   const save = useSaveShelf('stock')
   const client = useQueryClient()
-  const file = useRef<HTMLInputElement>(null)
   const [find, setFind] = useState('')
   const upload = useMutation({
     mutationFn: async (f: File) =>
@@ -64,21 +64,9 @@ export default function StockPage() {
           <Button component="a" href="/api/shelves/stock/remnants.csv" variant="outlined">
             Rack as CSV
           </Button>
-          <input
-            ref={file}
-            type="file"
-            accept=".csv,text/csv"
-            hidden
-            aria-label="Rack CSV"
-            onChange={(e) => {
-              const f = e.target.files?.[0]
-              e.target.value = ''
-              if (f) upload.mutate(f)
-            }}
-          />
-          <Button variant="outlined" onClick={() => file.current?.click()} disabled={!shelf.data}>
+          <FileButton named="Rack CSV" accept=".csv,text/csv" onFile={(f) => upload.mutate(f)} disabled={!shelf.data}>
             Replace rack from CSV
-          </Button>
+          </FileButton>
         </>
       }
     >

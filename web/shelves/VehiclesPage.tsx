@@ -8,7 +8,7 @@ import DialogTitle from '@mui/material/DialogTitle'
 import { useTheme } from '@mui/material/styles'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { emptyAssembly } from '../../core/assembly/assembly'
 import { BriefSchema } from '../../core/brief/brief'
 import { drawView } from '../../core/drawing/views'
@@ -16,6 +16,7 @@ import { copyToMeasure, readVehicleFile, writeVehicleFile } from '../../core/exc
 import { type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
 import { useSaveShelf, useShelf } from '../api/queries'
 import { SheetView } from '../drawing/SheetView'
+import { FileButton } from '../quantity/FileButton'
 import { VehicleForm } from '../vehicle/VehicleForm'
 import { EarlierRevisions } from './EarlierRevisions'
 import { ShelfFrame } from './ShelfFrame'
@@ -29,7 +30,6 @@ export default function VehiclesPage() {
   const [editing, setEditing] = useState<Vehicle | null>(null)
   const [find, setFind] = useState('')
   const [broken, setBroken] = useState<string[] | null>(null)
-  const file = useRef<HTMLInputElement>(null)
   const vehicles = shelf.data?.document
   const put = (next: Vehicle[]) => shelf.data && save.mutateAsync({ revision: shelf.data.revision, document: next })
   const copy = (v: Vehicle) => {
@@ -65,21 +65,9 @@ export default function VehiclesPage() {
       actions={
         <>
           <TextField label="Find a vehicle" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 220 }} />
-          <input
-            ref={file}
-            type="file"
-            accept=".json,application/json"
-            hidden
-            aria-label="Vehicle file"
-            onChange={(e) => {
-              const f = e.target.files?.[0]
-              e.target.value = ''
-              if (f) void open(f)
-            }}
-          />
-          <Button variant="outlined" onClick={() => file.current?.click()} disabled={!vehicles}>
+          <FileButton named="Vehicle file" accept=".json,application/json" onFile={(f) => void open(f)} disabled={!vehicles}>
             Open a vehicle file
-          </Button>
+          </FileButton>
         </>
       }
     >

@@ -3,7 +3,16 @@ import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import Select from '@mui/material/Select'
 import { footTypes, mountKinds } from '../../core/catalogue/mounts'
-import { type MountLine, methods, type Sourced, TakenSchema, unknownValue, type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
+import {
+  type MountLine,
+  methods,
+  newMountLine,
+  type Sourced,
+  TakenSchema,
+  unknownValue,
+  type Vehicle,
+  vehicleFields,
+} from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
@@ -145,7 +154,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
         ...v,
         mounts: [
           ...v.mounts,
-          {
+          newMountLine({
             id: `mount-${n}`,
             name: 'Mounts',
             kind: 'gutter',
@@ -154,16 +163,8 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
             halfWidthRearMm: half,
             halfWidthFrontMm: half,
             zMm: v.roofHeightMm.value ?? 1800,
-            pointsXMm: null,
-            keepOuts: [],
-            footDownKg: unknownValue,
-            footUpKg: unknownValue,
-            adjustMm: null,
-            misfit: [],
-            skin: null,
-            taken: TakenSchema.parse({}),
             bodyId: v.bodies[0]?.id ?? null,
-          },
+          }),
         ],
       }
     })

@@ -14,7 +14,7 @@ import { moneyText } from '../../../core/cost/money'
 import type { Job } from '../../../core/job/job'
 import type { ProfileComparison } from '../../../core/swap/compareProfiles'
 import { editJob } from '../../job/jobStore'
-import { evaluator, useRules } from '../../job/useEvaluation'
+import { aside, useRules } from '../../job/useEvaluation'
 import { stateMarks, stateWords } from '../../limits/states'
 import { figureText, useUnits } from '../../quantity/units'
 
@@ -37,7 +37,7 @@ function Comparison({ job, onClose }: { job: Job; onClose: () => void }) {
   const [rows, setRows] = useState<ProfileComparison[] | null>(null)
   useEffect(() => {
     let gone = false
-    void evaluator()
+    void aside()
       .compareProfiles(job, rules)
       .then((r) => {
         if (!gone) setRows(r)

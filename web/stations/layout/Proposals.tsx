@@ -7,7 +7,7 @@ import { useEffect, useState } from 'react'
 import { datumXMm } from '../../../core/drawing/datum'
 import type { Job } from '../../../core/job/job'
 import type { Placement, Proposal } from '../../../core/spacing/propose'
-import { evaluator, useRules } from '../../job/useEvaluation'
+import { aside, useRules } from '../../job/useEvaluation'
 import { stateMarks } from '../../limits/states'
 import { figureText, useUnits, withLengths } from '../../quantity/units'
 
@@ -24,7 +24,7 @@ export function Proposals({ job, apply }: { job: Job; apply: (barXMm: number[]) 
     setBusy(true)
     setFault('')
     try {
-      setFound({ proposal: await evaluator().proposePlacements(job, rules), of: job })
+      setFound({ proposal: await aside().proposePlacements(job, rules), of: job })
     } catch (error) {
       setFault(error instanceof Error ? error.message : String(error))
     }

@@ -16,7 +16,7 @@ import { RackForm } from './RackForm'
 let failing = false
 vi.mock('../../job/useEvaluation', async (real) => ({
   ...(await real<typeof import('../../job/useEvaluation')>()),
-  evaluator: () => ({
+  aside: () => ({
     proposePlacements: async (...given: Parameters<typeof proposePlacements>) => {
       if (failing) throw new Error('the worker ended')
       return proposePlacements(given[0], given[1], { least: 2, most: 3 })

@@ -3,12 +3,13 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { CLIENT_TOLERANCE_MM, type ClientAnswers, readClientAnswers, withClientReadings } from '../../../core/exchange/clientAnswers'
 import { formatLength } from '../../../core/quantity/formatQuantity'
 import type { Reading } from '../../../core/vehicle/vehicle'
 import { call } from '../../api/client'
 import { editJob } from '../../job/jobStore'
+import { FileButton } from '../../quantity/FileButton'
 import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
@@ -20,7 +21,6 @@ const bytesOf = (base64: string) => Uint8Array.from(atob(base64), (c) => c.charC
 export function ClientForm({ id }: { id: string }) {
   const client = useQueryClient()
   const units = useUnits()
-  const input = useRef<HTMLInputElement>(null)
   const [read, setRead] = useState<Answers | null>(null)
   const [broken, setBroken] = useState<string[] | null>(null)
   const [done, setDone] = useState('')
@@ -53,18 +53,6 @@ export function ClientForm({ id }: { id: string }) {
   })
   return (
     <Group title="A client far away">
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        hidden
-        aria-label="Client's answer file"
-        onChange={(e) => {
-          const f = e.target.files?.[0]
-          e.target.value = ''
-          if (f) void open(f)
-        }}
-      />
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         One page for his phone, with the drawings; it works without a network. He sends the answer file back.
       </Typography>
@@ -72,9 +60,9 @@ export function ClientForm({ id }: { id: string }) {
         <Button component="a" variant="outlined" href={`/api/jobs/${id}/client-form.html`} download>
           Form to send
         </Button>
-        <Button variant="outlined" onClick={() => input.current?.click()}>
+        <FileButton named="Client's answer file" accept=".json,application/json" onFile={(f) => void open(f)}>
           Read his answers
-        </Button>
+        </FileButton>
       </Box>
       {broken && (
         <Alert severity="error" onClose={() => setBroken(null)}>

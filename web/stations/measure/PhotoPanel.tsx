@@ -3,9 +3,10 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { lazy, Suspense, useRef, useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import type { Job } from '../../../core/job/job'
 import { call } from '../../api/client'
+import { FileButton } from '../../quantity/FileButton'
 import { Group } from '../Group'
 
 const TraceDialog = lazy(() => import('./TraceDialog'))
@@ -14,7 +15,6 @@ export type Photo = { id: string; name: string; type: string; at: string }
 /** Photographs and scans of the vehicle, taken here or sent by the client; each can be scaled and traced. */
 export function PhotoPanel({ job, id }: { job: Job; id: string }) {
   const client = useQueryClient()
-  const input = useRef<HTMLInputElement>(null)
   const [open, setOpen] = useState<Photo | null>(null)
   const photos = useQuery({ queryKey: ['photos', id], queryFn: () => call<Photo[]>(`/jobs/${id}/photos`) })
   const refresh = () => void client.invalidateQueries({ queryKey: ['photos', id] })
@@ -33,22 +33,9 @@ export function PhotoPanel({ job, id }: { job: Job; id: string }) {
   const fault = add.error ?? remove.error ?? photos.error
   return (
     <Group title="Photographs and scans">
-      <input
-        ref={input}
-        type="file"
-        accept="image/jpeg,image/png,image/webp"
-        capture="environment"
-        hidden
-        aria-label="Photograph"
-        onChange={(e) => {
-          const f = e.target.files?.[0]
-          e.target.value = ''
-          if (f) add.mutate(f)
-        }}
-      />
-      <Button variant="outlined" onClick={() => input.current?.click()} disabled={add.isPending} sx={{ minHeight: 40 }}>
+      <FileButton named="Photograph" accept="image/jpeg,image/png,image/webp" camera onFile={(f) => add.mutate(f)} disabled={add.isPending}>
         {add.isPending ? 'Sending…' : 'Add a photograph'}
-      </Button>
+      </FileButton>
       {fault && <Alert severity="error">{fault.message}</Alert>}
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
         {(photos.data ?? []).map((p) => {

@@ -1,0 +1,188 @@
+import { describe, expect, test } from 'vitest'
+import { loadBars, memberLengthMm } from '../assembly/assembly'
+import { materialOf } from '../catalogue/materials'
+import { profileOf, profileSection } from '../catalogue/profiles'
+import { familyOf } from '../families/all'
+import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import type { Job } from '../job/job'
+import { footLinks } from '../limits/footLinks'
+import { G_M_S2 } from '../quantity/units'
+import { defaultRules } from '../rules/rules'
+import { carriedBy } from './carried'
+import { loadCases } from './loadCases'
+import { rackSolver, stressOf } from './solveRack'
+
+const [survey, , spar, drone] = demoJobs
+const assembled = (job: Job) => familyOf(job.design).assemble(job.design.params, job.vehicle).assembly
+const withParams = (job: Job, params: Partial<Job['design']['params']>): Job => ({
+  ...job,
+  design: { ...job.design, params: { ...job.design.params, ...params } },
+})
+
+describe('equilibrium: what acts comes out at the feet, in every direction and case', () => {
+  test.each(demoJobs.map((j) => [j.title, j] as const))('%s', (_, job) => {
+    const assembly = assembled(job)
+    const carried = carriedBy(assembly, job.brief)
+    const solver = rackSolver(assembly, carried, defaultRules)!
+    const feetKg =
+      assembly.mounts.reduce((s, m) => s + m.massKg, 0) +
+      assembly.plates.filter((p) => p.role === 'bracket').reduce((s, p) => s + p.massKg * p.quantity, 0)
+    const massKg = carried.filter((c) => c.counts !== 'parked').reduce((s, c) => s + (c.most ?? 0), feetKg)
+    for (const c of loadCases(defaultRules, 'road').filter((l) => l.when === 'driving' && !l.wind)) {
+      const { feet } = solver.solve(c, 100, 'most', 'feet')
+      const sum = (of: (f: (typeof feet)[number]) => number) => feet.reduce((s, f) => s + of(f), 0)
+      expect(sum((f) => f.downN)).toBeCloseTo(massKg * G_M_S2 * c.downG, 3)
+      expect(sum((f) => f.forwardN)).toBeCloseTo(massKg * G_M_S2 * c.forwardG, 3)
+      expect(sum((f) => f.leftN)).toBeCloseTo(massKg * G_M_S2 * c.leftG, 3)
+    }
+  })
+  test('moments too: braking the drone pair’s rack, Σ R·x and the pitch in the feet balance Σ m·a·h about the seats', () => {
+    const assembly = assembled(drone)
+    const carried = carriedBy(assembly, drone.brief)
+    const cases = loadCases(defaultRules, 'road')
+    const solver = rackSolver(assembly, carried, defaultRules)!
+    const about = (id: string) => {
+      const c = cases.find((l) => l.id === id)!
+      const { feet } = solver.solve(c, 100, 'most', 'feet')
+      return feet.reduce((s, f, i) => s + f.downN * assembly.mounts[i].place.x + f.pitchNmm, 0)
+    }
+    const seat = assembly.mounts[0].place.z
+    const thrown = carried.reduce((s, c) => s + (c.most ?? 0) * G_M_S2 * defaultRules.brakingG * (c.zMm - seat), 0)
+    expect(about('braking') - about('cruise')).toBeCloseTo(thrown, -1)
+  })
+})
+
+describe('wind, people and what is parked', () => {
+  test('a head wind pushes rearward and lifts: the feet together lose ½ρv²·Σ C_L·A', () => {
+    const assembly = assembled(survey)
+    const solver = rackSolver(assembly, carriedBy(assembly, survey.brief), defaultRules)!
+    const cases = loadCases(defaultRules, 'road')
+    const down = (id: string) => solver.solve(cases.find((c) => c.id === id)!, 100, 'most', 'feet').feet
+    const q = (0.5 * 1.225 * (100 / 3.6) ** 2) / 1e6
+    const planMm2 =
+      survey.brief.cargo.reduce((s, c) => s + c.lengthMm * c.widthMm, 0) +
+      loadBars(assembly).reduce((s, b) => s + memberLengthMm(b) * profileSection(b.profileId).widthMm, 0)
+    const lost = down('cruise').reduce((s, f) => s + f.downN, 0) - down('wind').reduce((s, f) => s + f.downN, 0)
+    expect(lost).toBeCloseTo(q * 0.3 * planMm2, 3)
+    expect(down('wind').reduce((s, f) => s + f.forwardN, 0)).toBeLessThan(0)
+  })
+  test('1 N at mid-span sinks near L³/48EI, at the bar’s end near a²·(L + a)/3EI (Gere & Goodno, table G-2)', () => {
+    const job = withParams(survey, { sideRails: false, overhangMm: 200 })
+    const assembly = assembled(job)
+    const [bar] = loadBars(assembly)
+    const half = memberLengthMm(bar) / 2
+    const span = 2 * Math.abs(assembly.mounts[0].place.y)
+    const EI = materialOf(profileOf(bar.profileId).materialId).elasticMPa * profileSection(bar.profileId).iyMm4
+    const places = [
+      { bar: 0, atMm: half },
+      { bar: 0, atMm: 0 },
+    ]
+    const solver = rackSolver(assembly, [], defaultRules, places)!
+    const a = half - span / 2
+    // the feet lean on soft springs: a tenth of the simple beam's figure, no more
+    expect(solver.sinksPerN(places[0]).sagMm / (span ** 3 / (48 * EI))).toBeGreaterThan(0.88)
+    expect(solver.sinksPerN(places[0]).sagMm / (span ** 3 / (48 * EI))).toBeLessThanOrEqual(1)
+    expect(solver.sinksPerN(places[1]).sagMm / ((a ** 2 * (span + a)) / (3 * EI))).toBeGreaterThan(0.8)
+  })
+  test('no bar, no feet: nothing to solve', () =>
+    expect(rackSolver(assembled(withParams(survey, { barXMm: [] })), [], defaultRules)).toBeNull())
+})
+
+test('combined stress, by hand: 2 kN pull, 300 N·m up and down, 50 aside, 40 of twist, 900 N of shear in square 40 × 3', () => {
+  const s = profileSection('square-40x3-steel')
+  const direct = 2000 / s.areaMm2 + 300_000 / s.wyMm3 + 50_000 / s.wzMm3
+  const shear = 40_000 / s.torsionModulusMm3 + (2 * 900) / s.areaMm2
+  expect(stressOf({ x: 0, axial: 2000, momentY: -300_000, momentZ: 50_000, torque: -40_000, shearY: 0, shearZ: 900 }, s)).toBeCloseTo(
+    Math.sqrt(direct ** 2 + 3 * shear ** 2),
+    9,
+  )
+  // Bredt: torque over twice the enclosed area and the wall
+  const enclosed = 37 * 37 - (4 - Math.PI) * 4.5 ** 2
+  expect(s.torsionModulusMm3).toBeCloseTo(2 * enclosed * 3, 6)
+})
+
+describe('welds and joints', () => {
+  test('rails welded on tie the bars: a load on one bar alone sags less than without them, and the joints carry something', () => {
+    const one = {
+      ...spar,
+      brief: { ...spar.brief, cargo: [{ ...spar.brief.cargo[1], lengthMm: 300, xMm: 300, massKg: { least: 60, most: 60 } }] },
+    }
+    const sag = (job: Job) =>
+      Math.max(
+        ...evaluate(job, defaultRules)
+          .cases.find((c) => c.case.id === 'cruise')!
+          .members.filter((m) => m.memberId.startsWith('bar'))
+          .map((m) => m.sagMm),
+      )
+    expect(sag(one)).toBeLessThan(sag(withParams(one, { sideRails: false })))
+    const joints = evaluate(one, defaultRules).cases.find((c) => c.case.id === 'cruise')!.joints
+    expect(joints).toHaveLength(8)
+    expect(Math.max(...joints.map((j) => j.alongN))).toBeGreaterThan(1)
+  })
+  test('bolted instead, the joints pass no twist about the bolt and no bending across the rail', () => {
+    const bolted = withParams(spar, { build: 'bolted' })
+    for (const c of evaluate(bolted, defaultRules).cases) for (const j of c.joints) expect(j.twistNmm).toBeLessThan(1e-3)
+    expect(evaluate(bolted, defaultRules).limits.find((l) => l.id === 'welds')).toBeUndefined()
+  })
+})
+
+describe('what holds a foot', () => {
+  const links = (job: Job, rules = defaultRules) => {
+    const assembly = assembled(job)
+    return footLinks(assembly.mounts[0], assembly, job.vehicle, rules)
+  }
+  test('a gutter foot: mount and tube wall down; mount and bolts up', () => {
+    expect(links(survey).down.map((l) => [l.part, l.word])).toEqual([
+      ['mount', 'maker-rated'],
+      ['tube wall over the foot', 'calculated'],
+    ])
+    expect(links(survey).up.map((l) => l.part)).toEqual(['mount', '2 bolts M8 A2-70'])
+    expect(links(survey).up[1].holdsN).toBeCloseTo((2 * 0.9 * 700 * 36.6) / (1.25 * 1.5), 3)
+  })
+  test('a step bracket is a link both ways; a slotted bar hangs on nuts that only their maker can rate', () => {
+    expect(links(withParams(survey, { bracketInsetMm: 45 })).up.map((l) => l.part)).toContain('step bracket')
+    const slotted = withParams(drone, { profileId: 'slotted-40x40-al6063t5' })
+    expect(links(slotted).up.find((l) => l.part === 'T-slot nuts')).toMatchObject({
+      holdsN: null,
+      asked: 'maker’s rating of the T-slot nuts',
+    })
+    expect(links(slotted, { ...defaultRules, tNutN: 3500 }).up.find((l) => l.part === 'T-slot nuts')?.holdsN).toBe(7000)
+  })
+  test('a drilled foot without the sheet measured is unrated; with it the sheet is a link', () => {
+    const drilled = (skin: Job['vehicle']['mounts'][number]['skin']): Job => ({
+      ...drone,
+      vehicle: { ...drone.vehicle, mounts: [{ ...drone.vehicle.mounts[0], kind: 'through-bolt', skin }] },
+    })
+    const sheet = (job: Job) => links(job).up.find((l) => l.part === 'sheet under the backing plate')
+    expect(sheet(drilled(null))?.holdsN).toBeNull()
+    expect(evaluate(drilled(null), defaultRules).engineer.join()).toContain('holes are drilled in the body')
+    expect(sheet(drilled({ thicknessMm: 1, yieldMPa: 140, panelRadiusMm: 200 }))?.holdsN).toBeGreaterThan(50)
+  })
+})
+
+test('a post in a stake pocket that is lifted lets go: said in words, with the foot and the case', () => {
+  const pocket: Job = {
+    ...drone,
+    vehicle: { ...drone.vehicle, mounts: [{ ...drone.vehicle.mounts[0], kind: 'stake pocket' }] },
+    brief: { ...drone.brief, someoneStands: true },
+  }
+  const lifted = evaluate(withParams(pocket, { overhangMm: 500, barXMm: [0, 1500] }), defaultRules)
+  const issue = lifted.issues.find((i) => i.code === 'foot_lets_go')
+  expect(issue).toMatchObject({ when: 'a person standing' })
+  // the same on a track, which clamps, is a limit and no issue
+  const clamped = evaluate(withParams({ ...drone, brief: pocket.brief }, { overhangMm: 500, barXMm: [0, 1500] }), defaultRules)
+  expect(clamped.issues.map((i) => i.code)).not.toContain('foot_lets_go')
+  expect(clamped.limits.find((l) => l.id === 'foot.up')?.used.value).toBeGreaterThan(0)
+})
+
+test('what hangs out behind is held against the local rule as set, and only what does', () => {
+  const find = (job: Job, id: string) => evaluate(job, defaultRules).limits.find((l) => l.id === id)
+  // a 6.1 m spar centred at 875 ends 2173 behind the axle, 883 past a rear end at 1290
+  const behind = find(spar, 'beyond.behind')!
+  const [item] = spar.brief.cargo
+  expect(behind.used.value).toBeCloseTo(item.lengthMm / 2 - item.xMm - 1290, 6)
+  expect(behind.allowed.value).toBe(1500)
+  expect(find(spar, 'beyond.ahead')).toBeUndefined()
+  expect(find(drone, 'beyond.behind')).toBeUndefined()
+})
