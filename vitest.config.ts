@@ -6,7 +6,9 @@ export default defineConfig({
   test: {
     projects: [
       { test: { name: 'core', include: ['core/**/*.test.ts'], isolate: false, testTimeout } },
-      { test: { name: 'rest', include: ['server/**/*.test.ts', 'web/**/*.test.{ts,tsx}', 'bin/**/*.test.ts'], testTimeout } },
+      { test: { name: 'web', include: ['web/**/*.test.{ts,tsx}'], testTimeout } },
+      // the server and the command line: these need the database driver
+      { test: { name: 'shop', include: ['server/**/*.test.ts', 'bin/**/*.test.ts'], testTimeout } },
     ],
   },
 })
