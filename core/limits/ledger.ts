@@ -4,6 +4,7 @@ import type { Brief } from '../brief/brief'
 import { centreOfMass } from '../brief/cargo'
 import { type Figure, figure, input } from '../figure/figure'
 import { carrierMasses } from '../hitch/carrier'
+import { carriedBy, countsWhen } from '../loads/carried'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
 
@@ -21,10 +22,19 @@ export function ledger(assembly: Assembly, brief: Brief, rules: Rules): LedgerRo
       basis: c.massBasis,
       counts: c.counts,
     })),
+    ...(brief.snowKgM2 > 0 ? [snowRow(assembly, brief)] : []),
     ...(brief.someoneStands
       ? [{ name: 'Person standing', least: rules.personKg, most: rules.personKg, basis: "shop's own rule", counts: 'parked' as const }]
       : []),
   ]
+}
+
+/** Snow on what lies flat while parked: the plan areas of bars, rails and cargo. kg */
+function snowRow(assembly: Assembly, brief: Brief): LedgerRow {
+  const massKg = carriedBy(assembly, brief)
+    .filter((c) => countsWhen(c, 'parked'))
+    .reduce((s, c) => s + c.planM2 * brief.snowKgM2, 0)
+  return { name: 'Snow or standing water', least: massKg, most: massKg, basis: 'brief', counts: 'parked' }
 }
 
 /** Sum of the rows that count now; the value is the greatest, the range least to greatest. One unknown mass makes it unknown. */

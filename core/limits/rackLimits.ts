@@ -26,7 +26,7 @@ export type RackResult = { limits: Limit[]; feet: FootRow[]; missing: string[]; 
 
 /** Feet, members, joints and overhangs under every load case of the brief's road and speed. Throws `Impossible` for a rack that is no structure. */
 export function rackLimits(assembly: Assembly, carried: Carried[], vehicle: Vehicle, brief: Brief, rules: Rules): RackResult {
-  const cases = loadCases(rules, brief.road)
+  const cases = loadCases(rules, brief.road, brief.snowKgM2)
   const people = brief.someoneStands ? standingPlaces(assembly) : []
   const solver = rackSolver(assembly, carried, rules, people)
   const overhangs = overhangLimits(assembly, brief, rules)

@@ -9,10 +9,12 @@ export type LoadCase = {
   forwardG: number
   leftG: number
   wind: boolean
+  /** on everything that lies flat, kg/m² */
+  snowKgM2: number
   source: string
 }
 
-export function loadCases(rules: Rules, road: 'road' | 'rough track'): LoadCase[] {
+export function loadCases(rules: Rules, road: 'road' | 'rough track', snowKgM2 = 0): LoadCase[] {
   const rough = road === 'rough track'
   const securing = 'EN 12195-1:2010, table 2; 49 CFR 393.102'
   const driving = (id: string, name: string, downG: number, forwardG: number, leftG: number, source: string, wind = false): LoadCase => ({
@@ -23,10 +25,26 @@ export function loadCases(rules: Rules, road: 'road' | 'rough track'): LoadCase[
     forwardG,
     leftG,
     wind,
+    snowKgM2: 0,
     source,
   })
   return [
-    { id: 'parked', name: 'parked', when: 'parked', downG: 1, forwardG: 0, leftG: 0, wind: false, source: 'dead load' },
+    { id: 'parked', name: 'parked', when: 'parked', downG: 1, forwardG: 0, leftG: 0, wind: false, snowKgM2: 0, source: 'dead load' },
+    ...(snowKgM2 > 0
+      ? [
+          {
+            id: 'snow',
+            name: 'parked under snow',
+            when: 'parked' as const,
+            downG: 1,
+            forwardG: 0,
+            leftG: 0,
+            wind: false,
+            snowKgM2,
+            source: 'brief; snow on the ground by EN 1991-1-3 or the local code',
+          },
+        ]
+      : []),
     driving('cruise', 'driving level', 1, 0, 0, 'dead load'),
     driving('bump', rough ? 'rough track' : 'road bump', rough ? rules.roughG : rules.bumpG, 0, 0, "shop's own rule"),
     driving('braking', 'braking', 1, rules.brakingG, 0, securing),

@@ -67,6 +67,19 @@ describe('wind, people and what is parked', () => {
     expect(lost).toBeCloseTo(q * 0.3 * planMm2, 3)
     expect(down('wind').reduce((s, f) => s + f.forwardN, 0)).toBeLessThan(0)
   })
+  test('50 kg of snow on a square metre, parked: the feet carry it over the plan of bars and cargo, the roof’s parked limit too; driving does not', () => {
+    const snowed = { ...drone, brief: { ...drone.brief, snowKgM2: 50 } }
+    const [bare, white] = [evaluate(drone, defaultRules), evaluate(snowed, defaultRules)]
+    const planM2 = carriedBy(white.assembly, snowed.brief)
+      .filter((c) => c.counts !== 'driving')
+      .reduce((s, c) => s + c.planM2, 0)
+    const down = (e: typeof bare, id: string) => e.cases.find((c) => c.case.id === id)!.feetDownN.reduce((s, f) => s + f, 0)
+    expect(down(white, 'snow') - down(bare, 'parked')).toBeCloseTo(planM2 * 50 * G_M_S2, 3)
+    expect(down(white, 'bump')).toBeCloseTo(down(bare, 'bump'), 6)
+    const roof = (e: typeof bare) => e.limits.find((l) => l.id === 'roof.parked')!.used.value!
+    expect(roof(white) - roof(bare)).toBeCloseTo(planM2 * 50, 6)
+    expect(bare.cases.map((c) => c.case.id)).not.toContain('snow')
+  })
   test('1 N at mid-span sinks near L³/48EI, at the bar’s end near a²·(L + a)/3EI (Gere & Goodno, table G-2)', () => {
     const job = withParams(survey, { sideRails: false, overhangMm: 200 })
     const assembly = assembled(job)

@@ -101,11 +101,12 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       const across = Math.abs(a.y - b.y) / Math.max(1, Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z))
       const drag = wind * rules.dragCoefficient * across * s.heightMm * 1e-6
       const lift = wind * rules.liftCoefficient * s.widthMm * 1e-6
+      const snow = loadCase.snowKgM2 * G_M_S2 * s.widthMm * 1e-6
       for (const p of rack.pieces)
         if (p.memberId === m.id)
           loads.members.push({
             member: String(p.element),
-            uniform: [n * loadCase.forwardG - drag, n * loadCase.leftG, lift - n * loadCase.downG],
+            uniform: [n * loadCase.forwardG - drag, n * loadCase.leftG, lift - snow - n * loadCase.downG],
           })
     }
     assembly.mounts.forEach((m, i) => {
@@ -122,7 +123,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       if (massKg === null || !countsWhen(c, loadCase.when)) return
       const drag = c.drag === 'fairing' ? rules.fairingDragCoefficient : rules.dragCoefficient
       const n = massKg * G_M_S2
-      const down = n * loadCase.downG - wind * rules.liftCoefficient * c.planM2
+      const down = n * loadCase.downG + (loadCase.snowKgM2 * G_M_S2 - wind * rules.liftCoefficient) * c.planM2
       const forward = n * loadCase.forwardG - wind * drag * c.frontalM2
       const left = n * loadCase.leftG
       const count = c.bars.length
@@ -172,7 +173,17 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       return { case: loadCase, joints, feet, feetDownN: feet.map((f) => f.downN), members, missing }
     },
     frequencyHz: () => {
-      const level: LoadCase = { id: 'level', name: 'level', when: 'driving', downG: 1, forwardG: 0, leftG: 0, wind: false, source: '' }
+      const level: LoadCase = {
+        id: 'level',
+        name: 'level',
+        when: 'driving',
+        downG: 1,
+        forwardG: 0,
+        leftG: 0,
+        wind: false,
+        snowKgM2: 0,
+        source: '',
+      }
       const { loads, missing } = loaded(level, null, 'most')
       return missing.length ? null : rayleigh(rack, rack.frame.solve(loads), loads)
     },

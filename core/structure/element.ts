@@ -15,7 +15,8 @@ const VERTICAL = 1e-6
 export function localAxes(from: Triple, to: Triple, rollDeg: number): [Triple, Triple, Triple] {
   const x = unit([to[0] - from[0], to[1] - from[1], to[2] - from[2]])
   const upright = Math.hypot(x[0], x[1]) < VERTICAL
-  const y0: Triple = upright ? [0, 1, 0] : unit(cross([0, 0, 1], x))
+  // global Y made square to a member that is upright but for a hair
+  const y0: Triple = upright ? unit([-x[1] * x[0], 1 - x[1] * x[1], -x[1] * x[2]]) : unit(cross([0, 0, 1], x))
   const z0 = cross(x, y0)
   const [c, s] = [Math.cos(radians(rollDeg)), Math.sin(radians(rollDeg))]
   const y = y0.map((v, i) => v * c + z0[i] * s) as Triple

@@ -143,6 +143,10 @@ describe('one member', () => {
     expect([insideAt(499, ends, 0, loads).shearY, insideAt(501, ends, 0, loads).shearY]).toEqual([400, -400])
     expect(telling(1000, ends, 0, loads)).toContain(500)
   })
+  test('a member upright but for a hair has square axes too', () => {
+    const [ex, ey] = localAxes([0, 0, 0], [3e-7, 4e-7, 1], 0)
+    expect(Math.abs(ex[0] * ey[0] + ex[1] * ey[1] + ex[2] * ey[2])).toBeLessThan(1e-15)
+  })
   test('axes are at right angles and right-handed for every direction and roll', () => {
     const part = fc.double({ min: -1, max: 1, noNaN: true })
     fc.assert(

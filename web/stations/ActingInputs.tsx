@@ -26,6 +26,15 @@ export function ActingInputs({ brief, set }: { brief: Brief; set: (patch: Partia
         value={brief.speedKmh}
         onChange={(speedKmh) => set({ speedKmh })}
       />
+      <QuantityInput
+        label="Snow or water on it when parked, kg/m²"
+        dimension="number"
+        min={0}
+        max={600}
+        value={brief.snowKgM2}
+        onChange={(v) => v !== null && set({ snowKgM2: v })}
+        help={brief.snowKgM2 > 0 ? 'take it from the local snow map' : '0 = none is reckoned with'}
+      />
       <FormControlLabel
         control={<Switch checked={brief.someoneStands} onChange={(_, someoneStands) => set({ someoneStands })} />}
         label="Someone stands on it when parked"
