@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
-import { plannedTest, verdictOf } from '../loadTest/loadTest'
+import { newLoadTest, plannedTest, verdictOf } from '../loadTest/loadTest'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { barHz, sheddingHz, singsAtKmh } from '../structure/whistle'
@@ -70,19 +70,7 @@ test('the loaded rack’s own frequency is that of its sag: a heavy case lowers 
 })
 
 test('a load test passes only with both readings, within a quarter of the computed sag and with nothing that stays', () => {
-  const t = {
-    id: 't',
-    barMark: 'B1',
-    atMm: 800,
-    loadKg: 60,
-    computedSagMm: 4,
-    measuredSagMm: null,
-    setMm: null,
-    who: 'Odde',
-    at: '',
-    photoId: null,
-    note: '',
-  }
+  const t = newLoadTest({ id: 't', barMark: 'B1', atMm: 800, loadKg: 60, computedSagMm: 4, at: '' })
   const word = (over: object) => verdictOf({ ...t, ...over }, defaultRules).word
   expect(verdictOf(t, defaultRules)).toMatchObject({ word: 'planned', passed: false })
   expect(word({ measuredSagMm: 4.4, setMm: 0.2 })).toBe('as computed')

@@ -166,6 +166,12 @@ test('aluminium is soft beside a weld and only there: the rail governs where it 
   expect(find(survey, 'welds')).toBeUndefined()
 })
 
+test('an angle or channel says that it is bent about the axes of its legs and wants a load test', () => {
+  const angle = { ...survey, design: { ...survey.design, params: { ...survey.design.params, profileId: 'angle-40x4-steel' } } }
+  expect(find(angle, 'bar.bending').used.assumes.join()).toContain('prove it by a load test')
+  expect(find(survey, 'bar.bending').used.assumes.join()).not.toContain('open section')
+})
+
 test('a step bracket of 60 × 5 under F at 40 mm: σ = 6·F·e/(b·t²)', () => {
   const stepped = { ...survey, design: { ...survey.design, params: { ...survey.design.params, bracketInsetMm: 40 } } }
   const bracket = find(stepped, 'bracket')

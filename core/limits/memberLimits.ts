@@ -54,6 +54,8 @@ export function memberLimits(
 function strength({ member, state: s, r }: Place, unknowns: Input[], rules: Rules): Limit {
   const material = materialOf(profileOf(member.profileId).materialId)
   const section = profileSection(member.profileId)
+  const { kind } = profileOf(member.profileId).shape
+  const open = kind === 'angle' || kind === 'channel'
   return limit({
     id: 'bar.bending',
     name: 'Strength of bars and rails',
@@ -67,7 +69,11 @@ function strength({ member, state: s, r }: Place, unknowns: Input[], rules: Rule
         unit: 'MPa',
         formula: 'σ = √((|N|/A + |My|/Wy + |Mz|/Wz)² + 3·(T/Wt + 2·V/A)²)',
         source: `von Mises, Shigley, 10th ed., 5-5; forces: ${FRAME}`,
-        assumes: [...FRAME_ASSUMES, `greatest ${Math.round(s.atMm)} mm along it${s.weld ? ', beside a weld' : ''}`],
+        assumes: [
+          ...FRAME_ASSUMES,
+          `greatest ${Math.round(s.atMm)} mm along it${s.weld ? ', beside a weld' : ''}`,
+          ...(open ? ['an open section is bent about the axes of its legs; it leans and twists as well: prove it by a load test'] : []),
+        ],
         with: [
           input('N', 'pull along it', s.axialN, 'N'),
           input('My', 'bending up and down', s.momentYNmm, 'N·mm'),

@@ -18,6 +18,15 @@ export const LoadTestSchema = z.object({
   note: z.string().max(500),
 })
 export type LoadTest = z.infer<typeof LoadTestSchema>
+/** A test that is planned and not yet measured. */
+export const newLoadTest = (planned: Pick<LoadTest, 'id' | 'barMark' | 'atMm' | 'loadKg' | 'computedSagMm' | 'at'>): LoadTest => ({
+  measuredSagMm: null,
+  setMm: null,
+  who: '',
+  photoId: null,
+  note: '',
+  ...planned,
+})
 export type TestVerdict = { word: 'planned' | 'as computed' | 'gives more' | 'stayed bent' | 'stiffer'; says: string; passed: boolean }
 
 /** What a measured sag says beside the computed one. Nothing passes without both readings. */

@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { cutList } from '../../core/cutList/cutList'
 import { demoJobs } from '../../core/job/demoJobs'
 import { evaluate } from '../../core/job/evaluate'
+import { newLoadTest } from '../../core/loadTest/loadTest'
 import { measuringSheets } from '../../core/measure/sheets'
 import { highsTools } from '../../core/nesting/highsTools'
 import { type CutPlan, planCuts } from '../../core/nesting/planCuts'
@@ -63,19 +64,7 @@ test('a plan with pieces that found no stock is printed too, and says so on pape
 
 test('a load test that was measured is on the arrangement, one only planned is not', async () => {
   const [job] = demoJobs
-  const test = {
-    id: 't',
-    barMark: 'B1',
-    atMm: 800,
-    loadKg: 60,
-    computedSagMm: 4,
-    measuredSagMm: null,
-    setMm: null,
-    who: 'Odde',
-    at: '2026-11-20T10:00',
-    photoId: null,
-    note: '',
-  }
+  const test = newLoadTest({ id: 't', barMark: 'B1', atMm: 800, loadKg: 60, computedSagMm: 4, at: '2026-11-20T10:00' })
   const size = async (tests: (typeof job)['loadTests']) => {
     const with_ = { ...job, loadTests: tests }
     return (await arrangementPdf(with_, evaluate(with_, defaultRules), defaultRules, title)).length

@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { loadBars, memberLengthMm } from '../../../core/assembly/assembly'
 import type { Job } from '../../../core/job/job'
-import { type LoadTest, plannedTest, verdictOf } from '../../../core/loadTest/loadTest'
+import { type LoadTest, newLoadTest, plannedTest, verdictOf } from '../../../core/loadTest/loadTest'
 import { G_M_S2 } from '../../../core/quantity/units'
 import { call } from '../../api/client'
 import { editJob } from '../../job/jobStore'
@@ -41,18 +41,13 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
     setFault('')
     try {
       const sag = await evaluator().proofSag(job, rules, { bar: at, atMm: plan.atMm }, plan.loadKg)
-      const test: LoadTest = {
+      const test = newLoadTest({
         id: crypto.randomUUID(),
         barMark: bars[at].mark,
         ...plan,
         computedSagMm: sag,
-        measuredSagMm: null,
-        setMm: null,
-        who: '',
         at: new Date().toISOString().slice(0, 16),
-        photoId: null,
-        note: '',
-      }
+      })
       editJob((j) => ({ ...j, loadTests: [...j.loadTests, test] }))
     } catch (error) {
       setFault(error instanceof Error ? error.message : String(error))
