@@ -1,5 +1,6 @@
 import type { MountKind } from '../catalogue/mounts'
 import { massPerMetre, profileSection } from '../catalogue/profiles'
+import type { BoltSize } from '../fasten/bolt'
 
 export type Vec3 = { x: number; y: number; z: number }
 export type EndTreatment = { kind: 'square' | 'cap' } | { kind: 'mitre'; angleDeg: number }
@@ -24,6 +25,8 @@ export type Plate = {
   name: string
   /** a bracket holds a foot to a bar and is repeated; a fairing faces the wind at `place` */
   role: 'bracket' | 'fairing'
+  /** bolts at each end of a bracket */
+  boltsPerEnd?: number
   materialId: string
   thicknessMm: number
   flatLengthMm: number
@@ -35,7 +38,13 @@ export type Plate = {
 }
 export type Hardware = { name: string; quantity: number; for: string }
 /** weld holds everything; a bolt lets the parts turn about it and lean; a clamp holds; a slip lets one slide along the other */
-export type Joint = { id: string; kind: 'bolt' | 'weld' | 'clamp' | 'slip'; between: string[] }
+export type Joint = {
+  id: string
+  kind: 'bolt' | 'weld' | 'clamp' | 'slip'
+  between: string[]
+  /** what goes through it; a bolted joint only */
+  bolts?: { size: BoltSize; count: number }
+}
 /** Where the rack meets the roof. Ratings in kg, null = unknown. */
 export type Mount = {
   id: string
@@ -47,6 +56,8 @@ export type Mount = {
   side: 'left' | 'right'
   place: Vec3
   massKg: number
+  /** side of the plate behind the sheet; null where none is drilled for */
+  backingMm: number | null
   downKg: number | null
   upKg: number | null
 }

@@ -27,6 +27,8 @@ export const BriefSchema = z.object({
   readyMadeMinor: money.default(null),
   readyMadeNote: z.string().max(200).default(''),
   someoneStands: z.boolean().default(false),
+  /** someone climbs up by a bar's end and leans out from it */
+  someoneClimbs: z.boolean().default(false),
   /** snow or standing water on what lies flat while parked, kg on a square metre; 0 = none is reckoned with */
   snowKgM2: z.number().min(0).max(600).default(0),
   cargo: z.array(CargoSchema).max(60).default([]),

@@ -2,9 +2,9 @@ import { z } from 'zod'
 import { SecuringSchema } from '../securing/securing'
 
 const dimension = z.number().min(1, 'must be 1 mm or more').max(20_000, 'must be 20 m or less')
-/** One thing carried on the rack. Lengths in mm, mass in kg as a least-to-most range, null where nobody knows. */
 /** How it rests: a stiff box on its edges, a limp bundle spread over its width, or brackets of its own at its middle. */
 export const restings = ['box', 'bundle', 'brackets'] as const
+/** One thing carried on the rack. Lengths in mm, mass in kg as a least-to-most range, null where nobody knows. */
 export const CargoSchema = z.object({
   id: z.string().min(1).max(60),
   name: z.string().min(1, 'give the item a name').max(120),

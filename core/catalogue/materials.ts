@@ -7,6 +7,8 @@ export type Material = {
   elasticMPa: number
   shearMPa: number
   yieldMPa: number
+  /** minimum tensile strength, for holes bearing on bolts */
+  tensileMPa: number
   /** yield within 25 mm of a weld: Aluminum Design Manual 2015, table A.4.3; steels keep theirs */
   weldedYieldMPa: number
   source: string
@@ -25,6 +27,7 @@ export const materials: Material[] = [
     elasticMPa: 210_000,
     shearMPa: 81_000,
     yieldMPa: 235,
+    tensileMPa: 360,
     weldedYieldMPa: 235,
     source: 'EN 10219-1, S235JRH; EN 1993-1-1, 3.2.6',
     pricePerKgMinor: 310,
@@ -38,6 +41,7 @@ export const materials: Material[] = [
     elasticMPa: 200_000,
     shearMPa: 77_000,
     yieldMPa: 210,
+    tensileMPa: 520,
     weldedYieldMPa: 210,
     source: 'EN 10088-2, 1.4301; EN 1993-1-4',
     pricePerKgMinor: 880,
@@ -51,6 +55,7 @@ export const materials: Material[] = [
     elasticMPa: 68_900,
     shearMPa: 26_000,
     yieldMPa: 240,
+    tensileMPa: 260,
     weldedYieldMPa: 105,
     source: 'Aluminum Design Manual 2015, table A.4.3 (35 ksi)',
     pricePerKgMinor: 1050,
@@ -64,6 +69,7 @@ export const materials: Material[] = [
     elasticMPa: 68_900,
     shearMPa: 26_000,
     yieldMPa: 110,
+    tensileMPa: 150,
     weldedYieldMPa: 55,
     source: 'Aluminum Design Manual 2015, table A.4.3 (16 ksi)',
     pricePerKgMinor: 940,
@@ -77,6 +83,7 @@ export const materials: Material[] = [
     elasticMPa: 68_900,
     shearMPa: 26_000,
     yieldMPa: 170,
+    tensileMPa: 205,
     weldedYieldMPa: 55,
     source: 'Aluminum Design Manual 2015, table A.4.3 (25 ksi)',
     pricePerKgMinor: 960,

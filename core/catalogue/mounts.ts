@@ -24,8 +24,10 @@ export type FootType = {
   caution: string | null
   /** what it stands on: a folded or cast edge, or thin sheet that gives */
   seat: 'firm' | 'skin'
-  /** whether it can hold its foot down */
-  pulls: boolean
+  /** holes are drilled in the body and a plate stands behind the sheet */
+  drilled: boolean
+  /** what holds its foot each way; null = nothing does */
+  holds: { up: string | null; along: 'grip' | string; across: string; turning: string | null }
 }
 
 export const footTypes: Record<MountKind, FootType> = {
@@ -38,7 +40,8 @@ export const footTypes: Record<MountKind, FootType> = {
     boltsPerFoot: 2,
     extras: ['rubber-lined jaw'],
     seat: 'firm',
-    pulls: true,
+    drilled: false,
+    holds: { up: 'its jaw', along: 'grip', across: 'the lip of the gutter', turning: 'two bolts' },
     caution: null,
   },
   rail: {
@@ -50,7 +53,8 @@ export const footTypes: Record<MountKind, FootType> = {
     boltsPerFoot: 2,
     extras: ['clamp band'],
     seat: 'firm',
-    pulls: true,
+    drilled: false,
+    holds: { up: 'its jaw', along: 'grip', across: 'the rail', turning: 'two bolts' },
     caution: null,
   },
   point: {
@@ -62,7 +66,8 @@ export const footTypes: Record<MountKind, FootType> = {
     boltsPerFoot: 1,
     extras: ['sealing washer'],
     seat: 'firm',
-    pulls: true,
+    drilled: false,
+    holds: { up: 'the bolt', along: 'the bolt', across: 'the bolt', turning: null },
     caution: null,
   },
   track: {
@@ -74,7 +79,8 @@ export const footTypes: Record<MountKind, FootType> = {
     boltsPerFoot: 2,
     extras: ['T-nut'],
     seat: 'skin',
-    pulls: true,
+    drilled: false,
+    holds: { up: 'the T-nuts', along: 'grip', across: 'the track', turning: 'two bolts' },
     caution: 'T-nuts go into the track before the end stop is fitted.',
   },
   'through-bolt': {
@@ -84,9 +90,10 @@ export const footTypes: Record<MountKind, FootType> = {
     priceMinor: 3900,
     bolt: 'M8 × 60',
     boltsPerFoot: 2,
-    extras: ['backing plate 80 × 80 × 4', 'gasket', 'sealant'],
+    extras: ['gasket', 'sealant'],
     seat: 'skin',
-    pulls: true,
+    drilled: true,
+    holds: { up: 'the bolts', along: 'the bolts', across: 'the bolts', turning: 'two bolts' },
     caution:
       'Find lamps, wiring and airbags behind the headlining before drilling; have the roof strength of drilled points judged by the body maker or an engineer.',
   },
@@ -99,7 +106,8 @@ export const footTypes: Record<MountKind, FootType> = {
     boltsPerFoot: 1,
     extras: ['wedge'],
     seat: 'firm',
-    pulls: false,
+    drilled: false,
+    holds: { up: null, along: 'the pocket', across: 'the pocket', turning: 'the pocket' },
     caution: null,
   },
   'bed-rail lip': {
@@ -111,7 +119,8 @@ export const footTypes: Record<MountKind, FootType> = {
     boltsPerFoot: 2,
     extras: ['clamp band'],
     seat: 'firm',
-    pulls: true,
+    drilled: false,
+    holds: { up: 'its jaw', along: 'grip', across: 'the lip', turning: 'two bolts' },
     caution: 'A lip of thin sheet bends open: clamp over its whole width, not at one point.',
   },
   'floor screw': {
@@ -121,9 +130,10 @@ export const footTypes: Record<MountKind, FootType> = {
     priceMinor: 1500,
     bolt: 'M8 × 30',
     boltsPerFoot: 4,
-    extras: ['backing plate 80 × 80 × 4', 'sealant'],
+    extras: ['sealant'],
     seat: 'skin',
-    pulls: true,
+    drilled: true,
+    holds: { up: 'the screws', along: 'the screws', across: 'the screws', turning: 'four screws' },
     caution: 'Find tank, lines and wiring under the floor before drilling.',
   },
   receiver: {
@@ -135,7 +145,8 @@ export const footTypes: Record<MountKind, FootType> = {
     boltsPerFoot: 1,
     extras: ['pin and clip'],
     seat: 'firm',
-    pulls: true,
+    drilled: false,
+    holds: { up: 'the pin', along: 'the pin', across: 'the tube', turning: 'the tube' },
     caution: 'Lamps and number plate must stay seen: follow local rules.',
   },
   collar: {
@@ -147,7 +158,11 @@ export const footTypes: Record<MountKind, FootType> = {
     boltsPerFoot: 2,
     extras: ['clamp band'],
     seat: 'firm',
-    pulls: true,
+    drilled: false,
+    holds: { up: 'the collar', along: 'grip', across: 'the tube', turning: 'two bolts' },
     caution: null,
   },
 }
+
+/** The plate behind drilled sheet, steel. mm; the mass of a foot counts one of the standard side. */
+export const backingPlate = { standardMm: 80, thicknessMm: 4, washerMm: 24 }

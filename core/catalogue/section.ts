@@ -87,6 +87,23 @@ export function sectionOf(shape: Shape): Section {
   }
 }
 
+/** What a bolt put through from above bears on, mm; null for a slotted extrusion, which holds bolts in its slots. */
+export function wallOf(shape: Shape): number | null {
+  switch (shape.kind) {
+    case 'round':
+    case 'rectangular':
+      return shape.wallMm
+    case 'flat':
+      return shape.heightMm
+    case 'angle':
+      return shape.thicknessMm
+    case 'channel':
+      return shape.webMm
+    case 'slotted':
+      return null
+  }
+}
+
 /** Why a shape cannot exist, naming the field; null when it can. */
 export function shapeFault(shape: Shape): { field: string; message: string } | null {
   const over = (field: string, thickness: number, room: number) =>

@@ -17,15 +17,23 @@ export type Handle<P> = {
 }
 
 export type FieldSpec<P> =
-  | { key: keyof P & string; label: string; kind: 'length'; min: number; max: number; help?: string; when?: (p: P) => boolean }
-  | { key: keyof P & string; label: string; kind: 'switch'; help?: string; when?: (p: P) => boolean }
+  | {
+      key: keyof P & string
+      label: string
+      kind: 'length'
+      min: number
+      max: number
+      help?: string
+      when?: (p: P, vehicle: Vehicle) => boolean
+    }
+  | { key: keyof P & string; label: string; kind: 'switch'; help?: string; when?: (p: P, vehicle: Vehicle) => boolean }
   | {
       key: keyof P & string
       label: string
       kind: 'choice'
       options: (vehicle: Vehicle) => { value: string; label: string }[]
       help?: string
-      when?: (p: P) => boolean
+      when?: (p: P, vehicle: Vehicle) => boolean
     }
 
 /** A design family: a pure function from parameters to an Assembly, and handles. It knows nothing of what follows. */

@@ -12,8 +12,9 @@ import { type LedgerRow, ledger, massFigure } from '../limits/ledger'
 import { governingFirst, type Limit, limit } from '../limits/limit'
 import { type FootRow, type RackResult, rackLimits } from '../limits/rackLimits'
 import { overallHeight, stability, vehicleLimits } from '../limits/vehicleLimits'
-import { carriedBy } from '../loads/carried'
+import { type Carried, carriedBy } from '../loads/carried'
 import { loadCases } from '../loads/loadCases'
+import { type Sail, sail } from '../loads/sail'
 import type { CaseResult } from '../loads/solveRack'
 import type { Rules } from '../rules/rules'
 import { securingLimits } from '../securing/securing'
@@ -30,6 +31,7 @@ export type Evaluation = {
   feet: FootRow[]
   cases: CaseResult[]
   dynamics: Dynamics
+  sail: Sail | null
   /** why a licensed engineer or the maker must have a say */
   engineer: string[]
   hitchMoment: Figure | null
@@ -45,7 +47,8 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
   const family = familyOf(job.design)
   const { assembly, issues } = family.assemble(job.design.params, job.vehicle)
   const { vehicle, brief } = job
-  const { rack, unstable } = solved(assembly, job, rules)
+  const carried = carriedBy(assembly, brief)
+  const { rack, unstable } = solved(assembly, carried, job, rules)
   const rows = ledger(assembly, brief, rules)
   const limits = governingFirst([
     ...vehicleLimits(assembly, vehicle, brief, rules),
@@ -59,6 +62,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
     feet: rack.feet,
     cases: rack.cases,
     dynamics: dynamics(assembly, brief, rack.frequencyHz, rack.missing),
+    sail: sail(assembly, carried, brief, rules),
     engineer: needsEngineer(assembly, brief, limits),
     hitchMoment: vehicle.carrier ? hitchMoment(vehicle) : null,
     ledger: rows,
@@ -70,7 +74,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
       ...accessIssues(assembly, vehicle, brief),
       ...swingIssues(assembly, vehicle, brief),
       ...rack.feet
-        .filter((f) => f.leastDownN < -1 && !footTypes[f.mount.kind].pulls)
+        .filter((f) => f.leastDownN < -1 && footTypes[f.mount.kind].holds.up === null)
         .map(
           (f): Issue => ({
             code: 'foot_lets_go',
@@ -91,9 +95,9 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
 }
 
 /** The rack as a structure; one that does not stand by itself has no figures, and says why. */
-function solved(assembly: Assembly, job: Job, rules: Rules): { rack: RackResult; unstable: Issue[] } {
+function solved(assembly: Assembly, carried: Carried[], job: Job, rules: Rules): { rack: RackResult; unstable: Issue[] } {
   try {
-    return { rack: rackLimits(assembly, carriedBy(assembly, job.brief), job.vehicle, job.brief, rules), unstable: [] }
+    return { rack: rackLimits(assembly, carried, job.vehicle, job.brief, rules), unstable: [] }
   } catch (error) {
     if (!(error instanceof Impossible)) throw error
     const rack = { limits: [notAStructure(error.message)], feet: [], missing: [error.message], cases: [], frequencyHz: null }

@@ -50,6 +50,7 @@ const anyJob = fc.record({
   fairing: fc.boolean(),
   build: fc.constantFrom('bolted' as const, 'welded' as const),
   someoneStands: fc.boolean(),
+  someoneClimbs: fc.boolean(),
   speedKmh: fc.option(fc.integer({ min: 0, max: 200 })),
   cargo: fc.array(cargo, { maxLength: 5 }),
 })
@@ -65,6 +66,7 @@ function jobOf(d: Drawn): Job {
       ...base.brief,
       speedKmh: d.speedKmh,
       someoneStands: d.someoneStands,
+      someoneClimbs: d.someoneClimbs,
       cargo: d.cargo.map((c, i) =>
         placed(c.accessory, `c${i}`, c.xMm, c.yMm, {
           centreForwardMm: c.ahead,

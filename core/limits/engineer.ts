@@ -8,8 +8,8 @@ export function needsEngineer(assembly: Assembly, brief: Brief, limits: Limit[])
   const kinds = new Set(assembly.mounts.map((m) => m.kind))
   const cargoKg = brief.cargo.filter((c) => c.counts !== 'parked').reduce((s, c) => s + (c.massKg?.most ?? 0), 0)
   return [
-    ...(brief.someoneStands || brief.cargo.some((c) => c.counts === 'parked' && /sleep|person|people/i.test(c.name))
-      ? ['people stand or sleep on it: a fall or a collapse hurts them']
+    ...(brief.someoneStands || brief.someoneClimbs || brief.cargo.some((c) => c.counts === 'parked' && /sleep|person|people/i.test(c.name))
+      ? ['people stand, climb or sleep on it: a fall or a collapse hurts them']
       : []),
     ...(kinds.has('through-bolt') || kinds.has('floor screw')
       ? ['holes are drilled in the body: its maker or an engineer judges the sheet']

@@ -1,9 +1,10 @@
-import type { Assembly, Mount } from '../assembly/assembly'
+import type { Mount } from '../assembly/assembly'
 import { footTypes } from '../catalogue/mounts'
+import { boltTogether } from '../fasten/bolt'
+import { clampGripN } from '../fasten/clampGrip'
 import { figure, input } from '../figure/figure'
 import type { CaseResult } from '../loads/solveRack'
 import type { Rules } from '../rules/rules'
-import type { Vehicle } from '../vehicle/vehicle'
 import { boltForces, boltOf, boltsMay } from './footLinks'
 import { type Limit, limit } from './limit'
 import type { FootRow } from './rackLimits'
@@ -16,14 +17,7 @@ export const FRAME_ASSUMES = [
 ]
 
 /** Each foot down and up against the weakest of what holds it, and its bolts in pull and shear together. */
-export function footLimits(
-  _assembly: Assembly,
-  feet: FootRow[],
-  cases: CaseResult[],
-  missing: string[],
-  _vehicle: Vehicle,
-  rules: Rules,
-): Limit[] {
+export function footLimits(feet: FootRow[], cases: CaseResult[], missing: string[], rules: Rules): Limit[] {
   const unknowns = missing.map((m) => input('?', m, null, ''))
   const near = { nearRatio: rules.nearRatio }
   const rated = (f: FootRow, way: 'down' | 'up') =>
@@ -91,6 +85,7 @@ export function footLimits(
       caution: lifted ? 'A mount that cannot pull up will let go: use one that clamps or bolts, rated for it.' : undefined,
     }),
     boltLimit(feet, cases, unknowns, rules),
+    ...gripLimit(feet, cases, unknowns, rules),
   ]
 }
 
@@ -98,7 +93,7 @@ function boltLimit(feet: FootRow[], cases: CaseResult[], unknowns: ReturnType<ty
   const used = (mount: Mount, i: number, r: CaseResult) => {
     const f = boltForces(mount, r.feet[i])
     const may = boltsMay(mount, rules)
-    return { f, may, ratio: Math.max(f.tensionN / may.tensionN, f.shearN / may.shearN + f.tensionN / (1.4 * may.tensionN)) }
+    return { f, may, ratio: boltTogether(f.tensionN, f.shearN, may.tensionN, may.shearN) }
   }
   const all = cases.flatMap((r) => feet.map((foot, i) => ({ r, foot, ...used(foot.mount, i, r) })))
   const worst = all.reduce((a, b) => (b.ratio > a.ratio ? b : a))
@@ -132,4 +127,36 @@ function boltLimit(feet: FootRow[], cases: CaseResult[], unknowns: ReturnType<ty
       () => 1,
     ),
   })
+}
+
+/** Clamps that nothing but their grip keeps from sliding along gutter, rail, track or tube. */
+function gripLimit(feet: FootRow[], cases: CaseResult[], unknowns: ReturnType<typeof input>[], rules: Rules): Limit[] {
+  const held = feet.map((foot, i) => ({ foot, i })).filter(({ foot }) => footTypes[foot.mount.kind].holds.along === 'grip')
+  if (!held.length) return []
+  const all = cases.flatMap((r) => held.map(({ foot, i }) => ({ r, foot, alongN: Math.abs(r.feet[i].forwardN) })))
+  const worst = all.reduce((a, b) => (b.alongN > a.alongN ? b : a))
+  const bolt = boltOf(worst.foot.mount)
+  return [
+    limit({
+      id: 'foot.grip',
+      name: 'Foot, sliding along',
+      unit: 'N',
+      ref: worst.foot.mount.id,
+      nearRatio: rules.nearRatio,
+      used: figure(
+        {
+          id: 'foot.grip',
+          name: `Foot ${worst.foot.mount.mark}, along the vehicle, ${worst.r.case.name}`,
+          unit: 'N',
+          formula: 'F = reaction of the frame along the vehicle',
+          source: FRAME,
+          assumes: FRAME_ASSUMES,
+          with: [input('F', `push along, ${worst.r.case.name}`, worst.alongN, 'N'), ...unknowns],
+        },
+        () => worst.alongN,
+      ),
+      allowed: clampGripN(bolt.size, bolt.count, rules),
+      caution: 'Grip fades as linings settle: tighten clamps to their torque again after the first 50 km.',
+    }),
+  ]
 }

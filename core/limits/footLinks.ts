@@ -1,11 +1,12 @@
 import type { Assembly, Mount } from '../assembly/assembly'
 import { materialOf } from '../catalogue/materials'
-import { footTypes } from '../catalogue/mounts'
+import { backingPlate, footTypes } from '../catalogue/mounts'
 import { profileOf } from '../catalogue/profiles'
 import { backingPlateHoldsN } from '../fasten/backingPlate'
 import { type BoltSize, boltShear, boltSizes, boltTension } from '../fasten/bolt'
 import { bracketBending } from '../fasten/bracket'
 import { wallBearsN } from '../fasten/crushing'
+import { stepBracketOf } from '../fasten/fittedBracket'
 import { missingName, settledValue } from '../measure/settle'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
@@ -15,7 +16,6 @@ import type { Link } from './strength'
 /** The shop's standard foot along the vehicle, and how far apart its bolts stand. mm, the shop's own. */
 const FOOT_BEARS_MM = 80
 const BOLTS_APART_MM = 50
-const BACKING = { acrossMm: 80, thicknessMm: 4, washerMm: 24 }
 
 export const boltOf = (mount: Mount): { size: BoltSize; count: number } => {
   const type = footTypes[mount.kind]
@@ -79,32 +79,22 @@ export function footLinks(mount: Mount, assembly: Assembly, vehicle: Vehicle, ru
 }
 
 function bracketLink(assembly: Assembly, rules: Rules): Link[] {
-  const b = assembly.plates.find((p) => p.role === 'bracket')
-  if (!b) return []
-  const { elasticMPa, yieldMPa } = materialOf(b.materialId)
-  const made = {
-    kind: 'Z',
-    widthMm: b.flatWidthMm,
-    thicknessMm: b.thicknessMm,
-    reachMm: b.size.y,
-    sidesMm: 0,
-    bothEndsHeld: false,
-    elasticMPa,
-    yieldMPa,
-    safety: rules.yieldSafety,
-  } as const
-  return [{ part: 'step bracket', word: 'calculated', holdsN: bracketBending(made, 1).holdsN, source: 'σ = M / W, Gere & Goodno, 5.5' }]
+  const bracket = stepBracketOf(assembly, rules)
+  if (!bracket) return []
+  return [
+    { part: 'step bracket', word: 'calculated', holdsN: bracketBending(bracket.made, 1).holdsN, source: 'σ = M / W, Gere & Goodno, 5.5' },
+  ]
 }
 
 /** Drilled mounts hang on thin sheet: without its thickness and panel nobody knows what it holds. */
 function skinLink(mount: Mount, skin: { thicknessMm: number; yieldMPa: number; panelRadiusMm: number } | null, rules: Rules): Link[] {
-  if (mount.kind !== 'through-bolt' && mount.kind !== 'floor screw') return []
+  if (mount.backingMm === null) return []
   const holdsN = skin
     ? backingPlateHoldsN({
-        plateAcrossMm: BACKING.acrossMm,
-        plateThicknessMm: BACKING.thicknessMm,
+        plateAcrossMm: mount.backingMm,
+        plateThicknessMm: backingPlate.thicknessMm,
         plateYieldMPa: materialOf('steel').yieldMPa,
-        washerMm: BACKING.washerMm,
+        washerMm: backingPlate.washerMm,
         skinThicknessMm: skin.thicknessMm,
         skinYieldMPa: skin.yieldMPa,
         panelRadiusMm: skin.panelRadiusMm,

@@ -23,8 +23,16 @@ export function ledger(assembly: Assembly, brief: Brief, rules: Rules): LedgerRo
       counts: c.counts,
     })),
     ...(brief.snowKgM2 > 0 ? [snowRow(assembly, brief)] : []),
-    ...(brief.someoneStands
-      ? [{ name: 'Person standing', least: rules.personKg, most: rules.personKg, basis: "shop's own rule", counts: 'parked' as const }]
+    ...(brief.someoneStands || brief.someoneClimbs
+      ? [
+          {
+            name: brief.someoneStands ? 'Person standing' : 'Person climbing up',
+            least: rules.personKg,
+            most: rules.personKg,
+            basis: "shop's own rule",
+            counts: 'parked' as const,
+          },
+        ]
       : []),
   ]
 }

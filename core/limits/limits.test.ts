@@ -69,7 +69,7 @@ describe('sharing a load', () => {
     for (const job of demoJobs) {
       const { assembly, moving } = evaluate(job, defaultRules)
       const carried = carriedBy(assembly, job.brief)
-      for (const c of loadCases(defaultRules, job.brief.road).filter((l) => l.when === 'driving' && !l.wind)) {
+      for (const c of loadCases(defaultRules, job.brief.road).filter((l) => l.when === 'driving' && !l.windFrom)) {
         const total = rackSolver(assembly, carried, defaultRules)!
           .solve(c, 100, 'most', 'feet')
           .feetDownN.reduce((s, f) => s + f, 0)

@@ -1,14 +1,16 @@
 import { type Assembly, loadBars, type Member } from '../assembly/assembly'
 import { materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
-import { type Filler, fillers, filletWeldStress } from '../fasten/filletWeld'
+import { bracketBending } from '../fasten/bracket'
+import { stepBracketOf } from '../fasten/fittedBracket'
 import { figure, type Input, input, SHOP_RULE } from '../figure/figure'
-import type { CaseResult, JointForce, MemberState } from '../loads/solveRack'
+import type { CaseResult, MemberState } from '../loads/solveRack'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import { strutMayPush } from '../structure/buckling'
 import type { Vehicle } from '../vehicle/vehicle'
 import { FRAME, FRAME_ASSUMES } from './footLimits'
+import { jointLimits } from './jointLimits'
 import { type Limit, limit } from './limit'
 import type { FootRow } from './rackLimits'
 import { vehicleFigure } from './vehicleLimits'
@@ -16,7 +18,7 @@ import { vehicleFigure } from './vehicleLimits'
 type Place = { member: Member; state: MemberState; r: CaseResult }
 const engineer = 'This checks the rack as drawn only; have racks for people, heavy plant or unusual loads signed by a licensed engineer.'
 
-/** Strength, sag, push, welds and brackets of what is made; a bought bar by its maker's rating. */
+/** Strength, sag, push, joints and brackets of what is made; a bought bar by its maker's rating. */
 export function memberLimits(
   assembly: Assembly,
   cases: CaseResult[],
@@ -36,16 +38,14 @@ export function memberLimits(
   const worst = (of: (p: Place) => number, among = places): Place | null =>
     among.length ? among.reduce((a, b) => (of(b) > of(a) ? b : a)) : null
   const strong = worst((p) => p.state.used)
-  const level = places.filter(
-    (p) => p.member.role === 'bar' && (p.r.case.id === 'cruise' || p.r.case.id === 'parked') && !p.r.case.name.includes('person'),
-  )
+  const level = places.filter((p) => p.member.role === 'bar' && (p.r.case.id === 'cruise' || p.r.case.id === 'parked'))
   const sag = worst((p) => Math.abs(p.state.sagMm), level)
   const pushed = worst((p) => pushRatio(p, assembly).ratio)
   return [
     ...(strong ? [strength(strong, unknowns, rules)] : []),
     ...(sag ? [sagLimit(sag, assembly, unknowns, rules)] : []),
     ...(pushed && pushRatio(pushed, assembly).ratio > 0.01 ? [pushLimit(pushed, assembly, unknowns, rules)] : []),
-    ...weldLimit(assembly, cases, unknowns, rules),
+    ...jointLimits(assembly, cases, unknowns, rules),
     ...barRating(cases, feet, unknowns, vehicle, rules),
     ...bracketLimit(assembly, feet, unknowns, rules),
   ]
@@ -208,76 +208,10 @@ function pushLimit(place: Place, assembly: Assembly, unknowns: Input[], rules: R
   })
 }
 
-const fillerOf = (group: string): Filler => (group === 'aluminium' ? 'aluminium, 4043' : 'steel, 70 ksi electrode')
-
-/** Two runs along a rail's sides where it crosses a bar, each as long as the bar is wide. */
-function weldLimit(assembly: Assembly, cases: CaseResult[], unknowns: Input[], rules: Rules): Limit[] {
-  const all = cases.flatMap((r) =>
-    r.joints.filter((j) => j.joint.kind === 'weld').map((j) => ({ r, j, ...weldStress(assembly, j, rules) })),
-  )
-  if (!all.length) return []
-  const worst = all.reduce((a, b) => (b.stressMPa > a.stressMPa ? b : a))
-  const name = worst.j.joint.between.map((id) => assembly.members.find((m) => m.id === id)?.mark ?? id).join(' to ')
-  return [
-    limit({
-      id: 'welds',
-      name: 'Welds',
-      unit: 'MPa',
-      ref: worst.j.joint.between[0],
-      nearRatio: rules.nearRatio,
-      used: figure(
-        {
-          id: 'weld.stress',
-          name: `Weld ${name}, ${worst.r.case.name}`,
-          unit: 'MPa',
-          formula: 'τ = √(fx² + fy² + fz²) / a, f = F/L ± M·c/I',
-          source: 'Shigley, 10th ed., 9-2 to 9-4: weld group as lines',
-          assumes: ['two runs along the rail, as long as the bar is wide', 'the greatest force of each kind taken together'],
-          with: [
-            input('F', 'pull or push through it', worst.j.alongN, 'N'),
-            input('V', 'shear through it', worst.j.acrossN, 'N'),
-            input('M', 'bending', worst.j.bendNmm, 'N·mm'),
-            input('T', 'twist', worst.j.twistNmm, 'N·mm'),
-            input('z', 'leg', rules.weldLegMm, 'mm'),
-            input('a', 'throat', worst.throatMm, 'mm'),
-            input('L', 'length of weld', worst.lengthMm, 'mm'),
-            ...unknowns,
-          ],
-        },
-        () => worst.stressMPa,
-      ),
-      allowed: figure(
-        {
-          id: 'weld.allowed',
-          name: `Throat, ${worst.filler}`,
-          unit: 'MPa',
-          formula: 'τ ≤ Fw / Ω',
-          source: fillers[worst.filler].source,
-          with: [],
-        },
-        () => fillers[worst.filler].allowedMPa,
-      ),
-      caution: 'A weld is as good as the welder: let a coded welder make what people or traffic depend on.',
-    }),
-  ]
-}
-
-function weldStress(assembly: Assembly, j: JointForce, rules: Rules) {
-  const [rail, bar] = j.joint.between.map((id) => assembly.members.find((m) => m.id === id))
-  const across = rail ? profileSection(rail.profileId).widthMm : 25
-  const along = bar ? profileSection(bar.profileId).widthMm : 25
-  const runs = [-1, 1].map((side) => ({ x1: -along / 2, y1: (side * across) / 2, x2: along / 2, y2: (side * across) / 2 }))
-  const filler = fillerOf(rail ? materialOf(profileOf(rail.profileId).materialId).group : 'steel')
-  return {
-    filler,
-    ...filletWeldStress(runs, rules.weldLegMm, { fx: j.acrossN, fy: 0, fz: j.alongN, mx: j.bendNmm, my: 0, mz: j.twistNmm }),
-  }
-}
-
 /** A bought bar has its maker's rating; one made here is judged by its strength alone. */
 function barRating(cases: CaseResult[], feet: FootRow[], unknowns: Input[], vehicle: Vehicle, rules: Rules): Limit[] {
   if (vehicle.barKg.value === null) return []
-  const level = cases.filter((r) => r.case.downG === 1 && r.case.forwardG === 0 && r.case.leftG === 0 && !r.case.wind)
+  const level = cases.filter((r) => r.case.downG === 1 && r.case.forwardG === 0 && r.case.leftG === 0 && !r.case.windFrom)
   const bars = [...new Set(feet.map((f) => f.mount.memberId))]
   const onBar = Math.max(
     0,
@@ -308,14 +242,15 @@ function barRating(cases: CaseResult[], feet: FootRow[], unknowns: Input[], vehi
   ]
 }
 
-/** A step bracket bends like a short cantilever: foot force times step, over b·t²/6. */
+/** A step bracket bent by the foot force times its step: at one fold, or shared by both where two bolts hold each end flat. */
 function bracketLimit(assembly: Assembly, feet: FootRow[], unknowns: Input[], rules: Rules): Limit[] {
-  const bracket = assembly.plates.find((p) => p.role === 'bracket')
+  const bracket = stepBracketOf(assembly, rules)
   if (!bracket) return []
-  const material = materialOf(bracket.materialId)
+  const { made, plate } = bracket
+  const material = materialOf(plate.materialId)
   const worst = feet.reduce((a, b) => (Math.max(b.mostDownN, -b.leastDownN) > Math.max(a.mostDownN, -a.leastDownN) ? b : a))
   const F = Math.max(worst.mostDownN, -worst.leastDownN)
-  const [e, b, t] = [bracket.size.y, bracket.flatWidthMm, bracket.thicknessMm]
+  const bending = bracketBending(made, F)
   return [
     limit({
       id: 'bracket',
@@ -328,18 +263,20 @@ function bracketLimit(assembly: Assembly, feet: FootRow[], unknowns: Input[], ru
           id: 'bracket.stress',
           name: `Bracket at ${worst.mount.mark}`,
           unit: 'MPa',
-          formula: 'σ = 6·F·e / (b·t²)',
+          formula: made.bothEndsHeld ? 'σ = ½·F·e / (b·t²/6)' : 'σ = F·e / (b·t²/6)',
           source: 'Gere & Goodno, 5.5: rectangular section',
-          assumes: ['the fold beside the foot takes the whole moment', 'bar end free to turn'],
+          assumes: made.bothEndsHeld
+            ? ['two bolts hold each end flat: the two folds share the moment']
+            : ['the fold beside the foot takes the whole moment', 'one bolt at each end: the bar may turn on it'],
           with: [
             input('F', `foot force, ${worst.downCase}`, F, 'N'),
-            input('e', 'step', e, 'mm'),
-            input('b', 'width', b, 'mm'),
-            input('t', 'thickness', t, 'mm'),
+            input('e', 'step', made.reachMm, 'mm'),
+            input('b', 'width', made.widthMm, 'mm'),
+            input('t', 'thickness', made.thicknessMm, 'mm'),
             ...unknowns,
           ],
         },
-        () => (6 * F * e) / (b * t ** 2),
+        () => bending.stressMPa,
       ),
       allowed: figure(
         {
@@ -350,7 +287,7 @@ function bracketLimit(assembly: Assembly, feet: FootRow[], unknowns: Input[], ru
           source: material.source,
           with: [input('fy', 'yield', material.yieldMPa, 'MPa'), input('Ω', 'safety factor', rules.yieldSafety, '')],
         },
-        () => material.yieldMPa / rules.yieldSafety,
+        () => bending.allowedMPa,
       ),
     }),
   ]

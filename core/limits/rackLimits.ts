@@ -27,21 +27,28 @@ export type RackResult = { limits: Limit[]; feet: FootRow[]; missing: string[]; 
 /** Feet, members, joints and overhangs under every load case of the brief's road and speed. Throws `Impossible` for a rack that is no structure. */
 export function rackLimits(assembly: Assembly, carried: Carried[], vehicle: Vehicle, brief: Brief, rules: Rules): RackResult {
   const cases = loadCases(rules, brief.road, brief.snowKgM2)
-  const people = brief.someoneStands ? standingPlaces(assembly) : []
-  const solver = rackSolver(assembly, carried, rules, people)
+  const people = [
+    ...(brief.someoneStands ? standingPlaces(assembly).map((person) => ({ person, name: 'a person standing' })) : []),
+    ...(brief.someoneClimbs ? climbingPlaces(assembly, rules).map((person) => ({ person, name: 'a person climbing up' })) : []),
+  ]
+  const solver = rackSolver(
+    assembly,
+    carried,
+    rules,
+    people.map((p) => p.person),
+  )
   const overhangs = overhangLimits(assembly, brief, rules)
   if (!solver) return { limits: overhangs, feet: [], missing: [], cases: [], frequencyHz: null }
   const most = cases.map((c) => solver.solve(c, brief.speedKmh, 'most', 'all'))
   const estimated = carried.some((c) => c.least !== c.most)
   const least = estimated ? cases.map((c) => solver.solve(c, brief.speedKmh, 'least', 'feet')) : []
-  const parked = { ...cases[0], name: 'a person standing' }
-  const standing = people.map((p) => solver.solve(parked, null, 'most', 'all', p))
-  const everything = [...most, ...standing]
+  const withPeople = people.map(({ person, name }) => solver.solve({ ...cases[0], id: 'person', name }, null, 'most', 'all', person))
+  const everything = [...most, ...withPeople]
   const missing = [...new Set(everything.flatMap((r) => r.missing))]
   const feet = assembly.mounts.map((mount, i) => footRow(mount, i, everything, [...everything, ...least], assembly, vehicle, rules))
   return {
     limits: [
-      ...footLimits(assembly, feet, everything, missing, vehicle, rules),
+      ...footLimits(feet, everything, missing, rules),
       ...memberLimits(assembly, everything, feet, missing, vehicle, rules),
       ...overhangs,
     ],
@@ -58,6 +65,13 @@ const standingPlaces = (assembly: Assembly): Person[] =>
     const length = memberLengthMm(b)
     return [0, length / 2, length].map((atMm) => ({ bar, atMm }))
   })
+
+/** Up by a bar's end, hanging outward from it. */
+const climbingPlaces = (assembly: Assembly, rules: Rules): Person[] =>
+  loadBars(assembly).flatMap((b, bar) => [
+    { bar, atMm: 0, leftShare: rules.climbPullShare },
+    { bar, atMm: memberLengthMm(b), leftShare: -rules.climbPullShare },
+  ])
 
 function footRow(
   mount: Mount,

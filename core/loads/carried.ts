@@ -21,10 +21,12 @@ export type Carried = {
   widthMm: number
   rests: Cargo['rests']
   lengthMm: number
+  heightMm: number
   /** bars it rests on, by index; empty = carried by the feet or by nothing */
   bars: number[]
-  /** m² facing the wind and lying under it */
+  /** m² facing a wind from ahead, one from the side, and lying under either */
   frontalM2: number
+  sideM2: number
   planM2: number
   drag: 'box' | 'fairing'
 }
@@ -55,9 +57,11 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
       middleYMm: middle.y,
       rests: 'bundle',
       lengthMm: along,
+      heightMm: section.heightMm,
       widthMm: bar >= 0 ? across : section.widthMm,
       bars: bar >= 0 ? [bar] : all,
       frontalM2: (across * section.heightMm) / 1e6,
+      sideM2: (along * section.heightMm) / 1e6,
       planM2: ((across + along) * section.widthMm) / 1e6,
       drag: 'box',
     }
@@ -79,9 +83,11 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
         middleYMm: 0,
         rests: 'bundle',
         lengthMm: p.size.x,
+        heightMm: p.size.z,
         widthMm: p.size.y,
         bars: barXMm.length ? [barXMm.indexOf(Math.max(...barXMm))] : [],
         frontalM2: (p.size.y * p.size.z) / 1e6,
+        sideM2: 0,
         planM2: (p.size.x * p.size.y) / 1e6,
         drag: 'fairing',
       }),
@@ -100,9 +106,11 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
       middleYMm: c.yMm,
       rests: c.rests,
       lengthMm: c.lengthMm,
+      heightMm: c.heightMm,
       widthMm: c.widthMm,
       bars: supportOf(c, barXMm).under,
       frontalM2: (c.widthMm * c.heightMm) / 1e6,
+      sideM2: (c.lengthMm * c.heightMm) / 1e6,
       planM2: (c.widthMm * c.lengthMm) / 1e6,
       drag: 'box',
     }

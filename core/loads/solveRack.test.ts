@@ -20,6 +20,8 @@ const withParams = (job: Job, params: Partial<Job['design']['params']>): Job => 
   design: { ...job.design, params: { ...job.design.params, ...params } },
 })
 
+const plainClimb = (job: Job): Job => ({ ...job, brief: { ...job.brief, someoneClimbs: true, cargo: [] } })
+
 describe('equilibrium: what acts comes out at the feet, in every direction and case', () => {
   test.each(demoJobs.map((j) => [j.title, j] as const))('%s', (_, job) => {
     const assembly = assembled(job)
@@ -29,7 +31,7 @@ describe('equilibrium: what acts comes out at the feet, in every direction and c
       assembly.mounts.reduce((s, m) => s + m.massKg, 0) +
       assembly.plates.filter((p) => p.role === 'bracket').reduce((s, p) => s + p.massKg * p.quantity, 0)
     const massKg = carried.filter((c) => c.counts !== 'parked').reduce((s, c) => s + (c.most ?? 0), feetKg)
-    for (const c of loadCases(defaultRules, 'road').filter((l) => l.when === 'driving' && !l.wind)) {
+    for (const c of loadCases(defaultRules, 'road').filter((l) => l.when === 'driving' && !l.windFrom)) {
       const { feet } = solver.solve(c, 100, 'most', 'feet')
       const sum = (of: (f: (typeof feet)[number]) => number) => feet.reduce((s, f) => s + of(f), 0)
       expect(sum((f) => f.downN)).toBeCloseTo(massKg * G_M_S2 * c.downG, 3)
@@ -66,6 +68,39 @@ describe('wind, people and what is parked', () => {
     const lost = down('cruise').reduce((s, f) => s + f.downN, 0) - down('wind').reduce((s, f) => s + f.downN, 0)
     expect(lost).toBeCloseTo(q * 0.3 * planMm2, 3)
     expect(down('wind').reduce((s, f) => s + f.forwardN, 0)).toBeLessThan(0)
+  })
+  test('a gust from the left pushes everything to the right with ½ρv²·C·Σ(length × height), and from the right as much the other way', () => {
+    const rails = withParams(survey, { sideRails: true })
+    const assembly = assembled(rails)
+    const solver = rackSolver(assembly, carriedBy(assembly, rails.brief), defaultRules)!
+    const left = (id: string) =>
+      solver.solve(loadCases(defaultRules, 'road').find((c) => c.id === id)!, null, 'most', 'feet').feet.reduce((s, f) => s + f.leftN, 0)
+    const q = (0.5 * 1.225 * (90 / 3.6) ** 2) / 1e6
+    const sideMm2 =
+      rails.brief.cargo.reduce((s, c) => s + c.lengthMm * c.heightMm, 0) +
+      assembly.members
+        .filter((m) => m.role === 'rail')
+        .reduce((s, m) => s + Math.abs(m.path[1].x - m.path[0].x) * profileSection(m.profileId).heightMm, 0)
+    expect(left('wind-left')).toBeCloseTo(-q * 1.2 * sideMm2, 3)
+    expect(left('wind-right')).toBeCloseTo(q * 1.2 * sideMm2, 3)
+    // the shop may leave gusts out
+    expect(loadCases({ ...defaultRules, sideWindKmh: 0 }, 'road').some((c) => c.windFrom === 'left')).toBe(false)
+  })
+  test('somebody climbing up by a bar’s end: his weight there and half of it outward, 1:1 in the feet', () => {
+    const job = plainClimb(survey)
+    const e = evaluate(job, defaultRules)
+    const worst = e.feet.find((f) => f.downCase === 'a person climbing up')
+    expect(worst).toBeDefined()
+    const assembly = assembled(job)
+    const place = { bar: 0, atMm: 0, leftShare: 0.5 }
+    const solver = rackSolver(assembly, [], defaultRules, [place])!
+    const parked = loadCases(defaultRules, 'road')[0]
+    const [without, with_] = [undefined, place].map((p) => solver.solve(parked, null, 'most', 'feet', p).feet)
+    const gain = (of: (f: (typeof without)[number]) => number) => with_.reduce((s, f, i) => s + of(f) - of(without[i]), 0)
+    expect(gain((f) => f.downN)).toBeCloseTo(100 * G_M_S2, 4)
+    expect(gain((f) => f.leftN)).toBeCloseTo(50 * G_M_S2, 4)
+    expect(e.engineer.join()).toContain('climb')
+    expect(e.ledger.at(-1)).toMatchObject({ name: 'Person climbing up', counts: 'parked', most: 100 })
   })
   test('50 kg of snow on a square metre, parked: the feet carry it over the plan of bars and cargo, the roof’s parked limit too; driving does not', () => {
     const snowed = { ...drone, brief: { ...drone.brief, snowKgM2: 50 } }

@@ -36,7 +36,15 @@ export type MemberState = {
   shape: { atMm: number; x: number; y: number; z: number }[]
 }
 /** Greatest of each along a joint's link: along it, across it, twist about it, bending of it. N, N·mm */
-export type JointForce = { joint: Joint; alongN: number; acrossN: number; twistNmm: number; bendNmm: number }
+export type JointForce = {
+  joint: Joint
+  /** from the joint to the nearer end of each part, mm */
+  fromEndMm: [number, number]
+  alongN: number
+  acrossN: number
+  twistNmm: number
+  bendNmm: number
+}
 export type CaseResult = {
   case: LoadCase
   /** per mount in assembly order */
@@ -47,7 +55,8 @@ export type CaseResult = {
   joints: JointForce[]
   missing: string[]
 }
-export type Person = { bar: number; atMm: number }
+/** Where somebody's weight is on a bar, and how much of it pulls aside as well, to the left positive. */
+export type Person = { bar: number; atMm: number; leftShare?: number }
 /** Where a carried thing touches a bar: places along it, and the share of the load on each. */
 type Contact = { atMm: number; share: number }
 
@@ -87,9 +96,12 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
 
   function loaded(loadCase: LoadCase, speedKmh: number | null, use: 'least' | 'most', person?: Person) {
     const missing = new Set<string>()
-    const windPa = loadCase.wind ? (speedKmh === null ? null : windPressurePa(rules.airDensity, speedKmh)) : 0
-    if (windPa === null) missing.add('driving speed')
-    const wind = windPa ?? 0
+    const air = loadCase.windFrom === 'ahead' ? speedKmh : loadCase.windFrom ? rules.sideWindKmh : 0
+    if (air === null) missing.add('driving speed')
+    const wind = windPressurePa(rules.airDensity, air ?? 0)
+    const ahead = loadCase.windFrom === 'ahead' ? wind : 0
+    // a gust from the left pushes to the right
+    const fromSide = loadCase.windFrom === 'left' ? -wind : loadCase.windFrom === 'right' ? wind : 0
     const loads: FrameLoads = { nodes: [], members: [] }
     const atNode = (node: number, x: number, y: number, z: number, mx = 0, my = 0) =>
       loads.nodes.push({ node: String(node), force: [x, y, z], moment: [mx, my, 0] })
@@ -98,15 +110,17 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       const s = profileSection(m.profileId)
       const n = massPerMetre(m.profileId) * 1e-3 * G_M_S2
       const [a, b] = [m.path[0], m.path[m.path.length - 1]]
-      const across = Math.abs(a.y - b.y) / Math.max(1, Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z))
-      const drag = wind * rules.dragCoefficient * across * s.heightMm * 1e-6
+      const reach = Math.max(1, Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z))
+      const face = rules.dragCoefficient * s.heightMm * 1e-6
+      const drag = (ahead * face * Math.abs(a.y - b.y)) / reach
+      const aside = (fromSide * face * Math.abs(a.x - b.x)) / reach
       const lift = wind * rules.liftCoefficient * s.widthMm * 1e-6
       const snow = loadCase.snowKgM2 * G_M_S2 * s.widthMm * 1e-6
       for (const p of rack.pieces)
         if (p.memberId === m.id)
           loads.members.push({
             member: String(p.element),
-            uniform: [n * loadCase.forwardG - drag, n * loadCase.leftG, lift - snow - n * loadCase.downG],
+            uniform: [n * loadCase.forwardG - drag, n * loadCase.leftG + aside, lift - snow - n * loadCase.downG],
           })
     }
     assembly.mounts.forEach((m, i) => {
@@ -124,8 +138,8 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       const drag = c.drag === 'fairing' ? rules.fairingDragCoefficient : rules.dragCoefficient
       const n = massKg * G_M_S2
       const down = n * loadCase.downG + (loadCase.snowKgM2 * G_M_S2 - wind * rules.liftCoefficient) * c.planM2
-      const forward = n * loadCase.forwardG - wind * drag * c.frontalM2
-      const left = n * loadCase.leftG
+      const forward = n * loadCase.forwardG - ahead * drag * c.frontalM2
+      const left = n * loadCase.leftG + fromSide * rules.dragCoefficient * c.sideM2
       const count = c.bars.length
       const axis = bars[c.bars[0]].path[0]
       const arm = c.zMm - axis.z
@@ -154,8 +168,10 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
         })
       })
     })
-    if (person && bars[person.bar])
-      atNode(nearestNode(rack.along.get(bars[person.bar].id) ?? [], person.atMm), 0, 0, -rules.personKg * G_M_S2)
+    if (person && bars[person.bar]) {
+      const n = rules.personKg * G_M_S2
+      atNode(nearestNode(rack.along.get(bars[person.bar].id) ?? [], person.atMm), 0, n * (person.leftShare ?? 0), -n)
+    }
     return { loads, missing: [...missing] }
   }
 
@@ -169,7 +185,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       })
       const members =
         want === 'feet' ? [] : assembly.members.map((m) => memberState(m, assembly, rack, solved, sections.get(m.id) as Made, rules))
-      const joints = want === 'feet' ? [] : rack.links.map(({ joint, element }) => jointForce(joint, solved.inside(element)))
+      const joints = want === 'feet' ? [] : rack.links.map((l) => jointForce(l, solved.inside(l.element)))
       return { case: loadCase, joints, feet, feetDownN: feet.map((f) => f.downN), members, missing }
     },
     frequencyHz: () => {
@@ -180,7 +196,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
         downG: 1,
         forwardG: 0,
         leftG: 0,
-        wind: false,
+        windFrom: null,
         snowKgM2: 0,
         source: '',
       }
@@ -196,10 +212,11 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
   }
 }
 
-function jointForce(joint: Joint, inside: Inside[]): JointForce {
+function jointForce({ joint, fromEndMm }: RackFrame['links'][number], inside: Inside[]): JointForce {
   const most = (of: (i: Inside) => number) => Math.max(...inside.map((i) => Math.abs(of(i))))
   return {
     joint,
+    fromEndMm,
     alongN: most((i) => i.axial),
     acrossN: most((i) => Math.hypot(i.shearY, i.shearZ)),
     twistNmm: most((i) => i.torque),

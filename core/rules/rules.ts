@@ -50,6 +50,8 @@ export const RulesSchema = z.object({
   weldLegMm: rule(4, 1, 12, 'Structure', 'Leg of a fillet weld', 'mm'),
   loadFactor: rule(1.5, 1, 3, 'Structure', 'Load factor for bolts and screws', '', 'EN 1990, table A1.2, γQ = 1.5'),
   tNutN: rule(0, 0, 50_000, 'Structure', 'Maker’s rating of one T-slot nut (0 = not known)', 'N', 'maker of the extrusion'),
+  clampTorqueNm: rule(6, 0.5, 60, 'Structure', 'Torque of a clamp’s bolts', 'N·m', "shop's own; the maker of the clamp says"),
+  clampFriction: rule(0.2, 0.02, 0.6, 'Structure', 'Friction of a clamp on what it grips', '', 'EN 1993-1-8, table 3.7: class D, as found'),
   weldZoneMm: rule(
     25,
     0,
@@ -60,7 +62,17 @@ export const RulesSchema = z.object({
     'Aluminum Design Manual 2015, F.4 and Eurocode 9, 6.1.6: about 25 mm',
   ),
   personKg: rule(100, 50, 200, 'Load cases', 'A person standing', 'kg', "shop's own"),
+  climbPullShare: rule(0.5, 0, 1.5, 'Load cases', 'A climber leans out: pull aside, times his weight', '', "shop's own"),
   airDensity: rule(1.225, 0.9, 1.5, 'Load cases', 'Air density', 'kg/m³', 'ISO 2533, sea level'),
+  sideWindKmh: rule(
+    90,
+    0,
+    250,
+    'Load cases',
+    'Gust from the side (0 = none is reckoned with)',
+    'km/h',
+    "shop's own; a strong gale by the Beaufort scale",
+  ),
   dragCoefficient: rule(
     1.2,
     0.1,

@@ -2,6 +2,8 @@ import type { Assembly, Joint, Mount, Vec3 } from '../assembly/assembly'
 import { materialOf } from '../catalogue/materials'
 import { footTypes } from '../catalogue/mounts'
 import { profileOf, profileSection } from '../catalogue/profiles'
+import { bracketBending } from '../fasten/bracket'
+import { stepBracketOf } from '../fasten/fittedBracket'
 import type { Rules } from '../rules/rules'
 import { centreLine, pointAlong } from './centreLine'
 import type { FrameMaterial, FrameSection, Triple } from './element'
@@ -16,7 +18,7 @@ export type RackFrame = {
   seats: number[]
   heads: number[]
   /** the short stiff piece between two members at each joint, where their lines do not meet */
-  links: { joint: Joint; element: number }[]
+  links: { joint: Joint; element: number; fromEndMm: [number, number] }[]
   /** nodes of a member in order along it */
   along: Map<string, { node: number; atMm: number }[]>
 }
@@ -104,7 +106,12 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
     if (apart(nodes[from], nodes[to]) < SAME_MM) {
       join(nodes, members, from, to)
       for (const s of along.get(b.id) ?? []) if (s.node === to) s.node = from
-    } else made.push({ joint, element: member(from, to, block, blockMaterial, { from: none, to: lets[joint.kind] }) })
+    } else
+      made.push({
+        joint,
+        fromEndMm: [fromEnd(a, onA), fromEnd(b, onB)],
+        element: member(from, to, block, blockMaterial, { from: none, to: lets[joint.kind] }),
+      })
   }
   const seats: number[] = []
   const heads: number[] = []
@@ -122,17 +129,12 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
 
 /**
  * How a mount gives way: down and up by its seat, along and across by the shop's figure; held from turning about the bar's line by the foot's own
- * length on that seat (k·l²/12), free to lean about the vehicle's line. A step bracket between bends as a cantilever, k = 3EI/e³ (Roark, table 8.1), in series.
+ * length on that seat (k·l²/12), free to lean about the vehicle's line. A step bracket between gives as it bends, in series.
  */
 function seatSprings(mount: Mount, assembly: Assembly, rules: Rules): Six<number> {
   const seat = footTypes[mount.kind].seat === 'firm' ? rules.seatFirmNmm : rules.seatSkinNmm
-  const bracket = assembly.plates.find((p) => p.role === 'bracket')
-  const bends = bracket
-    ? (3 * materialOf(bracket.materialId).elasticMPa * bracket.flatWidthMm * bracket.thicknessMm ** 3) /
-      12 /
-      Math.max(10, bracket.size.y) ** 3
-    : null
-  const down = bends === null ? seat : 1 / (1 / seat + 1 / bends)
+  const bracket = stepBracketOf(assembly, rules)
+  const down = bracket ? 1 / (1 / seat + bracketBending(bracket.made, 1).bendsByMm) : seat
   const side = rules.seatSideNmm
   return [side, side, down, 0, (seat * FOOT_LENGTH_MM ** 2) / 12, (side * FOOT_LENGTH_MM ** 2) / 12]
 }
@@ -168,6 +170,7 @@ function stationsOf(line: Line): number[] {
   })
 }
 
+const fromEnd = (line: Line, atMm: number): number => Math.min(atMm, line.length - atMm)
 const pointAt = (line: Line, atMm: number): Vec3 => pointAlong(line.points, atMm)
 
 const apart = (a: { x: number; y: number; z: number }, b: { x: number; y: number; z: number }): number =>

@@ -39,6 +39,10 @@ export function ActingInputs({ brief, set }: { brief: Brief; set: (patch: Partia
         control={<Switch checked={brief.someoneStands} onChange={(_, someoneStands) => set({ someoneStands })} />}
         label="Someone stands on it when parked"
       />
+      <FormControlLabel
+        control={<Switch checked={brief.someoneClimbs} onChange={(_, someoneClimbs) => set({ someoneClimbs })} />}
+        label="Someone climbs up by a bar’s end"
+      />
     </>
   )
 }

@@ -1,6 +1,6 @@
 import { type Assembly, emptyAssembly, type Member, type Mount, type Plate } from '../../assembly/assembly'
 import { materialOf } from '../../catalogue/materials'
-import { footTypes } from '../../catalogue/mounts'
+import { backingPlate, footTypes } from '../../catalogue/mounts'
 import { profileOf, profileSection } from '../../catalogue/profiles'
 import type { Issue } from '../../issue/issue'
 import { stepBracket } from '../../sheet/stepBracket'
@@ -25,6 +25,7 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
   const members: Member[] = []
   const mounts: Mount[] = []
   const foot = footTypes[line.kind]
+  const backingMm = foot.drilled ? p.backingMm : null
 
   p.barXMm.forEach((x, i) => {
     const half = Math.max(1, barLengthMm(p, line, x) / 2)
@@ -50,7 +51,8 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
         memberId: `bar:${i}`,
         side,
         place: { x, y, z: line.zMm },
-        massKg: foot.massKg,
+        massKg: foot.massKg + (backingMm === null ? 0 : morePlateKg(backingMm)),
+        backingMm,
         downKg: line.footDownKg.value ?? vehicle.footDownKg.value,
         upKg: line.footUpKg.value ?? vehicle.footUpKg.value,
       })
@@ -67,10 +69,11 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
           id: `joint:${r.id}:${i}`,
           kind: p.build === 'welded' ? ('weld' as const) : ('bolt' as const),
           between: [r.id, `bar:${i}`],
+          ...(p.build === 'bolted' ? { bolts: railBolts } : {}),
         })),
       ),
     ...(plates.some((f) => f.role === 'fairing')
-      ? [{ id: 'joint:fairing', kind: 'bolt' as const, between: ['fairing', `bar:${frontBar(p)}`] }]
+      ? [{ id: 'joint:fairing', kind: 'bolt' as const, between: ['fairing', `bar:${frontBar(p)}`], bolts: railBolts }]
       : []),
   ]
   const boltedJoints = joints.filter((j) => j.kind === 'bolt').length
@@ -81,12 +84,29 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
           { name: `Bolt ${foot.bolt} stainless`, quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
           { name: `Lock nut ${foot.bolt.split(' ')[0]}`, quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
           ...foot.extras.map((name) => ({ name, quantity: mounts.length, for: foot.name })),
+          ...(backingMm === null
+            ? []
+            : [
+                {
+                  name: `backing plate ${backingMm} × ${backingMm} × ${backingPlate.thicknessMm}`,
+                  quantity: mounts.length,
+                  for: foot.name,
+                },
+              ]),
         ]
       : []),
     ...(p.bracketInsetMm > 0 && mounts.length
-      ? [{ name: 'Bolt M8 × 25 stainless with lock nut', quantity: mounts.length * 2, for: 'step brackets' }]
+      ? [{ name: 'Bolt M8 × 25 stainless with lock nut', quantity: mounts.length * 2 * boltsPerEnd(p), for: 'step brackets' }]
       : []),
-    ...(boltedJoints ? [{ name: 'Bolt M6 × 50 stainless with lock nut', quantity: boltedJoints * 2, for: 'rails and fairing' }] : []),
+    ...(boltedJoints
+      ? [
+          {
+            name: `Bolt ${railBolts.size} × 50 stainless with lock nut`,
+            quantity: boltedJoints * railBolts.count,
+            for: 'rails and fairing',
+          },
+        ]
+      : []),
     ...(capped ? [{ name: 'End cap', quantity: capped, for: 'open tube ends' }] : []),
   ]
   return {
@@ -94,6 +114,12 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
     issues: faults(p, line, vehicle),
   }
 }
+
+/** Through both walls of rail and bar at each crossing. */
+const railBolts = { size: 'M6' as const, count: 2 }
+const boltsPerEnd = (p: CrossbarParams): number => (p.bracketBolts === 'two' ? 2 : 1)
+const morePlateKg = (sideMm: number): number =>
+  ((sideMm ** 2 - backingPlate.standardMm ** 2) * backingPlate.thicknessMm * materialOf('steel').densityKgM3) / 1e9
 
 /** Rails lie on the bars just inside their ends, following the taper. */
 function sideRails(p: CrossbarParams, line: MountLine, deckZMm: number): Member[] {
@@ -138,6 +164,7 @@ function brackets(p: CrossbarParams): Plate[] {
       mark: 'SB',
       name: `Step bracket, ${bracket.bends.length} folds`,
       role: 'bracket',
+      boltsPerEnd: boltsPerEnd(p),
       materialId,
       thicknessMm: p.bracketThicknessMm,
       flatLengthMm: bracket.flatLengthMm,

@@ -1,3 +1,4 @@
+import { footTypes } from '../../catalogue/mounts'
 import { profileOf, profileSection, profiles, sameShape } from '../../catalogue/profiles'
 import { equalPositions, planBars } from '../../spacing/spacing'
 import { nearestMountX, type Vehicle } from '../../vehicle/vehicle'
@@ -52,7 +53,14 @@ export const crossbarRack: Family<CrossbarParams> = {
       : [-p.footHeightMm, MOST_FOOT_HEIGHT_MM - p.footHeightMm],
   stations: (p) => p.barXMm,
   restationed: (p, barXMm) => ({ ...p, barXMm }),
-  changes: (p, vehicle) => [...barMoves(p, vehicle), ...extraBar(p, vehicle), ...heavierProfiles(p), ...heights(p), ...trims(p)],
+  changes: (p, vehicle) => [
+    ...barMoves(p, vehicle),
+    ...widerPlates(p, vehicle),
+    ...extraBar(p, vehicle),
+    ...heavierProfiles(p),
+    ...heights(p),
+    ...trims(p),
+  ],
   shorten: [
     {
       id: 'overhang',
@@ -82,6 +90,27 @@ export const crossbarRack: Family<CrossbarParams> = {
     { key: 'bracketInsetMm', label: 'Bracket step inboard', kind: 'length', min: 0, max: 300, help: '0 = foot directly on the mount line' },
     { key: 'bracketThicknessMm', label: 'Bracket thickness', kind: 'length', min: 2, max: 20, when: (p) => p.bracketInsetMm > 0 },
     { key: 'bracketWidthMm', label: 'Bracket width', kind: 'length', min: 20, max: 200, when: (p) => p.bracketInsetMm > 0 },
+    {
+      key: 'bracketBolts',
+      label: 'Bolts at each end of a bracket',
+      kind: 'choice',
+      options: () => [
+        { value: 'one', label: 'One' },
+        { value: 'two', label: 'Two' },
+      ],
+      when: (p) => p.bracketInsetMm > 0,
+    },
+    {
+      key: 'backingMm',
+      label: 'Plate behind drilled sheet, side',
+      kind: 'length',
+      min: 40,
+      max: 300,
+      when: (p, v) => {
+        const line = mountLineOf(p, v)
+        return line !== null && footTypes[line.kind].drilled
+      },
+    },
     { key: 'sideRails', label: 'Side rails', kind: 'switch' },
     { key: 'railProfileId', label: 'Rail profile', kind: 'choice', options: profileChoices, when: (p) => p.sideRails },
     { key: 'fairing', label: 'Fixed front fairing', kind: 'switch' },
@@ -158,6 +187,15 @@ function heavierProfiles(p: CrossbarParams): Change[] {
   }))
 }
 
+/** The sheet doubled over more of itself. */
+function widerPlates(p: CrossbarParams, vehicle: Vehicle): Change[] {
+  const line = mountLineOf(p, vehicle)
+  if (!line || !footTypes[line.kind].drilled) return []
+  return [120, 160, 200]
+    .filter((side) => side > p.backingMm)
+    .map((side) => ({ label: `a plate of {${side}} behind the sheet`, params: { ...p, backingMm: side } }))
+}
+
 const heights = (p: CrossbarParams): Change[] =>
   [20, 40, 60, 80]
     .filter((d) => p.footHeightMm - d >= 20)
@@ -165,6 +203,8 @@ const heights = (p: CrossbarParams): Change[] =>
 
 function trims(p: CrossbarParams): Change[] {
   const out: Change[] = []
+  if (p.bracketInsetMm > 0 && p.bracketBolts === 'one')
+    out.push({ label: 'a second bolt at each end of the brackets', params: { ...p, bracketBolts: 'two' } })
   if (p.bracketInsetMm > 0)
     out.push({
       label: `bracket ${p.bracketThicknessMm + 3} mm thick`,

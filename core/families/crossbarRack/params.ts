@@ -17,6 +17,9 @@ export const CrossbarParams = z.object({
   bracketInsetMm: mm(0, 300),
   bracketThicknessMm: mm(2, 20),
   bracketWidthMm: mm(20, 200),
+  bracketBolts: z.enum(['one', 'two']).default('one'),
+  /** side of the plate behind drilled sheet */
+  backingMm: mm(40, 300).default(80),
   sideRails: z.boolean(),
   railProfileId: profileId,
   fairing: z.boolean(),
@@ -34,6 +37,8 @@ export const plainRack: Omit<CrossbarParams, 'mountId' | 'barXMm'> = {
   bracketInsetMm: 0,
   bracketThicknessMm: 5,
   bracketWidthMm: 60,
+  bracketBolts: 'one',
+  backingMm: 80,
   sideRails: false,
   railProfileId: 'round-25x2-al6061t6',
   fairing: false,

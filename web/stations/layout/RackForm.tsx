@@ -21,7 +21,7 @@ export function RackForm({ job }: { job: Job }) {
     <Group title={family.title}>
       <BoughtFoot job={job} />
       {family.fields
-        .filter((f) => !f.when || f.when(params))
+        .filter((f) => !f.when || f.when(params, job.vehicle))
         .map((f) => {
           const value = params[f.key]
           if (f.kind === 'length')

@@ -5,15 +5,18 @@ import { FigureValue } from '../../figure/Working'
 import { useResult } from '../../job/useEvaluation'
 import { Group } from '../Group'
 
-/** How the loaded rack swings and whether a bare bar sings; the moment on a hitch; and who must have a say besides the shop. */
+/** How the loaded rack swings, whether a bare bar sings, what the air lifts; the moment on a hitch; and who must have a say besides the shop. */
 export function Swinging() {
   const evaluation = useResult((s) => s.evaluation)
   if (!evaluation) return null
   const { frequency, tone, sings, prompt } = evaluation.dynamics
+  const { sail } = evaluation
   const rows: [string, Figure | null][] = [
     ['Swings up and down at', frequency],
     ['Tone of a bare bar at speed', tone],
     ['A bare bar may sing near', sings],
+    ['Air lifts the open bars by', sail?.open ?? null],
+    ['Air lifts the rack as covered by', sail?.covered ?? null],
     ['Moment about the hitch pin', evaluation.hitchMoment],
   ]
   return (
@@ -25,7 +28,7 @@ export function Swinging() {
           </Alert>
         </Group>
       )}
-      <Group title="Swing and noise">
+      <Group title="Swing, noise and air">
         <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto', gap: 0.5, fontSize: 14 }}>
           {rows.map(
             ([label, figure]) =>
@@ -39,10 +42,13 @@ export function Swinging() {
               ),
           )}
         </Box>
-        {prompt && (
-          <Alert severity="info" icon={false}>
-            {prompt}
-          </Alert>
+        {[prompt, sail?.prompt].map(
+          (says) =>
+            says && (
+              <Alert key={says} severity="info" icon={false}>
+                {says}
+              </Alert>
+            ),
         )}
       </Group>
     </>

@@ -166,7 +166,7 @@ describe('what rests, swings and weighs', () => {
   test('frequency, tone and singing speed open their working; who must have a say is named', async () => {
     onBench({ ...survey, brief: { ...survey.brief, someoneStands: true } })
     const { user } = mount(<Swinging />)
-    expect(screen.getByText(/people stand or sleep on it/)).toBeTruthy()
+    expect(screen.getByText(/people stand, climb or sleep on it/)).toBeTruthy()
     await user.click(screen.getByRole('button', { name: /Tone of a bare bar at speed/ }))
     expect((await screen.findByRole('dialog')).textContent).toContain('f = St·v / D')
   })

@@ -1,0 +1,99 @@
+import { describe, expect, test } from 'vitest'
+import { clampGripN } from '../fasten/clampGrip'
+import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import type { Job } from '../job/job'
+import { defaultRules } from '../rules/rules'
+import { relieve } from './relief'
+
+const [survey, , spar, drone] = demoJobs
+const withParams = (job: Job, params: Partial<Job['design']['params']>): Job => ({
+  ...job,
+  design: { ...job.design, params: { ...job.design.params, ...params } },
+})
+const limitOf = (job: Job, id: string, rules = defaultRules) => evaluate(job, rules).limits.find((l) => l.id === id)
+
+describe('bolts between rails and bars', () => {
+  // rail: round 25 × 2, bar: square 40 × 3, both S235; two M6 A2-70 (As 20.1) through each crossing
+  const bolted = withParams(spar, { build: 'bolted' })
+  test('the worst crossing by hand: pull and prying over 12.5 mm, halved; shear halved; together, and against the wall', () => {
+    const e = evaluate(bolted, defaultRules)
+    const [mayPullN, mayShearN] = [(0.9 * 700 * 20.1) / (1.25 * 1.5), (0.5 * 700 * 20.1) / (1.25 * 1.5)]
+    // αb = end/21, k1 = 2.5 in 3 mm of bar; the rail’s end is 60 away and its 2 mm give αb = 1
+    const bearsN = (endMm: number) => Math.min((2.5 * (endMm / 21) * 360 * 6 * 3) / (1.25 * 1.5), (2.5 * 360 * 6 * 2) / (1.25 * 1.5))
+    const byHand = e.cases.flatMap((c) =>
+      c.joints.map((j) => {
+        const pull = (j.alongN + j.bendNmm / 12.5) / 2
+        const shear = j.acrossN / 2
+        return { used: Math.max(pull / mayPullN, shear / mayShearN + pull / (1.4 * mayPullN), shear / bearsN(j.fromEndMm[1])), j }
+      }),
+    )
+    const worst = byHand.reduce((a, b) => (b.used > a.used ? b : a))
+    const found = limitOf(bolted, 'joint.bolts')!
+    expect(found.used.value).toBeCloseTo(worst.used, 9)
+    expect(found.used.with.find((i) => i.symbol === 'Fb,R')?.value).toBeCloseTo(bearsN(worst.j.fromEndMm[1]), 6)
+    // the bar’s hole lies half a rail from its end, a little off where the rail runs straight past a bend of the gutter
+    for (const { j } of byHand) expect(Math.abs(j.fromEndMm[1] - 12.5)).toBeLessThan(1.5)
+  })
+  test('welded racks have welds instead, racks without rails neither', () => {
+    expect([limitOf(spar, 'joint.bolts'), limitOf(bolted, 'welds')]).toEqual([undefined, undefined])
+    expect(limitOf(survey, 'joint.bolts')).toBeUndefined()
+  })
+  test('a slot that only its maker can rate, and a flat too thin for the hole, leave the joint not assessed and say why', () => {
+    const missing = (profileId: string) => limitOf(withParams(bolted, { profileId }), 'joint.bolts')
+    expect(missing('slotted-40x40-al6063t5')).toMatchObject({ state: 'unknown' })
+    expect(missing('slotted-40x40-al6063t5')?.used.missing.join()).toContain('by its maker')
+    expect(missing('flat-40x8-steel')?.used.missing.join()).toContain('M6 leaves too little edge in B1')
+  })
+})
+
+describe('clamps that hold by grip', () => {
+  test('two M8 at 6 N·m: P = 6000/(0.2·8) = 3750 N, grip 0.2·2·3750/(1.25·1.5) = 800 N', () =>
+    expect(clampGripN('M8', 2, defaultRules).value).toBeCloseTo(800, 9))
+  test('braking slides a gutter foot with what the frame gives it; half the torque is twice the use', () => {
+    const found = limitOf(survey, 'foot.grip')!
+    const e = evaluate(survey, defaultRules)
+    const most = Math.max(...e.cases.flatMap((c) => c.feet.map((f) => Math.abs(f.forwardN))))
+    expect(found.used.value).toBeCloseTo(most, 9)
+    const half = limitOf(survey, 'foot.grip', { ...defaultRules, clampTorqueNm: 3 })!
+    expect(half.ratio! / found.ratio!).toBeCloseTo(2, 9)
+    expect(found.caution).toContain('50 km')
+  })
+  test('a bolted point cannot slide and is not asked; one unknown mass leaves grip not assessed', () => {
+    expect(limitOf(demoJobs[1], 'foot.grip')).toBeUndefined()
+    const cargo = survey.brief.cargo.map((c, i) => (i ? c : { ...c, massKg: null, massBasis: 'unknown' as const }))
+    expect(limitOf({ ...survey, brief: { ...survey.brief, cargo } }, 'foot.grip')?.state).toBe('unknown')
+  })
+})
+
+describe('what would relieve a bracket and a drilled foot', () => {
+  const stepped = withParams(survey, { bracketInsetMm: 60, bracketThicknessMm: 4, bracketWidthMm: 40 })
+  test('a second bolt at each end shares the moment between both folds: half the stress, four times as stiff, twice the bolts', () => {
+    const two = withParams(stepped, { bracketBolts: 'two' })
+    const stress = (job: Job) => limitOf(job, 'bracket')!
+    const force = (job: Job) => stress(job).used.with.find((i) => i.symbol === 'F')!.value!
+    expect(stress(stepped).used.value).toBeCloseTo((6 * force(stepped) * 60) / (40 * 4 ** 2), 9)
+    expect(stress(two).used.value).toBeCloseTo((3 * force(two) * 60) / (40 * 4 ** 2), 9)
+    const bolts = (job: Job) => evaluate(job, defaultRules).assembly.hardware.find((h) => h.for === 'step brackets')?.quantity
+    expect(bolts(two)).toBe(2 * bolts(stepped)!)
+    expect(relieve(stepped, 'bracket', defaultRules).map((r) => r.label)).toContain('a second bolt at each end of the brackets')
+  })
+  test('drilled sheet that is pulled on too hard: a wider plate behind it is found by trying', () => {
+    const skin = { thicknessMm: 0.7, yieldMPa: 140, panelRadiusMm: 400 }
+    const drilled: Job = {
+      ...drone,
+      vehicle: { ...drone.vehicle, mounts: [{ ...drone.vehicle.mounts[0], kind: 'through-bolt', skin }] },
+      brief: { ...drone.brief, someoneStands: true },
+    }
+    const job = withParams(drilled, { overhangMm: 300 })
+    const [now, wider] = [limitOf(job, 'foot.up')!, limitOf(withParams(job, { backingMm: 160 }), 'foot.up')!]
+    expect(wider.ratio!).toBeLessThan(now.ratio!)
+    const extras = evaluate(withParams(job, { backingMm: 160 }), defaultRules).assembly.hardware.map((h) => h.name)
+    expect(extras).toContain('backing plate 160 × 160 × 4')
+    expect(
+      relieve(job, 'foot.up', defaultRules)
+        .map((r) => r.label)
+        .join(),
+    ).toContain('behind the sheet')
+  })
+})

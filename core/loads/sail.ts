@@ -1,0 +1,49 @@
+import { type Assembly, loadBars } from '../assembly/assembly'
+import type { Brief } from '../brief/brief'
+import { type Figure, figure, input } from '../figure/figure'
+import type { Rules } from '../rules/rules'
+import { type Carried, countsWhen } from './carried'
+import { windPressurePa } from './loadCases'
+
+/** Lift on the open bars and on the rack as covered, N; the prompt stands where what lies on it makes a sail of an open frame. */
+export type Sail = { open: Figure; covered: Figure; prompt: string | null }
+/** A load this flat for its size closes the frame like a deck; taller ones are boxes with air around them. */
+const FLAT = 0.1
+
+/** What the air lifts at the driving speed: q·C_L·A on the bars alone, and with all that lies on them. */
+export function sail(assembly: Assembly, carried: Carried[], brief: Brief, rules: Rules): Sail | null {
+  const bars = loadBars(assembly)
+  if (bars.length < 2) return null
+  const driving = carried.filter((c) => countsWhen(c, 'driving'))
+  const sum = (of: Carried[]) => of.reduce((s, c) => s + c.planM2, 0)
+  const own = driving.filter((c) => c.kind === 'member')
+  const flat = driving.filter((c) => c.kind !== 'member' && c.bars.length && c.heightMm < FLAT * Math.min(c.lengthMm, c.widthMm))
+  const xs = bars.map((b) => b.path[0].x)
+  const outlineM2 = ((Math.max(...xs) - Math.min(...xs)) * 2 * Math.max(...bars.map((b) => Math.abs(b.path[0].y)))) / 1e6
+  const lift = (id: string, name: string, areaM2: number) =>
+    figure(
+      {
+        id,
+        name,
+        unit: 'N',
+        formula: 'F = ½·ρ·v²·C·A',
+        source: 'EN 1991-1-4, 4.5 and 5.3; the coefficient is the shop’s own',
+        assumes: ['lift on plan area alone; what a gust adds is in the load cases'],
+        with: [
+          input('v', 'driving speed', brief.speedKmh, 'km/h'),
+          input('ρ', 'air density', rules.airDensity, 'kg/m³'),
+          input('C', 'lift coefficient', rules.liftCoefficient, ''),
+          input('A', 'plan area', areaM2, 'm²'),
+        ],
+      },
+      () => windPressurePa(rules.airDensity, brief.speedKmh ?? 0) * rules.liftCoefficient * areaM2,
+    )
+  const closes = outlineM2 > 0 && sum(flat) > outlineM2 / 3
+  return {
+    open: lift('lift.open', 'Lift on the open bars', sum(own)),
+    covered: lift('lift.covered', 'Lift on the rack as covered', sum(driving)),
+    prompt: closes
+      ? `${flat.map((c) => c.name).join(' and ')} ${flat.length > 1 ? 'close' : 'closes'} the open frame and ${flat.length > 1 ? 'make' : 'makes'} a sail of it: hold the front edge down over its whole width, and set a fairing ahead of it or leave a gap.`
+      : null,
+  }
+}
