@@ -7,6 +7,7 @@ import { Impossible } from '../issue/impossible'
 import type { Issue } from '../issue/issue'
 import { beyondLimits } from '../limits/beyondLimits'
 import { needsEngineer } from '../limits/engineer'
+import { type Held, heldBy } from '../limits/held'
 import { hitchLimits, hitchMoment } from '../limits/hitchLimits'
 import { type LedgerRow, ledger, massFigure } from '../limits/ledger'
 import { governingFirst, type Limit, limit } from '../limits/limit'
@@ -34,6 +35,8 @@ export type Evaluation = {
   sail: Sail | null
   /** why a licensed engineer or the maker must have a say */
   engineer: string[]
+  /** what holds each kind of foot each way */
+  held: Held[]
   hitchMoment: Figure | null
   ledger: LedgerRow[]
   rackMassKg: number
@@ -64,6 +67,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
     dynamics: dynamics(assembly, brief, rack.frequencyHz, rack.missing),
     sail: sail(assembly, carried, brief, rules),
     engineer: needsEngineer(assembly, brief, limits),
+    held: heldBy(assembly, limits, rules),
     hitchMoment: vehicle.carrier ? hitchMoment(vehicle) : null,
     ledger: rows,
     issues: [

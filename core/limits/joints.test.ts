@@ -97,3 +97,26 @@ describe('what would relieve a bracket and a drilled foot', () => {
     ).toContain('behind the sheet')
   })
 })
+
+describe('what holds a foot each way', () => {
+  const held = (job: Job) => evaluate(job, defaultRules).held[0]
+  test('a gutter clamp: jaw, grip, lip and two bolts; nothing to add', () =>
+    expect(held(survey)).toEqual({
+      foot: 'Gutter clamp',
+      ways: 'down on its seat, up by its jaw, along by grip alone, across by the lip of the gutter, against turning by two bolts',
+      advice: [],
+    }))
+  test('one bolt turns unless rails hold it; a pocket lets go; a bracket on one bolt turns; each says what to add', () => {
+    const [, oyster] = demoJobs
+    expect(held(oyster).advice.join()).toContain('Its one bolt lets it turn')
+    expect(held(withParams(oyster, { sideRails: true })).advice).toEqual([])
+    const pocket = { ...drone, vehicle: { ...drone.vehicle, mounts: [{ ...drone.vehicle.mounts[0], kind: 'stake pocket' as const }] } }
+    expect(held(pocket).ways).toContain('up by nothing')
+    expect(held(withParams(survey, { bracketInsetMm: 60 })).advice.join()).toContain('a second bolt')
+    expect(held(withParams(survey, { bracketInsetMm: 60, bracketBolts: 'two' })).advice).toEqual([])
+  })
+  test('grip nearly used up asks for a stop', () => {
+    const weak = { ...defaultRules, clampTorqueNm: 2 }
+    expect(evaluate(survey, weak).held[0].advice.join()).toContain('Grip is nearly used up')
+  })
+})

@@ -212,6 +212,7 @@ function trims(p: CrossbarParams): Change[] {
     })
   if (p.bracketInsetMm > 10) out.push({ label: 'halve the bracket step', params: { ...p, bracketInsetMm: p.bracketInsetMm / 2 } })
   if (p.fairing) out.push({ label: 'leave the fairing off', params: { ...p, fairing: false } })
+  if (!p.sideRails && p.barXMm.length > 1) out.push({ label: 'tie the bars with side rails', params: { ...p, sideRails: true } })
   if (p.sideRails) out.push({ label: 'leave the side rails off', params: { ...p, sideRails: false } })
   return out
 }

@@ -9,6 +9,7 @@ import { OpenList } from '../OpenList'
 import { Workbench } from '../Workbench'
 import { Anchors } from './Anchors'
 import { FeetTable } from './FeetTable'
+import { HeldBy } from './HeldBy'
 import { LoadTests } from './LoadTests'
 import { MassLedger } from './MassLedger'
 import { Resting } from './Resting'
@@ -51,6 +52,7 @@ export default function LoadsStation() {
             <ActingInputs brief={job.brief} set={setBrief} />
           </Group>
           <Resting job={job} />
+          <HeldBy />
           <Swinging />
           <MassLedger job={job} />
         </>

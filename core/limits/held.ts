@@ -1,0 +1,44 @@
+import { type Assembly, loadBars } from '../assembly/assembly'
+import { footTypes, type MountKind } from '../catalogue/mounts'
+import { stepBracketOf } from '../fasten/fittedBracket'
+import type { Rules } from '../rules/rules'
+import type { Limit } from './limit'
+
+export type Held = { foot: string; ways: string; advice: string[] }
+
+/** For each kind of foot in use: what holds it each way, and what to add where nothing, or only grip, does. */
+export function heldBy(assembly: Assembly, limits: Limit[], rules: Rules): Held[] {
+  const kinds = [...new Set(assembly.mounts.map((m) => m.kind))]
+  return kinds.map((kind) => ({ foot: footTypes[kind].name, ways: waysOf(kind), advice: adviceFor(kind, assembly, limits, rules) }))
+}
+
+function waysOf(kind: MountKind): string {
+  const { up, along, across, turning } = footTypes[kind].holds
+  return [
+    'down on its seat',
+    up === null ? 'up by nothing' : `up by ${up}`,
+    along === 'grip' ? 'along by grip alone' : `along by ${along}`,
+    `across by ${across}`,
+    turning === null ? 'against turning by nothing of its own' : `against turning by ${turning}`,
+  ].join(', ')
+}
+
+function adviceFor(kind: MountKind, assembly: Assembly, limits: Limit[], rules: Rules): string[] {
+  const { up, turning } = footTypes[kind].holds
+  const ratio = (id: string) => limits.find((l) => l.id === id)?.ratio ?? 0
+  const bracket = stepBracketOf(assembly, rules)
+  const tied = assembly.members.some((m) => m.role === 'rail')
+  return [
+    ...(up === null ? ['What lifts it takes it out: choose a mount that clamps or bolts, or a pin through the post.'] : []),
+    ...(turning === null && !tied
+      ? ['Its one bolt lets it turn: the foot across the bar keeps it straight, so both are tightened; side rails would hold it too.']
+      : []),
+    ...(bracket && !bracket.made.bothEndsHeld
+      ? ['A step bracket on one bolt can turn about it: a second bolt, or an edge folded against the bar, stops that.']
+      : []),
+    ...(ratio('foot.grip') > rules.nearRatio ? ['Grip is nearly used up: a stop behind the clamp, or another bar, takes the push.'] : []),
+    ...(loadBars(assembly).length > 1 && !tied && ratio('foot.bolts') > rules.nearRatio
+      ? ['Each bar stands alone against braking: side rails share the push between the feet.']
+      : []),
+  ]
+}

@@ -1,0 +1,26 @@
+import Alert from '@mui/material/Alert'
+import Typography from '@mui/material/Typography'
+import { useResult } from '../../job/useEvaluation'
+import { Group } from '../Group'
+
+/** What holds each kind of foot each way, and what to add where nothing does. */
+export function HeldBy() {
+  const held = useResult((s) => s.evaluation?.held)
+  if (!held?.length) return null
+  return (
+    <Group title="What holds the feet">
+      {held.map((h) => (
+        <div key={h.foot}>
+          <Typography variant="body2">
+            <strong>{h.foot}</strong>: {h.ways}.
+          </Typography>
+          {h.advice.map((says) => (
+            <Alert key={says} severity="info" icon={false} sx={{ mt: 0.5 }}>
+              {says}
+            </Alert>
+          ))}
+        </div>
+      ))}
+    </Group>
+  )
+}
