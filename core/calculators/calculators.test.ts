@@ -136,3 +136,29 @@ describe('loads and strength, by hand', () => {
     })
   })
 })
+
+test('a post of 600 in square 30 × 2 steel-ish (I 54 000) under 200 N gives 200·600³/(3·210000·54000) = 1.27 mm; half the reach an eighth, twice eight times', () => {
+  const out = value('reach-and-flex', calculatorOf('reach-and-flex')!.example)
+  expect(out.bendsByMm).toBeCloseTo((200 * 600 ** 3) / (3 * 210_000 * 54_000), 9)
+  expect((out.byReach as { times: number }[]).map((r) => Math.round(r.times * 1000) / 1000)).toEqual([0.125, 0.422, 1, 1.953, 3.375, 8])
+  expect(run('reach-and-flex', { forceN: 200, reachMm: 600, secondMomentMm4: 54_000, heldToMm: 600 }).ok).toBe(false)
+})
+test('the braced post a second way: the frame solver, fixed at the foot, held aside at 150 of 600', () => {
+  const held = [false, false, false, false, false, false]
+  const section = { A: 220, Iy: 54_000, Iz: 54_000, J: 80_000 }
+  const material = { E: 210_000, G: 81_000 }
+  const frame = value('frame', {
+    nodes: [
+      { id: 'foot', x: 0, y: 0, z: 0, fixed: [true, true, true, true, true, true] },
+      { id: 'brace', x: 0, y: 0, z: 150, fixed: [true, false, false, false, false, false] },
+      { id: 'top', x: 0, y: 0, z: 600, fixed: held },
+    ],
+    members: [
+      { id: 'below', from: 'foot', to: 'brace', section, material, roll: 0 },
+      { id: 'above', from: 'brace', to: 'top', section, material, roll: 0 },
+    ],
+    loads: { nodes: [{ node: 'top', force: [200, 0, 0], moment: [0, 0, 0] }], members: [] },
+  })
+  const top = (frame.displacements as { node: string; translation: number[] }[]).find((d) => d.node === 'top')!
+  expect(value('reach-and-flex', calculatorOf('reach-and-flex')!.example).withBraceMm).toBeCloseTo(top.translation[0], 9)
+})

@@ -218,18 +218,14 @@ const flat = calculator({
   },
 })
 
-export const calculators: Calculator[] = [
-  section,
-  barNesting,
-  crossbar,
-  roofLoad,
-  fraction,
-  spacing,
-  flat,
-  ...measuringCalculators,
-  ...structureCalculators,
-  ...carryingCalculators,
-] as unknown as Calculator[]
+/** In the order the work goes: on the tape, on the vehicle, on the bars, in the metal, at the saw and the brake. */
+export const calculatorGroups = [
+  { title: 'Measuring', calculators: [fraction, ...measuringCalculators] },
+  { title: 'Carrying', calculators: [roofLoad, ...carryingCalculators, spacing] },
+  { title: 'Strength', calculators: [section, crossbar, ...structureCalculators] },
+  { title: 'Cutting and folding', calculators: [barNesting, flat] },
+] as unknown as { title: string; calculators: Calculator[] }[]
+export const calculators: Calculator[] = calculatorGroups.flatMap((g) => g.calculators)
 export const calculatorOf = (name: string): Calculator | null => calculators.find((c) => c.name === name) ?? null
 
 export type Calculation = { ok: true; value: unknown } | { ok: false; kind: 'bad-input' | 'impossible'; faults: Fault[] }

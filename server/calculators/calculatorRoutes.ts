@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { calculatorOf, calculators, inputJsonSchema } from '../../core/calculators/registry'
+import { calculatorGroups, calculatorOf, calculators, inputJsonSchema } from '../../core/calculators/registry'
 import { Refusal, refuse } from '../http/faults'
 import type { Workshop } from '../workshop/workshop'
 
@@ -8,7 +8,19 @@ export function calculatorRoutes(workshop: Workshop): Router {
   const found = (name: string) =>
     calculatorOf(name) ?? refuse(404, 'name', `a calculator that is listed: ${calculators.map((c) => c.name).join(', ')}`)
   routes.get('/', (_request, response) => {
-    response.json(calculators.map(({ name, title, about, formula, source, example }) => ({ name, title, about, formula, source, example })))
+    response.json(
+      calculatorGroups.flatMap((g) =>
+        g.calculators.map(({ name, title, about, formula, source, example }) => ({
+          name,
+          title,
+          about,
+          formula,
+          source,
+          example,
+          group: g.title,
+        })),
+      ),
+    )
   })
   routes.get('/:name', (request, response) => {
     response.json(inputJsonSchema(found(request.params.name)))

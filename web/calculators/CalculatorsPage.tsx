@@ -15,7 +15,7 @@ import { FIGURES } from '../theme/theme'
 import { type JsonSchema, nameAndUnit } from './jsonSchema'
 import { SchemaForm } from './SchemaForm'
 
-type Entry = { name: string; title: string; about: string; formula: string; source: string; example: unknown }
+type Entry = { name: string; title: string; about: string; formula: string; source: string; example: unknown; group: string }
 
 /** Every registered calculation: form from its schema, result, formula, source and example; the same over HTTP and on the command line. */
 export default function CalculatorsPage() {
@@ -42,23 +42,32 @@ export default function CalculatorsPage() {
         <Typography variant="h1" sx={{ mb: 1.5 }}>
           Calculators
         </Typography>
-        {(list.data ?? []).map((c) => (
-          <Box
-            key={c.name}
-            component={NavLink}
-            to={`/calculators/${c.name}`}
-            sx={{
-              display: 'block',
-              py: 0.75,
-              pl: 1.25,
-              color: 'text.primary',
-              textDecoration: 'none',
-              borderLeft: 3,
-              borderColor: c.name === chosen?.name ? 'primary.main' : 'divider',
-              fontWeight: c.name === chosen?.name ? 600 : 400,
-            }}
-          >
-            {c.title}
+        {[...new Set(list.data?.map((c) => c.group))].map((group) => (
+          <Box key={group} sx={{ mb: 1.5 }}>
+            <Typography variant="h3" sx={{ mb: 0.25 }}>
+              {group}
+            </Typography>
+            {list.data
+              ?.filter((c) => c.group === group)
+              .map((c) => (
+                <Box
+                  key={c.name}
+                  component={NavLink}
+                  to={`/calculators/${c.name}`}
+                  sx={{
+                    display: 'block',
+                    py: 0.5,
+                    pl: 1.25,
+                    color: 'text.primary',
+                    textDecoration: 'none',
+                    borderLeft: 3,
+                    borderColor: c.name === chosen?.name ? 'primary.main' : 'divider',
+                    fontWeight: c.name === chosen?.name ? 600 : 400,
+                  }}
+                >
+                  {c.title}
+                </Box>
+              ))}
           </Box>
         ))}
         <ToggleButtonGroup
