@@ -139,12 +139,13 @@ function feetForces(
     const [tip, tail] = n >= 0 ? [-30, -30 - length] : [-30 - length, -30]
     const head = n >= 0 ? tail + 55 : tail - 55
     const line = (a: Vec3, b: Vec3): Entity => ({ kind: 'line', layer: 'force', from: project(view, a), to: project(view, b) })
-    const end = n >= 0 ? tail : tail
+    // from behind the words run inward, where the vehicle leaves room for them
+    const anchor = view === 'side' ? 'middle' : m.side === 'left' ? 'start' : 'end'
     return [
-      line(at(tip), at(end)),
-      line(at(end), at(head, 22)),
-      line(at(end), at(head, -22)),
-      { kind: 'text', layer: layerOf(i), at: project(view, at(Math.min(tip, tail) - 70)), text: words(i), anchor: 'middle' },
+      line(at(tip), at(tail)),
+      line(at(tail), at(head, 22)),
+      line(at(tail), at(head, -22)),
+      { kind: 'text', layer: layerOf(i), at: project(view, at(Math.min(tip, tail) - 70)), text: words(i), anchor },
     ]
   })
 }

@@ -134,3 +134,14 @@ describe('the step bracket', () => {
     }
   })
 })
+
+test('the ledger shows its working: 3 bars of square 40 × 3 at 1.136 kg/m and six clamps of 1.1 kg', () => {
+  const e = evaluate(survey, defaultRules)
+  const [rack, poles] = e.ledger
+  const metres = e.assembly.members.reduce((s, m) => s + Math.abs(m.path[0].y - m.path[1].y), 0) / 1000
+  expect(rack.figure.value).toBeCloseTo(metres * 420.8e-6 * 2700 + 6 * 1.1, 2)
+  expect(rack.figure.value).toBe(e.rackMassKg)
+  expect([poles.figure.value, poles.figure.range]).toEqual([15, [12, 15]])
+  const unknown = { ...survey, brief: { ...survey.brief, cargo: [{ ...survey.brief.cargo[0], massKg: null }] } }
+  expect(evaluate(unknown, defaultRules).ledger[1].figure).toMatchObject({ value: null, missing: [`mass of ${poles.name}`] })
+})

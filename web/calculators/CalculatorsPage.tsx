@@ -6,20 +6,22 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
-import { NavLink, useParams } from 'react-router'
-import { trim } from '../../core/quantity/formatQuantity'
+import { NavLink, useNavigate, useParams } from 'react-router'
 import { INCH, METRIC } from '../../core/quantity/units'
 import { ApiError, call } from '../api/client'
-import { figureText, UnitsContext, useUnits } from '../quantity/units'
+import { ChoiceInput } from '../quantity/ChoiceInput'
+import { UnitsContext } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
-import { type JsonSchema, nameAndUnit } from './jsonSchema'
+import type { JsonSchema } from './jsonSchema'
 import { SchemaForm } from './SchemaForm'
+import { Value } from './Value'
 
 type Entry = { name: string; title: string; about: string; formula: string; source: string; example: unknown; group: string }
 
 /** Every registered calculation: form from its schema, result, formula, source and example; the same over HTTP and on the command line. */
 export default function CalculatorsPage() {
   const { name } = useParams()
+  const navigate = useNavigate()
   const [units, setUnits] = useState(METRIC)
   const list = useQuery({ queryKey: ['calculators'], queryFn: () => call<Entry[]>('/calculators'), staleTime: Number.POSITIVE_INFINITY })
   const chosen = list.data?.find((c) => c.name === name) ?? list.data?.[0]
@@ -42,8 +44,16 @@ export default function CalculatorsPage() {
         <Typography variant="h1" sx={{ mb: 1.5 }}>
           Calculators
         </Typography>
+        <Box sx={{ display: { xs: 'block', md: 'none' } }}>
+          <ChoiceInput
+            label="Calculator"
+            value={chosen?.name ?? null}
+            options={(list.data ?? []).map((c) => ({ value: c.name, label: `${c.group}: ${c.title}` }))}
+            onChange={(to) => void navigate(`/calculators/${to}`)}
+          />
+        </Box>
         {[...new Set(list.data?.map((c) => c.group))].map((group) => (
-          <Box key={group} sx={{ mb: 1.5 }}>
+          <Box key={group} sx={{ mb: 1.5, display: { xs: 'none', md: 'block' } }}>
             <Typography variant="h3" sx={{ mb: 0.25 }}>
               {group}
             </Typography>
@@ -166,59 +176,4 @@ function Calculator({ entry }: { entry: Entry }) {
       </Box>
     </Box>
   )
-}
-
-/** Any answer as names and figures; lists of rows one below the other. */
-function Value({ value, field }: { value: unknown; field: string }) {
-  const units = useUnits()
-  const { unit } = nameAndUnit(field)
-  if (value === null) return <>not known</>
-  // a small movement is not to be rounded away to nothing
-  if (typeof value === 'number' && unit === 'mm' && units.system === 'metric' && Math.abs(value) < 10) return <>{trim(value, 3)} mm</>
-  if (typeof value === 'number') return <>{figureText(value, unit, units)}</>
-  if (typeof value === 'boolean') return <>{value ? 'yes' : 'no'}</>
-  if (Array.isArray(value)) {
-    if (value.every((v) => typeof v !== 'object'))
-      return (
-        <>
-          {value.length
-            ? value.map((v, i) => (
-                <span key={i}>
-                  {i ? '; ' : ''}
-                  <Value value={v} field={field} />
-                </span>
-              ))
-            : 'none'}
-        </>
-      )
-    return (
-      <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
-        {value.map((v, i) => (
-          <li key={i}>
-            <Value value={v} field={field} />
-          </li>
-        ))}
-      </Box>
-    )
-  }
-  if (typeof value === 'object') {
-    return (
-      <Box
-        component="dl"
-        sx={{ m: 0, display: 'grid', gridTemplateColumns: 'minmax(90px, auto) 1fr', columnGap: 1.5, rowGap: 0.25, fontSize: 14 }}
-      >
-        {Object.entries(value).map(([k, v]) => (
-          <Box key={k} sx={{ display: 'contents' }}>
-            <Box component="dt" sx={{ color: 'text.secondary' }}>
-              {nameAndUnit(k).name}
-            </Box>
-            <Box component="dd" sx={{ m: 0, fontFamily: FIGURES, overflowWrap: 'anywhere' }}>
-              <Value value={v} field={k} />
-            </Box>
-          </Box>
-        ))}
-      </Box>
-    )
-  }
-  return <>{String(value)}</>
 }

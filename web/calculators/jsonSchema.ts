@@ -53,6 +53,7 @@ const UNITS: [RegExp, string][] = [
   [/Kg$/, 'kg'],
   [/Deg$/, '°'],
   [/Ms$/, 'ms'],
+  [/Percent$/, '%'],
   [/N$/, 'N'],
 ]
 export function nameAndUnit(key: string, schema?: JsonSchema): { name: string; unit: string } {

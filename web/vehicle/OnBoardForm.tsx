@@ -77,7 +77,7 @@ export function OnBoardForm({ vehicle, onChange }: Props) {
           {left.map((f) => (
             <Box key={f.id} sx={{ display: 'contents' }}>
               <dt>{f.name}</dt>
-              <Box component="dd" sx={{ m: 0, color: f.value !== null && f.value < 0 ? 'error.main' : undefined }}>
+              <Box component="dd" sx={{ m: 0, textAlign: 'right', color: f.value !== null && f.value < 0 ? 'error.main' : undefined }}>
                 <FigureValue figure={f} />
               </Box>
             </Box>

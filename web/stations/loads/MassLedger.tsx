@@ -1,11 +1,11 @@
-import Box from '@mui/material/Box'
 import Table from '@mui/material/Table'
 import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import type { Job } from '../../../core/job/job'
-import { FigureValue } from '../../figure/Working'
+import { FigureList } from '../../figure/FigureList'
+import { FigureValue, WhyButton, Working } from '../../figure/Working'
 import { useResult } from '../../job/useEvaluation'
 import { figureText, useUnits } from '../../quantity/units'
 import { Group } from '../Group'
@@ -36,7 +36,9 @@ export function MassLedger({ job }: { job: Job }) {
                   </Typography>
                 </TableCell>
                 <TableCell align="right" sx={{ px: 0, color: r.most === null ? 'error.main' : undefined }}>
-                  {mass(r.least, r.most)}
+                  <WhyButton label={`mass of ${r.name}`} content={<Working figure={r.figure} />}>
+                    {mass(r.least, r.most)}
+                  </WhyButton>
                 </TableCell>
               </TableRow>
             ))}
@@ -50,20 +52,13 @@ export function MassLedger({ job }: { job: Job }) {
         </Table>
       </Group>
       <Group title="Height and balance">
-        <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto', gap: 0.5, fontSize: 14 }}>
-          <dt>Overall height</dt>
-          <Box component="dd" sx={{ m: 0 }}>
-            <FigureValue figure={evaluation.height} />
-          </Box>
-          <dt>Stability before, T / 2h</dt>
-          <Box component="dd" sx={{ m: 0 }}>
-            <FigureValue figure={evaluation.stability.before} />
-          </Box>
-          <dt>Stability loaded</dt>
-          <Box component="dd" sx={{ m: 0 }}>
-            <FigureValue figure={evaluation.stability.after} />
-          </Box>
-        </Box>
+        <FigureList
+          rows={[
+            ['Overall height', evaluation.height],
+            ['Stability before, T / 2h', evaluation.stability.before],
+            ['Stability loaded', evaluation.stability.after],
+          ]}
+        />
         <Typography variant="caption" sx={{ color: 'text.secondary' }}>
           {job.vehicle.centreOfMassHeightMm.method === 'assumed'
             ? 'The height of the centre of mass is assumed: the two figures compare, neither is exact.'

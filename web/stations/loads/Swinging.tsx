@@ -1,7 +1,6 @@
 import Alert from '@mui/material/Alert'
-import Box from '@mui/material/Box'
 import type { Figure } from '../../../core/figure/figure'
-import { FigureValue } from '../../figure/Working'
+import { FigureList } from '../../figure/FigureList'
 import { useResult } from '../../job/useEvaluation'
 import { Group } from '../Group'
 
@@ -29,19 +28,7 @@ export function Swinging() {
         </Group>
       )}
       <Group title="Swing, noise and air">
-        <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto', gap: 0.5, fontSize: 14 }}>
-          {rows.map(
-            ([label, figure]) =>
-              figure && (
-                <Box key={label} sx={{ display: 'contents' }}>
-                  <dt>{label}</dt>
-                  <Box component="dd" sx={{ m: 0, textAlign: 'right' }}>
-                    <FigureValue figure={figure} />
-                  </Box>
-                </Box>
-              ),
-          )}
-        </Box>
+        <FigureList rows={rows} />
         {[prompt, sail?.prompt].map(
           (says) =>
             says && (
