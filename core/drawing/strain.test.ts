@@ -9,9 +9,9 @@ const e = evaluate(demoJobs[0], defaultRules)
 const rough = e.cases.find((c) => c.case.id === 'bump')!
 
 test('the worst case is the one whose most used member or foot is most used; rough track for the survey van', () => {
-  const all = e.cases.map((c) => usedInCase(c, e)).map((u) => Math.max(u.members, u.feet ?? 0))
+  const all = e.cases.map((c) => usedInCase(c, e)).map((u) => Math.max(u.members!, u.feet ?? 0))
   expect(worstCase(e)?.case.id).toBe('bump')
-  expect(Math.max(...all)).toBe(Math.max(usedInCase(rough, e).members, usedInCase(rough, e).feet!))
+  expect(Math.max(...all)).toBe(Math.max(usedInCase(rough, e).members!, usedInCase(rough, e).feet!))
 })
 
 test('movements are drawn larger by one round factor that brings the greatest near 110 mm, and none larger', () => {
@@ -37,4 +37,14 @@ test('from behind the worst bar’s sag is drawn and named, with arrows at its t
   expect(entities).toContainEqual(expect.objectContaining({ kind: 'text', text: `${mark} ${Math.round(worst[1] * 100)} %` }))
   expect(entities.filter((x) => x.layer === 'moved' && x.kind === 'polygon').length).toBeGreaterThan(0)
   expect(entities.filter((x) => x.layer === 'force' && x.kind === 'line')).toHaveLength(6)
+})
+
+test('a mass nobody knows leaves its cases without a share and out of the worst; with all of them lacking there is no worst', () => {
+  const [poles, ...rest] = demoJobs[0].brief.cargo
+  const lacking = (counts: 'driving' | 'both') =>
+    evaluate({ ...demoJobs[0], brief: { ...demoJobs[0].brief, cargo: [{ ...poles, massKg: null, counts }, ...rest] } }, defaultRules)
+  const driving = lacking('driving')
+  expect(usedInCase(driving.cases.find((c) => c.case.id === 'bump')!, driving)).toEqual({ members: null, feet: null })
+  expect(worstCase(driving)?.case.id).toBe('parked')
+  expect(worstCase(lacking('both'))).toBeNull()
 })

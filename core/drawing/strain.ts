@@ -18,8 +18,9 @@ const feetUsed = (result: CaseResult, feet: Evaluation['feet']): (number | null)
     return rated === null || rated <= 0 ? null : Math.abs(down) / rated
   })
 
-/** The most that a case uses of any member and of any rated foot; a foot without a rating has no share. */
-export function usedInCase(result: CaseResult, e: Pick<Evaluation, 'feet'>): { members: number; feet: number | null } {
+/** The most that a case uses of any member and of any rated foot; a foot without a rating has no share, and a case that lacks a figure has none at all. */
+export function usedInCase(result: CaseResult, e: Pick<Evaluation, 'feet'>): { members: number | null; feet: number | null } {
+  if (result.missing.length) return { members: null, feet: null }
   const shares = feetUsed(result, e.feet)
   return {
     members: Math.max(0, ...result.members.map((m) => m.used)),
@@ -27,15 +28,17 @@ export function usedInCase(result: CaseResult, e: Pick<Evaluation, 'feet'>): { m
   }
 }
 
-/** The case that uses most of anything. */
+/** The case that uses most of anything, of those that can be assessed. */
 export const worstCase = (e: Pick<Evaluation, 'cases' | 'feet'>): CaseResult | null =>
-  e.cases.reduce<CaseResult | null>((a, r) => {
-    const most = (c: CaseResult) => {
-      const u = usedInCase(c, e)
-      return Math.max(u.members, u.feet ?? 0)
-    }
-    return a === null || most(r) > most(a) ? r : a
-  }, null)
+  e.cases
+    .filter((c) => !c.missing.length)
+    .reduce<CaseResult | null>((a, r) => {
+      const most = (c: CaseResult) => {
+        const u = usedInCase(c, e)
+        return Math.max(u.members ?? 0, u.feet ?? 0)
+      }
+      return a === null || most(r) > most(a) ? r : a
+    }, null)
 
 const NEAR = 0.85
 const SEEN_MM = 25

@@ -31,6 +31,8 @@ export type Evaluation = {
   limits: Limit[]
   feet: FootRow[]
   cases: CaseResult[]
+  /** what the feet's figures lack */
+  missing: string[]
   dynamics: Dynamics
   sail: Sail | null
   /** why a licensed engineer or the maker must have a say */
@@ -64,6 +66,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
     assembly,
     feet: rack.feet,
     cases: rack.cases,
+    missing: rack.missing,
     dynamics: dynamics(assembly, brief, rack.frequencyHz, rack.missing),
     sail: sail(assembly, carried, brief, rules),
     engineer: needsEngineer(assembly, brief, limits),

@@ -1,11 +1,12 @@
 import { type Assembly, loadBars, type Mount, memberLengthMm } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
+import { type Figure, figure, input } from '../figure/figure'
 import type { Carried } from '../loads/carried'
 import { loadCases } from '../loads/loadCases'
 import { type CaseResult, type Person, rackSolver } from '../loads/solveRack'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
-import { footLimits } from './footLimits'
+import { FRAME, FRAME_ASSUMES, footLimits } from './footLimits'
 import { footLinks } from './footLinks'
 import type { Limit } from './limit'
 import { memberLimits } from './memberLimits'
@@ -57,6 +58,27 @@ export function rackLimits(assembly: Assembly, carried: Carried[], vehicle: Vehi
     cases: most,
     frequencyHz: solver.frequencyHz(),
   }
+}
+
+/** What each load case puts on one foot, and the most or the least of them. N */
+export function footByCase(foot: FootRow, i: number, cases: CaseResult[], missing: string[], which: 'most' | 'least'): Figure {
+  const worst = which === 'most' ? { n: foot.mostDownN, of: foot.downCase } : { n: foot.leastDownN, of: foot.upCase }
+  return figure(
+    {
+      id: `foot.${which}.${foot.mount.id}`,
+      name: `Foot ${foot.mount.mark}, ${which} pressed down`,
+      unit: 'N',
+      formula: `${which} of R over the load cases: ${worst.of}`,
+      source: FRAME,
+      assumes: [...FRAME_ASSUMES, ...(which === 'least' ? ['the least of each estimated mass counts'] : [])],
+      with: [
+        ...cases.map((c, k) => input(`R${k + 1}`, c.case.name, c.feetDownN[i], 'N')),
+        ...(cases.some((c) => c.case.name === worst.of) ? [] : [input('R', worst.of, worst.n, 'N')]),
+        ...missing.map((m) => input('?', m, null, '')),
+      ],
+    },
+    () => worst.n,
+  )
 }
 
 /** A person at mid-span and at each end of each bar. */

@@ -6,6 +6,7 @@ import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { payloadBeforeRack } from '../limits/payload'
+import { footByCase } from '../limits/rackLimits'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { stepBracket } from '../sheet/stepBracket'
@@ -144,4 +145,14 @@ test('the ledger shows its working: 3 bars of square 40 × 3 at 1.136 kg/m and s
   expect([poles.figure.value, poles.figure.range]).toEqual([15, [12, 15]])
   const unknown = { ...survey, brief: { ...survey.brief, cargo: [{ ...survey.brief.cargo[0], massKg: null }] } }
   expect(evaluate(unknown, defaultRules).ledger[1].figure).toMatchObject({ value: null, missing: [`mass of ${poles.name}`] })
+})
+
+test('a foot’s most and least open what every case puts on it; a missing speed leaves both unknown', () => {
+  const e = evaluate(survey, defaultRules)
+  const [most, least] = (['most', 'least'] as const).map((which) => footByCase(e.feet[3], 3, e.cases, e.missing, which))
+  expect(most.value).toBe(Math.max(...most.with.map((w) => w.value!)))
+  expect(least.value).toBe(Math.min(...least.with.map((w) => w.value!)))
+  expect(most.with.map((w) => w.name)).toContain('rough track')
+  const still = evaluate({ ...survey, brief: { ...survey.brief, speedKmh: null } }, defaultRules)
+  expect(footByCase(still.feet[3], 3, still.cases, still.missing, 'most')).toMatchObject({ value: null, missing: ['driving speed'] })
 })

@@ -68,6 +68,9 @@ export function DrawingPane({
   const { caseId, load } = useView()
   const units = useUnits()
   const shownCase = loads && evaluation ? (evaluation.cases.find((c) => c.case.id === caseId) ?? worstCase(evaluation)) : null
+  // a case that lacks a figure is named, not drawn: its hatching would read as clear
+  const strainedCase = shownCase && !shownCase.missing.length ? shownCase : null
+  const lacks = (shownCase ?? evaluation)?.missing ?? []
   const marks = useMemo(() => marksOf(limits ?? []), [limits])
   const assembly = useMemo(() => familyOf(job.design).assemble(job.design.params, job.vehicle).assembly, [job.design, job.vehicle])
   const handles = useMemo(() => handlesOf(job), [job])
@@ -86,7 +89,7 @@ export function DrawingPane({
     [],
   )
 
-  const strain = (name: ViewName): Strain | null => (shownCase && evaluation ? strainOf(name, evaluation, shownCase, units) : null)
+  const strain = (name: ViewName): Strain | null => (strainedCase && evaluation ? strainOf(name, evaluation, strainedCase, units) : null)
   const pane = (name: ViewName) => {
     const drawn = drawView(name, assembly, job.vehicle, job.brief, shownCase?.case.when ?? when)
     const strained = strain(name)
@@ -138,7 +141,7 @@ export function DrawingPane({
             ))}
         </ToggleButtonGroup>
         {loads && evaluation && evaluation.cases.length > 0 ? (
-          <CasePicker cases={evaluation.cases} shown={shownCase} picked={caseId} pick={load} />
+          <CasePicker cases={evaluation.cases} shown={shownCase} picked={caseId} pick={load} some={evaluation.missing.length > 0} />
         ) : (
           <ToggleButtonGroup
             size="small"
@@ -167,7 +170,7 @@ export function DrawingPane({
               assembly={assembly}
               when={shownCase?.case.when ?? when}
               marks={marks}
-              strained={shownCase && evaluation ? movedLines(evaluation.assembly, shownCase).lines : []}
+              strained={strainedCase && evaluation ? movedLines(evaluation.assembly, strainedCase).lines : []}
             />
           </Suspense>
         ) : shown === 'all' && low ? (
@@ -185,7 +188,9 @@ export function DrawingPane({
           pane(shown)
         )}
       </Box>
-      {shownCase && evaluation && <UseLegend factor={movedLines(evaluation.assembly, shownCase).factor} />}
+      {loads && evaluation && (strainedCase || lacks.length > 0) && (
+        <UseLegend factor={strainedCase ? movedLines(evaluation.assembly, strainedCase).factor : null} lacks={evaluation.missing} />
+      )}
       <DimensionEditor job={job} typing={typing} close={useCallback(() => setTyping(null), [])} />
     </Box>
   )
@@ -207,11 +212,14 @@ function CasePicker({
   shown,
   picked,
   pick,
+  some,
 }: {
   cases: CaseResult[]
   shown: CaseResult | null
   picked: string | null
   pick: (id: string | null) => void
+  /** only some of the cases can be assessed */
+  some: boolean
 }) {
   return (
     <TextField
@@ -223,10 +231,14 @@ function CasePicker({
       fullWidth={false}
       sx={{ width: 250 }}
     >
-      <MenuItem value="worst">Worst of all{shown && picked === null ? `: ${shown.case.name}` : ''}</MenuItem>
+      <MenuItem value="worst">
+        {some ? 'Worst assessed' : 'Worst of all'}
+        {shown && picked === null ? `: ${shown.case.name}` : ''}
+      </MenuItem>
       {cases.map((c) => (
         <MenuItem key={c.case.id} value={c.case.id}>
           {c.case.name}
+          {c.missing.length > 0 && ', not assessed'}
         </MenuItem>
       ))}
     </TextField>

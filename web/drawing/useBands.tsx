@@ -31,8 +31,8 @@ export function UsePatterns({ inks }: { inks: Inks }) {
   ))
 }
 
-/** What the hatches mean, and how much larger than life movements are drawn. */
-export function UseLegend({ factor }: { factor: number }) {
+/** What the hatches mean, how much larger than life movements are drawn, and what keeps a case from being assessed. */
+export function UseLegend({ factor, lacks = [] }: { factor: number | null; lacks?: string[] }) {
   const { inks } = useTheme()
   return (
     <Box
@@ -50,8 +50,13 @@ export function UseLegend({ factor }: { factor: number }) {
       }}
       aria-label="Legend"
     >
-      <span>Strength used:</span>
-      {bands.map((b) => (
+      {lacks.length > 0 && (
+        <Box component="strong" sx={{ color: inks.unknown, flexBasis: '100%' }}>
+          ? Not assessed for want of {lacks.join(', ')}
+        </Box>
+      )}
+      {factor !== null && <span>Strength used:</span>}
+      {(factor === null ? [] : bands).map((b) => (
         <Box key={b.id} component="span" sx={{ display: 'inline-flex', gap: 0.5, alignItems: 'center' }}>
           <svg width="22" height="12" aria-hidden="true">
             <defs>
@@ -62,9 +67,11 @@ export function UseLegend({ factor }: { factor: number }) {
           {b.words}
         </Box>
       ))}
-      <Box component="span" sx={{ ml: 'auto' }}>
-        movements drawn {factor === 1 ? 'true to size' : `× ${factor}`}
-      </Box>
+      {factor !== null && (
+        <Box component="span" sx={{ ml: 'auto' }}>
+          movements drawn {factor === 1 ? 'true to size' : `× ${factor}`}
+        </Box>
+      )}
     </Box>
   )
 }

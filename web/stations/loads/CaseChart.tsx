@@ -17,7 +17,7 @@ export default function CaseChart({ evaluation }: { evaluation: Evaluation }) {
   const feet = used.map((u) => percent(u.feet))
   const unrated = feet.every((f) => f === null)
   const text = { color: theme.palette.text.secondary, font: { family: theme.typography.fontFamily, size: 12 } }
-  const inWords = `Used by load case: ${labels.map((l, i) => `${l}, members ${members[i]} %, feet ${feet[i] === null ? 'unrated' : `${feet[i]} %`}`).join('; ')}`
+  const inWords = `Used by load case: ${labels.map((l, i) => `${l}, ${members[i] === null ? 'not assessed' : `members ${members[i]} %, feet ${feet[i] === null ? 'unrated' : `${feet[i]} %`}`}`).join('; ')}`
   return (
     <Box sx={{ height: 250, minWidth: 0 }}>
       <ChartCanvas

@@ -6,7 +6,8 @@ import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import { lazy, Suspense } from 'react'
-import type { FootRow } from '../../../core/limits/rackLimits'
+import type { Evaluation } from '../../../core/job/evaluate'
+import { type FootRow, footByCase } from '../../../core/limits/rackLimits'
 import { chainFigure } from '../../../core/limits/strength'
 import { useView } from '../../drawing/DrawingPane'
 import { WhyButton, Working } from '../../figure/Working'
@@ -21,7 +22,9 @@ export function FeetTable() {
   const units = useUnits()
   const select = useView((s) => s.select)
   if (!evaluation?.feet.length) return <Typography sx={{ p: 2, color: 'text.secondary' }}>No feet yet: add crossbars at Layout.</Typography>
-  const force = (n: number) => figureText(n, 'N', units)
+  // without every mass and the speed nobody knows what the most and the least are
+  const force = (n: number) => (evaluation.missing.length ? 'not known' : figureText(n, 'N', units))
+  const levelKnown = !evaluation.cases.find((c) => c.case.id === 'cruise')?.missing.length
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0,1.25fr) minmax(260px,1fr)' }, gap: 2, p: 1.5 }}>
       <Table size="small" aria-label="Feet">
@@ -35,20 +38,24 @@ export function FeetTable() {
           </TableRow>
         </TableHead>
         <TableBody>
-          {evaluation.feet.map((f) => (
+          {evaluation.feet.map((f, i) => (
             <TableRow key={f.mount.id} hover onMouseEnter={() => select(f.mount.id)} sx={{ '& td': { whiteSpace: 'nowrap' } }}>
               <TableCell sx={{ fontWeight: 600 }}>{f.mount.mark}</TableCell>
-              <TableCell align="right">{force(f.levelN)}</TableCell>
+              <TableCell align="right">{levelKnown ? figureText(f.levelN, 'N', units) : 'not known'}</TableCell>
               <TableCell>
-                {force(f.mostDownN)}
+                <ByCase foot={f} i={i} evaluation={evaluation} which="most">
+                  {force(f.mostDownN)}
+                </ByCase>
                 <In case={f.downCase} />
               </TableCell>
-              <TableCell sx={{ color: f.leastDownN < 0 ? 'error.main' : undefined }}>
-                {f.leastDownN < 0 ? `lifted ${force(-f.leastDownN)}` : force(f.leastDownN)}
+              <TableCell sx={{ color: f.leastDownN < 0 && !evaluation.missing.length ? 'error.main' : undefined }}>
+                <ByCase foot={f} i={i} evaluation={evaluation} which="least">
+                  {f.leastDownN < 0 && !evaluation.missing.length ? `lifted ${force(-f.leastDownN)}` : force(f.leastDownN)}
+                </ByCase>
                 <In case={f.upCase} />
               </TableCell>
               <TableCell>
-                <WeakestLink foot={f} />
+                <WeakestLink foot={f} missing={evaluation.missing} />
               </TableCell>
             </TableRow>
           ))}
@@ -62,7 +69,7 @@ export function FeetTable() {
 }
 
 /** The share of what the weakest link holds, down or up, whichever is used more; unrated with what is missing. Opens its chain. */
-function WeakestLink({ foot: f }: { foot: FootRow }) {
+function WeakestLink({ foot: f, missing }: { foot: FootRow; missing: string[] }) {
   const down = chainFigure(`chain.${f.mount.id}.down`, `Foot ${f.mount.mark}, down`, f.links.down)
   const up = chainFigure(`chain.${f.mount.id}.up`, `Foot ${f.mount.mark}, up`, f.links.up)
   const lift = Math.max(0, -f.leastDownN)
@@ -73,11 +80,35 @@ function WeakestLink({ foot: f }: { foot: FootRow }) {
   const used = chain === up ? onUp : onDown
   return (
     <>
-      {used === null ? 'unrated: ' : `${Math.round(used * 100)} % of `}
+      {used === null ? 'unrated: ' : missing.length ? 'not known of ' : `${Math.round(used * 100)} % of `}
       <WhyButton label={chain.name} content={<Working figure={chain} />}>
         {chain.value === null ? chain.missing[0] : (chain.name.split('held by its ')[1] ?? chain.name)}
       </WhyButton>
     </>
+  )
+}
+
+/** A foot's force, opening what every load case puts on it. */
+function ByCase({
+  foot,
+  i,
+  evaluation,
+  which,
+  children,
+}: {
+  foot: FootRow
+  i: number
+  evaluation: Evaluation
+  which: 'most' | 'least'
+  children: string
+}) {
+  return (
+    <WhyButton
+      label={`${foot.mount.mark}, ${which} down`}
+      content={() => <Working figure={footByCase(foot, i, evaluation.cases, evaluation.missing, which)} />}
+    >
+      {children}
+    </WhyButton>
   )
 }
 

@@ -26,9 +26,21 @@ describe('the table of feet', () => {
     const rows = screen.getAllByRole('row').slice(1)
     expect(rows.map((r) => within(r).getAllByRole('cell')[0].textContent)).toEqual(['F1L', 'F1R', 'F2L', 'F2R', 'F3L', 'F3R'])
     expect(rows[3].textContent).toMatch(/1040 Nrough track.*141 % of mount/)
-    await user.click(within(rows[3]).getByRole('button'))
+    await user.click(within(rows[3]).getByRole('button', { name: /held by its mount/ }))
     const chain = await screen.findByRole('dialog', { name: /Working of Foot F2R, down, held by its mount/ })
     expect(chain.textContent).toContain('tube wall over the foot')
+  })
+  test('the most and the least open what every load case gives', async () => {
+    onBench(survey)
+    const { user } = mount(<FeetTable />)
+    await user.click(screen.getByRole('button', { name: /F2R, most down/ }))
+    const working = await screen.findByRole('dialog', { name: /F2R, most down/ })
+    expect(working.textContent).toMatch(/braking.*gust from the left/)
+  })
+  test('a mass nobody knows leaves forces and shares not known', () => {
+    onBench({ ...survey, brief: { ...survey.brief, cargo: [{ ...survey.brief.cargo[0], massKg: null }] } })
+    mount(<FeetTable />)
+    expect(screen.getAllByRole('row')[4].textContent).toMatch(/F2Rnot knownnot known.*not known.*not known of mount/)
   })
   test('a foot that nobody rated says what is missing, and no share', () => {
     onBench(oyster)
