@@ -1,9 +1,10 @@
 import { expect, test } from 'vitest'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
+import { usedInCase, worstCase } from '../limits/usedInCase'
 import { INCH, METRIC } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
-import { movedLines, strainOf, usedInCase, worstCase } from './strain'
+import { movedLines, strainOf } from './strain'
 
 const e = evaluate(demoJobs[0], defaultRules)
 const rough = e.cases.find((c) => c.case.id === 'bump')!

@@ -1,44 +1,14 @@
-import type { Assembly, Vec3 } from '../assembly/assembly'
+import { type Assembly, loadBars, type Vec3 } from '../assembly/assembly'
 import type { Evaluation } from '../job/evaluate'
-import { chainFigure } from '../limits/strength'
+import { feetUsed } from '../limits/usedInCase'
 import type { CaseResult } from '../loads/solveRack'
 import { formatQuantity } from '../quantity/formatQuantity'
 import { type DisplayUnits, defaultUnit } from '../quantity/units'
 import { centreLine, pointAlong } from '../structure/centreLine'
-import { type Entity, project, type ViewName } from './sheet'
+import { type Entity, type Point, project, type ViewName } from './sheet'
 
 /** How a case looks on the drawing: how much each member is used, its movement drawn larger by a stated factor, and what each foot takes. */
 export type Strain = { uses: Map<string, number>; entities: Entity[]; factor: number }
-
-/** What each foot's force is of what its weakest link holds, down or up; null = unrated. */
-const feetUsed = (result: CaseResult, feet: Evaluation['feet']): (number | null)[] =>
-  feet.map((f, i) => {
-    const down = result.feetDownN[i]
-    const rated = chainFigure('foot', f.mount.mark, down >= 0 ? f.links.down : f.links.up).value
-    return rated === null || rated <= 0 ? null : Math.abs(down) / rated
-  })
-
-/** The most that a case uses of any member and of any rated foot; a foot without a rating has no share, and a case that lacks a figure has none at all. */
-export function usedInCase(result: CaseResult, e: Pick<Evaluation, 'feet'>): { members: number | null; feet: number | null } {
-  if (result.missing.length) return { members: null, feet: null }
-  const shares = feetUsed(result, e.feet)
-  return {
-    members: Math.max(0, ...result.members.map((m) => m.used)),
-    feet: shares.some((s) => s === null) ? null : Math.max(0, ...shares.map((s) => s ?? 0)),
-  }
-}
-
-/** The case that uses most of anything, of those that can be assessed. */
-export const worstCase = (e: Pick<Evaluation, 'cases' | 'feet'>): CaseResult | null =>
-  e.cases
-    .filter((c) => !c.missing.length)
-    .reduce<CaseResult | null>((a, r) => {
-      const most = (c: CaseResult) => {
-        const u = usedInCase(c, e)
-        return Math.max(u.members ?? 0, u.feet ?? 0)
-      }
-      return a === null || most(r) > most(a) ? r : a
-    }, null)
 
 const NEAR = 0.85
 const SEEN_MM = 25
@@ -87,7 +57,12 @@ export function strainOf(view: ViewName, e: Pick<Evaluation, 'assembly' | 'feet'
   return {
     uses,
     factor,
-    entities: [...shapes, ...worstLabel(view, assembly, worst), ...feetForces(view, e, result, worst?.memberId ?? null, units)],
+    entities: [
+      ...shapes,
+      ...worstLabel(view, assembly, worst),
+      ...feetForces(view, e, result, worst?.memberId ?? null, units),
+      ...personMark(view, assembly, result, units),
+    ],
   }
 }
 
@@ -95,15 +70,38 @@ function worstLabel(view: ViewName, assembly: Assembly, worst: CaseResult['membe
   const member = assembly.members.find((m) => m.id === worst?.memberId)
   if (!member || !worst) return []
   const at = project(view, pointAlong(centreLine(member.path, member.bendRadiiMm), worst.atMm))
+  const outside = view === 'rear' && at.x > 0
   return [
     { kind: 'circle', layer: 'moved', centre: at, radius: 34 },
     {
       kind: 'text',
       layer: 'moved',
-      at: { x: at.x + 50, y: at.y + 50 },
+      // near the right-hand edge of the view from behind the words run inward
+      at: { x: at.x + (outside ? -50 : 50), y: at.y + 50 },
       text: `${member.mark} ${Math.round(worst.used * 100)} %`,
-      anchor: 'start',
+      anchor: outside ? 'end' : 'start',
     },
+  ]
+}
+
+/** Where somebody's weight is: an arrow onto the bar, in plan a ring. */
+function personMark(view: ViewName, assembly: Assembly, { person }: CaseResult, units: DisplayUnits): Entity[] {
+  const bar = person && loadBars(assembly)[person.bar]
+  if (!bar) return []
+  const place = pointAlong(bar.path, person.atMm)
+  const above = (dz: number, dy = 0): Point => project(view, { x: place.x, y: place.y + dy, z: place.z + dz })
+  const text = `${formatQuantity(person.kg, 'mass', units)} ${defaultUnit('mass', units.system)}`
+  if (view === 'plan')
+    return [
+      { kind: 'circle', layer: 'force', centre: above(0), radius: 55 },
+      { kind: 'text', layer: 'force', at: project(view, { ...place, x: place.x - 70 }), text, anchor: 'end' },
+    ]
+  const line = (from: Point, to: Point): Entity => ({ kind: 'line', layer: 'force', from, to })
+  return [
+    line(above(330), above(30)),
+    line(above(30), above(85, 22)),
+    line(above(30), above(85, -22)),
+    { kind: 'text', layer: 'force', at: above(350), text, anchor: 'middle' },
   ]
 }
 

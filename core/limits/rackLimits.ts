@@ -12,6 +12,7 @@ import type { Limit } from './limit'
 import { memberLimits } from './memberLimits'
 import { overhangLimits } from './overhangLimits'
 import type { Link } from './strength'
+import { worstCase } from './usedInCase'
 
 /** What one foot takes at worst, and every link its force passes through. N */
 export type FootRow = {
@@ -43,7 +44,7 @@ export function rackLimits(assembly: Assembly, carried: Carried[], vehicle: Vehi
   const most = cases.map((c) => solver.solve(c, brief.speedKmh, 'most', 'all'))
   const estimated = carried.some((c) => c.least !== c.most)
   const least = estimated ? cases.map((c) => solver.solve(c, brief.speedKmh, 'least', 'feet')) : []
-  const withPeople = people.map(({ person, name }) => solver.solve({ ...cases[0], id: 'person', name }, null, 'most', 'all', person))
+  const withPeople = people.map(({ person, name }) => solver.solve({ ...cases[0], id: name, name }, null, 'most', 'all', person))
   const everything = [...most, ...withPeople]
   const missing = [...new Set(everything.flatMap((r) => r.missing))]
   const feet = assembly.mounts.map((mount, i) => footRow(mount, i, everything, [...everything, ...least], assembly, vehicle, rules))
@@ -55,7 +56,7 @@ export function rackLimits(assembly: Assembly, carried: Carried[], vehicle: Vehi
     ],
     feet,
     missing,
-    cases: most,
+    cases: [...most, ...worstOfEach(withPeople, feet)],
     frequencyHz: solver.frequencyHz(),
   }
 }
@@ -73,13 +74,22 @@ export function footByCase(foot: FootRow, i: number, cases: CaseResult[], missin
       assumes: [...FRAME_ASSUMES, ...(which === 'least' ? ['the least of each estimated mass counts'] : [])],
       with: [
         ...cases.map((c, k) => input(`R${k + 1}`, c.case.name, c.feetDownN[i], 'N')),
-        ...(cases.some((c) => c.case.name === worst.of) ? [] : [input('R', worst.of, worst.n, 'N')]),
+        ...(cases.some((c) => c.feetDownN[i] === worst.n)
+          ? []
+          : [input('R', `${worst.of}, at the place worst for this foot`, worst.n, 'N')]),
         ...missing.map((m) => input('?', m, null, '')),
       ],
     },
     () => worst.n,
   )
 }
+
+/** Of the many places where somebody may be, the one that uses most stands for them all. */
+const worstOfEach = (results: CaseResult[], feet: FootRow[]): CaseResult[] =>
+  [...new Set(results.map((r) => r.case.id))].flatMap((id) => {
+    const worst = worstCase({ cases: results.filter((r) => r.case.id === id), feet })
+    return worst ? [worst] : []
+  })
 
 /** A person at mid-span and at each end of each bar. */
 const standingPlaces = (assembly: Assembly): Person[] =>

@@ -47,6 +47,8 @@ export type JointForce = {
 }
 export type CaseResult = {
   case: LoadCase
+  /** somebody's weight on a bar in this case */
+  person: (Person & { kg: number }) | null
   /** per mount in assembly order */
   feet: FootForce[]
   feetDownN: number[]
@@ -186,7 +188,15 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       const members =
         want === 'feet' ? [] : assembly.members.map((m) => memberState(m, assembly, rack, solved, sections.get(m.id) as Made, rules))
       const joints = want === 'feet' ? [] : rack.links.map((l) => jointForce(l, solved.inside(l.element)))
-      return { case: loadCase, joints, feet, feetDownN: feet.map((f) => f.downN), members, missing }
+      return {
+        case: loadCase,
+        person: person ? { ...person, kg: rules.personKg } : null,
+        joints,
+        feet,
+        feetDownN: feet.map((f) => f.downN),
+        members,
+        missing,
+      }
     },
     frequencyHz: () => {
       const level: LoadCase = {

@@ -2,8 +2,8 @@ import Box from '@mui/material/Box'
 import { useTheme } from '@mui/material/styles'
 import { BarController, BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js'
 import { Chart as ChartCanvas } from 'react-chartjs-2'
-import { usedInCase } from '../../../core/drawing/strain'
 import type { Evaluation } from '../../../core/job/evaluate'
+import { usedInCase } from '../../../core/limits/usedInCase'
 
 Chart.register(BarController, BarElement, CategoryScale, Legend, LinearScale, Tooltip)
 
@@ -19,7 +19,7 @@ export default function CaseChart({ evaluation }: { evaluation: Evaluation }) {
   const text = { color: theme.palette.text.secondary, font: { family: theme.typography.fontFamily, size: 12 } }
   const inWords = `Used by load case: ${labels.map((l, i) => `${l}, ${members[i] === null ? 'not assessed' : `members ${members[i]} %, feet ${feet[i] === null ? 'unrated' : `${feet[i]} %`}`}`).join('; ')}`
   return (
-    <Box sx={{ height: 250, minWidth: 0 }}>
+    <Box sx={{ height: 90 + 16 * labels.length, minWidth: 0 }}>
       <ChartCanvas
         type="bar"
         aria-label={inWords}

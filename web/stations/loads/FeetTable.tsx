@@ -27,40 +27,42 @@ export function FeetTable() {
   const levelKnown = !evaluation.cases.find((c) => c.case.id === 'cruise')?.missing.length
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0,1.25fr) minmax(260px,1fr)' }, gap: 2, p: 1.5 }}>
-      <Table size="small" aria-label="Feet">
-        <TableHead sx={{ '& th': { whiteSpace: 'nowrap' } }}>
-          <TableRow>
-            <TableCell>Foot</TableCell>
-            <TableCell align="right">Level</TableCell>
-            <TableCell>Most down</TableCell>
-            <TableCell>Least down</TableCell>
-            <TableCell>Weakest link</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {evaluation.feet.map((f, i) => (
-            <TableRow key={f.mount.id} hover onMouseEnter={() => select(f.mount.id)} sx={{ '& td': { whiteSpace: 'nowrap' } }}>
-              <TableCell sx={{ fontWeight: 600 }}>{f.mount.mark}</TableCell>
-              <TableCell align="right">{levelKnown ? figureText(f.levelN, 'N', units) : 'not known'}</TableCell>
-              <TableCell>
-                <ByCase foot={f} i={i} evaluation={evaluation} which="most">
-                  {force(f.mostDownN)}
-                </ByCase>
-                <In case={f.downCase} />
-              </TableCell>
-              <TableCell sx={{ color: f.leastDownN < 0 && !evaluation.missing.length ? 'error.main' : undefined }}>
-                <ByCase foot={f} i={i} evaluation={evaluation} which="least">
-                  {f.leastDownN < 0 && !evaluation.missing.length ? `lifted ${force(-f.leastDownN)}` : force(f.leastDownN)}
-                </ByCase>
-                <In case={f.upCase} />
-              </TableCell>
-              <TableCell>
-                <WeakestLink foot={f} missing={evaluation.missing} />
-              </TableCell>
+      <Box sx={{ overflowX: 'auto' }}>
+        <Table size="small" aria-label="Feet">
+          <TableHead sx={{ '& th': { whiteSpace: 'nowrap', px: 1 } }}>
+            <TableRow>
+              <TableCell>Foot</TableCell>
+              <TableCell align="right">Level</TableCell>
+              <TableCell>Most down</TableCell>
+              <TableCell>Least down</TableCell>
+              <TableCell>Weakest link</TableCell>
             </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+          </TableHead>
+          <TableBody>
+            {evaluation.feet.map((f, i) => (
+              <TableRow key={f.mount.id} hover onMouseEnter={() => select(f.mount.id)} sx={{ '& td': { px: 1 } }}>
+                <TableCell sx={{ fontWeight: 600 }}>{f.mount.mark}</TableCell>
+                <TableCell align="right">{levelKnown ? figureText(f.levelN, 'N', units) : 'not known'}</TableCell>
+                <TableCell>
+                  <ByCase foot={f} i={i} evaluation={evaluation} which="most">
+                    {force(f.mostDownN)}
+                  </ByCase>
+                  <In case={f.downCase} />
+                </TableCell>
+                <TableCell sx={{ color: f.leastDownN < 0 && !evaluation.missing.length ? 'error.main' : undefined }}>
+                  <ByCase foot={f} i={i} evaluation={evaluation} which="least">
+                    {f.leastDownN < 0 && !evaluation.missing.length ? `lifted ${force(-f.leastDownN)}` : force(f.leastDownN)}
+                  </ByCase>
+                  <In case={f.upCase} />
+                </TableCell>
+                <TableCell>
+                  <WeakestLink foot={f} missing={evaluation.missing} />
+                </TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      </Box>
       <Suspense fallback={<Typography variant="caption">Drawing the chart…</Typography>}>
         <CaseChart evaluation={evaluation} />
       </Suspense>
@@ -80,7 +82,7 @@ function WeakestLink({ foot: f, missing }: { foot: FootRow; missing: string[] })
   const used = chain === up ? onUp : onDown
   return (
     <>
-      {used === null ? 'unrated: ' : missing.length ? 'not known of ' : `${Math.round(used * 100)} % of `}
+      {used === null ? 'unrated: ' : missing.length ? 'not known; ' : `${Math.round(used * 100)} % of `}
       <WhyButton label={chain.name} content={<Working figure={chain} />}>
         {chain.value === null ? chain.missing[0] : (chain.name.split('held by its ')[1] ?? chain.name)}
       </WhyButton>
@@ -113,7 +115,7 @@ function ByCase({
 }
 
 const In = ({ case: name }: { case: string }) => (
-  <Typography variant="caption" component="div" sx={{ color: 'text.secondary', lineHeight: 1.1 }}>
+  <Typography variant="caption" component="div" sx={{ color: 'text.secondary', lineHeight: 1.1, minWidth: 84 }}>
     {name}
   </Typography>
 )

@@ -40,7 +40,7 @@ describe('the table of feet', () => {
   test('a mass nobody knows leaves forces and shares not known', () => {
     onBench({ ...survey, brief: { ...survey.brief, cargo: [{ ...survey.brief.cargo[0], massKg: null }] } })
     mount(<FeetTable />)
-    expect(screen.getAllByRole('row')[4].textContent).toMatch(/F2Rnot knownnot known.*not known.*not known of mount/)
+    expect(screen.getAllByRole('row')[4].textContent).toMatch(/F2Rnot knownnot known.*not known.*not known; mount/)
   })
   test('a foot that nobody rated says what is missing, and no share', () => {
     onBench(oyster)
