@@ -94,7 +94,13 @@ function personMark(view: ViewName, assembly: Assembly, { person }: CaseResult, 
   if (view === 'plan')
     return [
       { kind: 'circle', layer: 'force', centre: above(0), radius: 55 },
-      { kind: 'text', layer: 'force', at: project(view, { ...place, x: place.x - 70 }), text, anchor: 'end' },
+      {
+        kind: 'text',
+        layer: 'force',
+        at: project(view, { ...place, x: place.x - 75, y: place.y - Math.sign(place.y) * 150 }),
+        text,
+        anchor: 'end',
+      },
     ]
   const line = (from: Point, to: Point): Entity => ({ kind: 'line', layer: 'force', from, to })
   return [
@@ -122,13 +128,16 @@ function feetForces(
     return share !== null && share !== undefined && share >= NEAR ? `${force}, ${Math.round(share * 100)} %` : force
   }
   const layerOf = (i: number) => ((shares[i] ?? 0) > 1 ? ('limit' as const) : ('force' as const))
+  const foremost = Math.max(...assembly.mounts.map((m) => m.place.x))
   return assembly.mounts.flatMap((m, i): Entity[] => {
     const n = result.feetDownN[i]
     const outward = m.side === 'left' ? 1 : -1
-    if (view === 'plan')
-      return [
-        { kind: 'text', layer: layerOf(i), at: { x: m.place.x + 60, y: m.place.y + outward * 95 - 20 }, text: words(i), anchor: 'start' },
-      ]
+    if (view === 'plan') {
+      // words run rearward from the foremost bar, where the sheet ends, and forward from the others
+      const ahead = m.place.x < foremost - 1
+      const at = { x: m.place.x + (ahead ? 60 : -60), y: m.place.y + outward * 95 - 20 }
+      return [{ kind: 'text', layer: layerOf(i), at, text: words(i), anchor: ahead ? 'start' : 'end' }]
+    }
     // seen from behind or from the side feet stand one behind the other: those of the worst bar, or of the near side, speak for all
     if (view === 'rear' ? m.memberId !== (worstMember ?? m.memberId) : m.side !== 'right') return []
     const length = 90 + (260 * Math.abs(n)) / most

@@ -42,7 +42,9 @@ export function FeetTable() {
             {evaluation.feet.map((f, i) => (
               <TableRow key={f.mount.id} hover onMouseEnter={() => select(f.mount.id)} sx={{ '& td': { px: 1 } }}>
                 <TableCell sx={{ fontWeight: 600 }}>{f.mount.mark}</TableCell>
-                <TableCell align="right">{levelKnown ? figureText(f.levelN, 'N', units) : 'not known'}</TableCell>
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                  {levelKnown ? figureText(f.levelN, 'N', units) : 'not known'}
+                </TableCell>
                 <TableCell>
                   <ByCase foot={f} i={i} evaluation={evaluation} which="most">
                     {force(f.mostDownN)}
