@@ -23,8 +23,8 @@ export type Plate = {
   id: string
   mark: string
   name: string
-  /** a bracket holds a foot to a bar and is repeated; a fairing faces the wind at `place` */
-  role: 'bracket' | 'fairing'
+  /** a bracket holds a foot to a bar and is repeated; a fairing faces the wind at `place`; a gusset lies in a joint at `place` */
+  role: 'bracket' | 'fairing' | 'gusset'
   /** bolts at each end of a bracket */
   boltsPerEnd?: number
   materialId: string
@@ -44,6 +44,8 @@ export type Joint = {
   between: string[]
   /** what goes through it; a bolted joint only */
   bolts?: { size: BoltSize; count: number }
+  /** side of a gusset plate bolted to both parts, which keeps them from turning about the bolt */
+  gussetMm?: number
 }
 /** Where the rack meets the roof. Ratings in kg, null = unknown. */
 export type Mount = {

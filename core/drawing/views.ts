@@ -158,9 +158,9 @@ const members = (view: ViewName, assembly: Assembly): Entity[] =>
 
 const plates = (view: ViewName, assembly: Assembly): Entity[] =>
   assembly.plates
-    .filter((p) => p.role === 'fairing')
+    .filter((p) => p.role !== 'bracket')
     .map((p): Entity => {
-      if (view === 'side') {
+      if (view === 'side' && p.role === 'fairing') {
         const [x0, x1] = [p.place.x - p.size.x / 2, p.place.x + p.size.x / 2]
         return {
           kind: 'line',

@@ -142,7 +142,8 @@ function boltedForces(assembly: Assembly, r: CaseResult, j: JointForce, rules: R
       r,
       j,
       tensionN: (j.alongN + j.bendNmm / (narrow / 2)) / bolts.count,
-      shearN: j.acrossN / bolts.count,
+      // the pair of a gusset stands as far apart as its plate leaves room for, and takes the twist as a couple
+      shearN: j.acrossN / bolts.count + (j.joint.gussetMm ? j.twistNmm / (0.6 * j.joint.gussetMm) : 0),
       mayTensionN: boltTension(bolts.size, GRADE, rules.loadFactor).value ?? 0,
       mayShearN: boltShear(bolts.size, GRADE, rules.loadFactor).value ?? 0,
       bears: bearing(members, j, bolts.size, rules),

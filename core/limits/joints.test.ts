@@ -47,6 +47,31 @@ describe('bolts between rails and bars', () => {
   })
 })
 
+describe('corner plates between rails and bars', () => {
+  const railed = withParams(demoJobs[0], { sideRails: true })
+  const plated = withParams(railed, { cornerPlates: true })
+  test('six of 90 × 90 × 4 in 6061 weigh 87.5 g each; the rails stand 4 higher; twice the bolts', () => {
+    const [bare, on] = [evaluate(railed, defaultRules), evaluate(plated, defaultRules)]
+    expect(on.rackMassKg - bare.rackMassKg).toBeCloseTo((6 * 90 * 90 * 4 * 2700) / 1e9, 9)
+    const railZ = (e: typeof bare) => e.assembly.members.find((m) => m.role === 'rail')!.path[0].z
+    expect(railZ(on) - railZ(bare)).toBe(4)
+    const bolts = (e: typeof bare) => e.assembly.hardware.find((h) => h.for === 'rails and fairing')!.quantity
+    expect([bolts(bare), bolts(on)]).toEqual([12, 24])
+  })
+  test('a bolt alone lets the rail turn about it; a plate passes the twist on, as a couple of shears 54 mm apart', () => {
+    const twist = (job: Job) => Math.max(...evaluate(job, defaultRules).cases.flatMap((c) => c.joints.map((j) => j.twistNmm)))
+    expect(twist(railed)).toBeLessThan(1e-3)
+    expect(twist(plated)).toBeGreaterThan(100)
+    const e = evaluate(plated, defaultRules)
+    const mostShear = Math.max(...e.cases.flatMap((c) => c.joints.map((j) => j.acrossN / 2 + j.twistNmm / 54)))
+    expect(limitOf(plated, 'joint.bolts')!.used.with.find((i) => i.symbol === 'Fv')!.value!).toBeLessThanOrEqual(mostShear + 1e-9)
+  })
+  test('a rack without rails, or welded, has none', () => {
+    for (const job of [withParams(demoJobs[0], { cornerPlates: true }), withParams(spar, { cornerPlates: true })])
+      expect(evaluate(job, defaultRules).assembly.plates).toEqual([])
+  })
+})
+
 describe('clamps that hold by grip', () => {
   test('two M8 at 6 N·m: P = 6000/(0.2·8) = 3750 N, grip 0.2·2·3750/(1.25·1.5) = 800 N', () =>
     expect(clampGripN('M8', 2, defaultRules).value).toBeCloseTo(800, 9))

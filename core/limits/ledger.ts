@@ -85,7 +85,7 @@ function rackMass(assembly: Assembly): Figure {
           input(`L${i + 1}`, profileOf(id).name, lengthOf(id), 'mm'),
           input(`m′${i + 1}`, 'mass of a metre of it', massPerMetre(id), 'kg/m'),
         ]),
-        input('plates', 'brackets and fairing', plates, 'kg'),
+        input('plates', 'brackets, gussets and fairing', plates, 'kg'),
         input('feet', `${assembly.mounts.length} feet`, feet, 'kg'),
       ],
     },

@@ -66,32 +66,37 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
       drag: 'box',
     }
   })
-  const plates = assembly.plates
-    .filter((p) => p.role === 'fairing')
-    .map(
-      (p): Carried => ({
-        kind: 'plate',
-        name: p.name,
-        cargoId: null,
-        least: p.massKg,
-        most: p.massKg,
-        basis: 'calculated',
-        counts: 'both',
-        xMm: p.place.x,
-        yMm: 0,
-        zMm: p.place.z,
-        middleYMm: 0,
-        rests: 'bundle',
-        lengthMm: p.size.x,
-        heightMm: p.size.z,
-        widthMm: p.size.y,
-        bars: barXMm.length ? [barXMm.indexOf(Math.max(...barXMm))] : [],
-        frontalM2: (p.size.y * p.size.z) / 1e6,
-        sideM2: 0,
-        planM2: (p.size.x * p.size.y) / 1e6,
-        drag: 'fairing',
-      }),
-    )
+  const plates = assembly.plates.flatMap((p): Carried[] => {
+    const item = (of: Pick<Carried, 'rests' | 'bars' | 'frontalM2' | 'planM2' | 'drag'>): Carried => ({
+      kind: 'plate',
+      name: p.name,
+      cargoId: null,
+      least: p.massKg,
+      most: p.massKg,
+      basis: 'calculated',
+      counts: 'both',
+      xMm: p.place.x,
+      yMm: p.place.y,
+      zMm: p.place.z,
+      middleYMm: p.place.y,
+      lengthMm: p.size.x,
+      heightMm: p.size.z,
+      widthMm: p.size.y,
+      // seen from the side both are edges
+      sideM2: 0,
+      ...of,
+    })
+    // brackets ride with the feet
+    if (p.role === 'bracket' || !barXMm.length) return []
+    if (p.role === 'gusset') {
+      const nearest = barXMm.reduce((a, x) => (Math.abs(x - p.place.x) < Math.abs(a - p.place.x) ? x : a))
+      // between rail and bar, which meet the wind already
+      return [item({ rests: 'brackets', bars: [barXMm.indexOf(nearest)], frontalM2: 0, planM2: 0, drag: 'box' })]
+    }
+    const frontalM2 = (p.size.y * p.size.z) / 1e6
+    const planM2 = (p.size.x * p.size.y) / 1e6
+    return [item({ rests: 'bundle', bars: [barXMm.indexOf(Math.max(...barXMm))], frontalM2, planM2, drag: 'fairing' })]
+  })
   const cargo = brief.cargo.map((c): Carried => {
     const centre = centreOfMass(c, assembly.deckZMm ?? 0)
     return {

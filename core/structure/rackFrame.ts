@@ -39,6 +39,9 @@ const lets: Record<Joint['kind'], Six<boolean>> = {
   slip: [false, false, true, false, false, false],
 }
 
+/** The shop's rule for a gusset plate: in its own plane it holds, across it it bends like the bolt alone. */
+const gusseted = ([along, y, z, , aboutY, aboutZ]: Six<boolean>): Six<boolean> => [along, y, z, false, aboutY, aboutZ]
+
 type Line = { id: string; points: Vec3[]; starts: number[]; length: number; stations: Set<number> }
 
 /** The rack as a frame: members cut where something meets them, feet on springs. `wanted` = further places along a member that need a node. */
@@ -110,7 +113,7 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
       made.push({
         joint,
         fromEndMm: [fromEnd(a, onA), fromEnd(b, onB)],
-        element: member(from, to, block, blockMaterial, { from: none, to: lets[joint.kind] }),
+        element: member(from, to, block, blockMaterial, { from: none, to: joint.gussetMm ? gusseted(lets[joint.kind]) : lets[joint.kind] }),
       })
   }
   const seats: number[] = []

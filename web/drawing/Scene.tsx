@@ -63,6 +63,11 @@ export default function Scene({ job, assembly, when, marks, strained }: Props) {
               <meshStandardMaterial color={inks.memberFill} />
             </mesh>
           ))}
+        {assembly.plates
+          .filter((p) => p.role === 'gusset')
+          .map((p) => (
+            <Block key={p.id} at={[p.place.x, p.place.y, p.place.z]} size={[p.size.x, p.size.y, p.size.z]} colour={inks.memberFill} />
+          ))}
         {cargo.map((c) => (
           <Block
             key={c.id}

@@ -59,7 +59,7 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
     }
   })
   if (p.sideRails && p.barXMm.length >= 2) members.push(...sideRails(p, line, deckZMm))
-  const plates = [...brackets(p), ...fairing(p, line, deckZMm)]
+  const plates = [...brackets(p), ...fairing(p, line, deckZMm), ...cornerPlates(p, members, deckZMm)]
   const joints = [
     ...mounts.map((m) => ({ id: `joint:${m.id}`, kind: 'clamp' as const, between: [m.id, m.memberId] })),
     ...members
@@ -70,13 +70,15 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
           kind: p.build === 'welded' ? ('weld' as const) : ('bolt' as const),
           between: [r.id, `bar:${i}`],
           ...(p.build === 'bolted' ? { bolts: railBolts } : {}),
+          ...(hasCornerPlates(p) ? { gussetMm: CORNER.sideMm } : {}),
         })),
       ),
     ...(plates.some((f) => f.role === 'fairing')
       ? [{ id: 'joint:fairing', kind: 'bolt' as const, between: ['fairing', `bar:${frontBar(p)}`], bolts: railBolts }]
       : []),
   ]
-  const boltedJoints = joints.filter((j) => j.kind === 'bolt').length
+  // a corner plate is bolted to rail and bar by pairs of their own
+  const boltPairs = joints.filter((j) => j.kind === 'bolt').length + plates.filter((f) => f.role === 'gusset').length
   const capped = members.length * 2
   const hardware = [
     ...(mounts.length
@@ -98,11 +100,11 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
     ...(p.bracketInsetMm > 0 && mounts.length
       ? [{ name: 'Bolt M8 × 25 stainless with lock nut', quantity: mounts.length * 2 * boltsPerEnd(p), for: 'step brackets' }]
       : []),
-    ...(boltedJoints
+    ...(boltPairs
       ? [
           {
             name: `Bolt ${railBolts.size} × 50 stainless with lock nut`,
-            quantity: boltedJoints * railBolts.count,
+            quantity: boltPairs * railBolts.count,
             for: 'rails and fairing',
           },
         ]
@@ -127,7 +129,7 @@ function sideRails(p: CrossbarParams, line: MountLine, deckZMm: number): Member[
   const [rear, front] = [Math.min(...p.barXMm), Math.max(...p.barXMm)]
   const past = 60 // rails run this far past the end bars so that the joint does not sit on a cut end
   const y = (x: number) => barLengthMm(p, line, x) / 2 - rail.widthMm / 2
-  const z = deckZMm + rail.heightMm / 2
+  const z = deckZMm + (hasCornerPlates(p) ? CORNER.thicknessMm : 0) + rail.heightMm / 2
   return (
     [
       ['left', 1],
@@ -145,6 +147,35 @@ function sideRails(p: CrossbarParams, line: MountLine, deckZMm: number): Member[
     ],
     ends: [{ kind: 'cap' }, { kind: 'cap' }],
   }))
+}
+
+/** Between rail and bar at each crossing. The shop's own sizes. */
+const CORNER = { sideMm: 90, thicknessMm: 4 }
+const hasCornerPlates = (p: CrossbarParams): boolean => p.cornerPlates && p.sideRails && p.build === 'bolted' && p.barXMm.length >= 2
+
+function cornerPlates(p: CrossbarParams, members: Member[], deckZMm: number): Plate[] {
+  if (!hasCornerPlates(p)) return []
+  const materialId = bracketMaterial(p)
+  const { sideMm, thicknessMm } = CORNER
+  return members
+    .filter((m) => m.role === 'rail')
+    .flatMap((rail) => {
+      const [a, b] = rail.path
+      return p.barXMm.map((x, i) => ({
+        id: `gusset:${rail.id}:${i}`,
+        mark: 'CP',
+        name: 'Corner plate',
+        role: 'gusset' as const,
+        materialId,
+        thicknessMm,
+        flatLengthMm: sideMm,
+        flatWidthMm: sideMm,
+        massKg: (sideMm ** 2 * thicknessMm * materialOf(materialId).densityKgM3) / 1e9,
+        place: { x, y: a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x), z: deckZMm + thicknessMm / 2 },
+        size: { x: sideMm, y: sideMm, z: thicknessMm },
+        quantity: 1,
+      }))
+    })
 }
 
 /** Bracket metal follows the bar's: steel brackets on steel bars, aluminium on aluminium. */

@@ -22,6 +22,11 @@ export const crossbarExamples: { name: string; vehicle: typeof van; params: Cros
     },
   },
   {
+    name: 'bolted rails with corner plates',
+    vehicle: van,
+    params: { ...plain, barXMm: [-200, 900, 2000], sideRails: true, cornerPlates: true, railProfileId: 'square-30x2-al6063t6' },
+  },
+  {
     name: 'slotted extrusion on tracks',
     vehicle: camper,
     params: { ...plain, mountId: 'track', profileId: 'slotted-40x40-al6063t5', barXMm: [200, 1000, 1800], finish: 'raw' },

@@ -113,6 +113,12 @@ export const crossbarRack: Family<CrossbarParams> = {
     },
     { key: 'sideRails', label: 'Side rails', kind: 'switch' },
     { key: 'railProfileId', label: 'Rail profile', kind: 'choice', options: profileChoices, when: (p) => p.sideRails },
+    {
+      key: 'cornerPlates',
+      label: 'Corner plates between rails and bars',
+      kind: 'switch',
+      when: (p) => p.sideRails && p.build === 'bolted',
+    },
     { key: 'fairing', label: 'Fixed front fairing', kind: 'switch' },
     { key: 'fairingHeightMm', label: 'Fairing height', kind: 'length', min: 50, max: 600, when: (p) => p.fairing },
     {
@@ -213,6 +219,8 @@ function trims(p: CrossbarParams): Change[] {
   if (p.bracketInsetMm > 10) out.push({ label: 'halve the bracket step', params: { ...p, bracketInsetMm: p.bracketInsetMm / 2 } })
   if (p.fairing) out.push({ label: 'leave the fairing off', params: { ...p, fairing: false } })
   if (!p.sideRails && p.barXMm.length > 1) out.push({ label: 'tie the bars with side rails', params: { ...p, sideRails: true } })
+  if (p.sideRails && p.build === 'bolted' && !p.cornerPlates)
+    out.push({ label: 'corner plates between rails and bars', params: { ...p, cornerPlates: true } })
   if (p.sideRails) out.push({ label: 'leave the side rails off', params: { ...p, sideRails: false } })
   return out
 }
