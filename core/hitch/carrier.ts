@@ -1,13 +1,17 @@
 import { degrees, type Radians } from '../quantity/units'
 import type { Vehicle } from '../vehicle/vehicle'
 
-/** The carrier and each thing on it as masses at their places on the vehicle. kg, mm; x forward of the rear axle. */
-export function carrierMasses(vehicle: Vehicle): { name: string; massKg: number | null; xMm: number; zMm: number }[] {
+/** A mass with its place; null where nobody measured. kg, mm; x forward of the rear axle. */
+export type PlacedMass = { name: string; massKg: number | null; xMm: number | null; zMm: number | null }
+
+/** The carrier and each thing on it as masses at their places on the vehicle. */
+export function carrierMasses(vehicle: Vehicle): PlacedMass[] {
   const c = vehicle.carrier
   if (!c) return []
+  const behind = (mm: number | null) => (mm === null || c.pinXMm === null ? null : c.pinXMm - mm)
   return [
-    { name: 'hitch carrier', massKg: c.massKg, xMm: c.pinXMm - c.centreBehindMm, zMm: c.zMm },
-    ...c.loads.map((l) => ({ name: l.name, massKg: l.massKg, xMm: c.pinXMm - l.behindMm, zMm: l.zMm })),
+    { name: 'hitch carrier', massKg: c.massKg, xMm: behind(c.centreBehindMm), zMm: c.zMm },
+    ...c.loads.map((l) => ({ name: l.name, massKg: l.massKg, xMm: behind(l.behindMm), zMm: l.zMm })),
   ]
 }
 

@@ -50,6 +50,22 @@ test('in a job: ratings unknown are not assessed, known ones are; the rear axle 
   expect(evaluate(with_, defaultRules).hitchMoment?.value).toBeCloseTo((20 * 300 + 36 * 500) * G_M_S2, 6)
 })
 
+test('a carrier that nobody has measured: moment, axles, tipping and departure are unknown, each naming what to measure', () => {
+  const [van] = demoJobs
+  const blank = { pinXMm: null, massKg: 20, centreBehindMm: null, zMm: null, endBehindMm: null, bottomZMm: null, loads: [] }
+  const e = evaluate({ ...van, vehicle: { ...van.vehicle, carrier: blank } }, defaultRules)
+  const missing = (id: string) => e.limits.find((l) => l.id === id)?.used.missing
+  expect(e.hitchMoment).toMatchObject({ value: null, missing: ['hitch carrier behind the pin'] })
+  expect(missing('axle.rear')).toEqual(['place of hitch carrier'])
+  expect(missing('stability')).toEqual(['centre height of hitch carrier'])
+  expect(missing('departure')).toEqual(
+    expect.arrayContaining(['carrier’s end behind the rear axle', 'lowest part of the carrier above the ground']),
+  )
+  // what it weighs is known, and only that: the gross mass and the tongue are worked out
+  expect(e.limits.find((l) => l.id === 'gross')?.state).not.toBe('unknown')
+  expect(e.limits.find((l) => l.id === 'hitch.tongue')?.used.value).toBe(20)
+})
+
 test('a round bar of 32 at 100 km/h hums at 0.2·27.8/0.032 = 174 Hz; it sings where that is its own 60 Hz: 34.6 km/h', () => {
   expect(sheddingHz('round', 100, 32)).toBeCloseTo(173.6, 1)
   expect(singsAtKmh('round', 60, 32)).toBeCloseTo((60 * 0.032 * 3.6) / 0.2, 9)

@@ -10,7 +10,7 @@ import { stepBracketOf } from '../fasten/fittedBracket'
 import { missingName, settledValue } from '../measure/settle'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
-import { fieldLabel, footRating, type Vehicle } from '../vehicle/vehicle'
+import { fieldLabel, footRating, type MountLine, type Vehicle } from '../vehicle/vehicle'
 import type { Link } from './strength'
 
 /** The shop's standard foot along the vehicle, and how far apart its bolts stand. mm, the shop's own. */
@@ -87,20 +87,22 @@ function bracketLink(assembly: Assembly, rules: Rules): Link[] {
 }
 
 /** Drilled mounts hang on thin sheet: without its thickness and panel nobody knows what it holds. */
-function skinLink(mount: Mount, skin: { thicknessMm: number; yieldMPa: number; panelRadiusMm: number } | null, rules: Rules): Link[] {
+function skinLink(mount: Mount, skin: MountLine['skin'], rules: Rules): Link[] {
   if (mount.backingMm === null) return []
-  const holdsN = skin
-    ? backingPlateHoldsN({
-        plateAcrossMm: mount.backingMm,
-        plateThicknessMm: backingPlate.thicknessMm,
-        plateYieldMPa: materialOf('steel').yieldMPa,
-        washerMm: backingPlate.washerMm,
-        skinThicknessMm: skin.thicknessMm,
-        skinYieldMPa: skin.yieldMPa,
-        panelRadiusMm: skin.panelRadiusMm,
-        safety: rules.yieldSafety,
-      })
-    : null
+  const { thicknessMm = null, yieldMPa = null, panelRadiusMm = null } = skin ?? {}
+  const holdsN =
+    thicknessMm !== null && yieldMPa !== null && panelRadiusMm !== null
+      ? backingPlateHoldsN({
+          plateAcrossMm: mount.backingMm,
+          plateThicknessMm: backingPlate.thicknessMm,
+          plateYieldMPa: materialOf('steel').yieldMPa,
+          washerMm: backingPlate.washerMm,
+          skinThicknessMm: thicknessMm,
+          skinYieldMPa: yieldMPa,
+          panelRadiusMm,
+          safety: rules.yieldSafety,
+        })
+      : null
   return [
     {
       part: 'sheet under the backing plate',

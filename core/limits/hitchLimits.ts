@@ -7,7 +7,12 @@ import type { Vehicle } from '../vehicle/vehicle'
 import { type Limit, limit } from './limit'
 import { vehicleFigure } from './vehicleLimits'
 
-const masses = (vehicle: Vehicle) => carrierMasses(vehicle).map((m) => ({ ...m, behindMm: (vehicle.carrier?.pinXMm ?? 0) - m.xMm }))
+/** The moment needs only the distance behind the pin; where the pin is matters to the axles. */
+const masses = (vehicle: Vehicle) =>
+  carrierMasses(vehicle).map((m, i) => ({
+    ...m,
+    behindMm: (i === 0 ? vehicle.carrier?.centreBehindMm : vehicle.carrier?.loads[i - 1].behindMm) ?? null,
+  }))
 
 /** Weight times distance behind the pin: what bends the receiver. N·mm. */
 export function hitchMoment(vehicle: Vehicle): Figure {
@@ -26,7 +31,7 @@ export function hitchMoment(vehicle: Vehicle): Figure {
     },
     () =>
       hitchLoad(
-        items.map((m) => ({ massKg: m.massKg ?? 0, behindMm: m.behindMm })),
+        items.map((m) => ({ massKg: m.massKg ?? 0, behindMm: m.behindMm ?? 0 })),
         G_M_S2,
       ).momentNmm,
   )
@@ -52,6 +57,8 @@ export function hitchLimits(vehicle: Vehicle, rules: Rules): Limit[] {
   const caution =
     'A receiver’s ratings hold close to the pin: a long carrier needs its maker’s word, and lamps and number plate must stay seen.'
   const diameter = tyreDiameterMm(vehicle.tyres.now)
+  const { endBehindMm, pinXMm, bottomZMm } = carrier
+  const behindAxleMm = endBehindMm === null || pinXMm === null ? null : endBehindMm - pinXMm
   return [
     limit({
       id: 'hitch.tongue',
@@ -86,12 +93,12 @@ export function hitchLimits(vehicle: Vehicle, rules: Rules): Limit[] {
           source: 'ISO 612, 6.11; tangent to the tyre',
           assumes: ['tyre at its nominal size, springs as unladen'],
           with: [
-            input('d', 'carrier’s end behind the rear axle', carrier.endBehindMm - carrier.pinXMm, 'mm'),
-            input('h', 'its lowest part above the ground', carrier.bottomZMm, 'mm'),
+            input('d', 'carrier’s end behind the rear axle', behindAxleMm, 'mm'),
+            input('h', 'lowest part of the carrier above the ground', bottomZMm, 'mm'),
             input('R', 'tyre size, as 235/65 R16', diameter === null ? null : diameter / 2, 'mm'),
           ],
         },
-        () => departureDeg(carrier.endBehindMm - carrier.pinXMm, carrier.bottomZMm, (diameter ?? 700) / 2),
+        () => departureDeg(behindAxleMm ?? 0, bottomZMm ?? 0, (diameter ?? 0) / 2),
       ),
       allowed: figure(
         {

@@ -3,7 +3,7 @@ import type { Brief } from '../brief/brief'
 import { centreOfMass } from '../brief/cargo'
 import { massPerMetre, profileOf } from '../catalogue/profiles'
 import { type Figure, figure, input, SHOP_RULE } from '../figure/figure'
-import { carrierMasses } from '../hitch/carrier'
+import { carrierMasses, type PlacedMass } from '../hitch/carrier'
 import { carriedBy, countsWhen } from '../loads/carried'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
@@ -129,11 +129,7 @@ export function massFigure(rows: LedgerRow[], when: 'driving' | 'parked'): Figur
 }
 
 /** Masses with places, for axles, height of the centre of mass and gross mass: all that counts while driving. */
-export function massesDriving(
-  assembly: Assembly,
-  brief: Brief,
-  vehicle: Vehicle,
-): { name: string; massKg: number | null; xMm: number; zMm: number }[] {
+export function massesDriving(assembly: Assembly, brief: Brief, vehicle: Vehicle): PlacedMass[] {
   const rack = assemblyMassKg(assembly)
   const xs = assembly.mounts.map((m) => m.place.x)
   const deck = assembly.deckZMm ?? 0

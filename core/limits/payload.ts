@@ -13,6 +13,7 @@ export function payloadBeforeRack(vehicle: Vehicle): Figure[] {
   const wheelbase = settledValue(vehicle.wheelbaseMm)
   const usable = wheelbase !== null && wheelbase > 0 ? wheelbase : null
   const board = vehicle.onBoard.map((o, i) => input(`m${i + 1}`, `mass of ${o.name}`, o.massKg, 'kg'))
+  const places = vehicle.onBoard.map((o, i) => input(`x${i + 1}`, `place of ${o.name}`, o.xMm, 'mm'))
   const kerb = [v('kerbFrontKg', 'mF', 'kg'), v('kerbRearKg', 'mR', 'kg'), v('occupantsKg', 'mI', 'kg')]
   const loads = () =>
     axleLoads({
@@ -22,7 +23,7 @@ export function payloadBeforeRack(vehicle: Vehicle): Figure[] {
       kerbCentreZMm: null,
       items: [
         { name: 'people', massKg: vehicle.occupantsKg.value ?? 0, xMm: (usable ?? 0) / 2, zMm: 0 },
-        ...vehicle.onBoard.map((o) => ({ ...o, massKg: o.massKg ?? 0 })),
+        ...vehicle.onBoard.map((o) => ({ ...o, massKg: o.massKg ?? 0, xMm: o.xMm ?? 0, zMm: o.zMm ?? 0 })),
       ],
     })
   const source = 'limit less load; levers about the axles (statics)'
@@ -47,7 +48,7 @@ export function payloadBeforeRack(vehicle: Vehicle): Figure[] {
         formula: 'left = limit − mF − mI/2 − Σ mᵢ·xᵢ/L',
         source,
         assumes,
-        with: [v('frontAxleKg', 'limit', 'kg'), input('L', 'Wheelbase', usable, 'mm'), ...kerb, ...board],
+        with: [v('frontAxleKg', 'limit', 'kg'), input('L', 'Wheelbase', usable, 'mm'), ...kerb, ...board, ...places],
       },
       () => (vehicle.frontAxleKg.value ?? 0) - loads().frontKg,
     ),
@@ -59,7 +60,7 @@ export function payloadBeforeRack(vehicle: Vehicle): Figure[] {
         formula: 'left = limit − mR − mI/2 − Σ mᵢ·(1 − xᵢ/L)',
         source,
         assumes,
-        with: [v('rearAxleKg', 'limit', 'kg'), input('L', 'Wheelbase', usable, 'mm'), ...kerb, ...board],
+        with: [v('rearAxleKg', 'limit', 'kg'), input('L', 'Wheelbase', usable, 'mm'), ...kerb, ...board, ...places],
       },
       () => (vehicle.rearAxleKg.value ?? 0) - loads().rearKg,
     ),

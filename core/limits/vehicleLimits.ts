@@ -114,7 +114,7 @@ function weightLimits(assembly: Assembly, vehicle: Vehicle, brief: Brief, near: 
       () =>
         (vehicle[kerb].value ?? 0) +
         (vehicle.occupantsKg.value ?? 0) / 2 +
-        added.reduce((s, m) => s + (m.massKg ?? 0) * (which === 'front' ? toFront(m.xMm) : 1 - toFront(m.xMm)), 0),
+        added.reduce((s, m) => s + (m.massKg ?? 0) * (which === 'front' ? toFront(m.xMm ?? 0) : 1 - toFront(m.xMm ?? 0)), 0),
     )
   }
   return [
@@ -244,7 +244,7 @@ export function stability(assembly: Assembly, vehicle: Vehicle, brief: Brief): {
       },
       () => {
         const mass = added.reduce((s, m) => s + (m.massKg ?? 0), own)
-        return T / (2 * (added.reduce((s, m) => s + (m.massKg ?? 0) * m.zMm, own * h) / mass))
+        return T / (2 * (added.reduce((s, m) => s + (m.massKg ?? 0) * (m.zMm ?? 0), own * h) / mass))
       },
     ),
   }

@@ -110,6 +110,12 @@ describe('payload before the rack', () => {
   test('a wheelbase of zero, a tank nobody weighed, a missing limit: unknown, and said', () => {
     const zero = payloadBeforeRack({ ...survey.vehicle, wheelbaseMm: { ...survey.vehicle.wheelbaseMm, value: 0 } })
     expect([zero[1].value, zero[1].missing]).toEqual([null, ['Wheelbase']])
+    const somewhere = payloadBeforeRack({ ...survey.vehicle, onBoard: [{ name: 'tank', massKg: 60, xMm: null, zMm: null }] })
+    expect([somewhere[0].value, somewhere[1].missing, somewhere[2].missing]).toEqual([
+      3500 - 1185 - 965 - 420 - 60,
+      ['place of tank'],
+      ['place of tank'],
+    ])
     const tank = payloadBeforeRack({ ...survey.vehicle, onBoard: [{ name: 'tank', massKg: null, xMm: 0, zMm: 0 }] })
     expect(tank.map((f) => f.value)).toEqual([null, null, null])
     expect(payloadBeforeRack({ ...survey.vehicle, grossKg: unknownValue })[0].missing).toEqual(['Gross vehicle mass'])

@@ -204,6 +204,7 @@ describe('what holds a foot', () => {
     })
     const sheet = (job: Job) => links(job).up.find((l) => l.part === 'sheet under the backing plate')
     expect(sheet(drilled(null))?.holdsN).toBeNull()
+    expect(sheet(drilled({ thicknessMm: 1, yieldMPa: null, panelRadiusMm: 200 }))?.holdsN).toBeNull()
     expect(evaluate(drilled(null), defaultRules).engineer.join()).toContain('holes are drilled in the body')
     expect(sheet(drilled({ thicknessMm: 1, yieldMPa: 140, panelRadiusMm: 200 }))?.holdsN).toBeGreaterThan(50)
   })

@@ -84,9 +84,9 @@ export const MountLineSchema = z
     /** thin sheet that holds the feet: its thickness and yield, and how far round a foot it is free of ribs; null = not measured */
     skin: z
       .object({
-        thicknessMm: z.number().min(0.3).max(20),
-        yieldMPa: z.number().min(10).max(1000),
-        panelRadiusMm: z.number().min(20).max(1000),
+        thicknessMm: z.number().min(0.3).max(20).nullable(),
+        yieldMPa: z.number().min(10).max(1000).nullable(),
+        panelRadiusMm: z.number().min(20).max(1000).nullable(),
       })
       .nullable()
       .default(null),
@@ -161,8 +161,8 @@ export const TraceSchema = z.object({
 export const OnBoardSchema = z.object({
   name: z.string().min(1, 'say what it is').max(80),
   massKg: z.number().min(0).max(10_000).nullable(),
-  xMm: z.number().min(-20_000).max(20_000),
-  zMm: z.number().min(0).max(5000),
+  xMm: z.number().min(-20_000).max(20_000).nullable(),
+  zMm: z.number().min(0).max(5000).nullable(),
 })
 
 export const swingKinds = ['tailgate', 'hatch', 'cover', 'pop-top', 'left door', 'right door', 'left rear door', 'right rear door'] as const
@@ -182,22 +182,22 @@ export const SwingSchema = z.object({
 })
 export type Swing = z.infer<typeof SwingSchema>
 
-/** A carrier in the receiver and what hangs on it. Places from the pin: behind it, above the ground. */
+/** A carrier in the receiver and what hangs on it. Places from the pin: behind it, above the ground; null = not measured. */
 export const CarrierSchema = z.object({
-  pinXMm: z.number().min(-20_000).max(0),
+  pinXMm: z.number().min(-20_000).max(0).nullable(),
   massKg: z.number().min(0).max(2000).nullable(),
-  centreBehindMm: z.number().min(0).max(5000),
-  zMm: z.number().min(0).max(5000),
+  centreBehindMm: z.number().min(0).max(5000).nullable(),
+  zMm: z.number().min(0).max(5000).nullable(),
   /** its rear end behind the pin, and how high its lowest part there stands */
-  endBehindMm: z.number().min(1).max(5000),
-  bottomZMm: z.number().min(0).max(3000),
+  endBehindMm: z.number().min(1).max(5000).nullable(),
+  bottomZMm: z.number().min(0).max(3000).nullable(),
   loads: z
     .array(
       z.object({
         name: z.string().min(1, 'say what it is').max(80),
         massKg: z.number().min(0).max(2000).nullable(),
-        behindMm: z.number().min(-2000).max(5000),
-        zMm: z.number().min(0).max(5000),
+        behindMm: z.number().min(-2000).max(5000).nullable(),
+        zMm: z.number().min(0).max(5000).nullable(),
       }),
     )
     .max(20)

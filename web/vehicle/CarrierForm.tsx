@@ -15,15 +15,7 @@ export function CarrierForm({ vehicle, onChange }: { vehicle: Vehicle; onChange:
   const fit = () =>
     onChange((v) => ({
       ...v,
-      carrier: {
-        pinXMm: -(v.rearOverhangMm.value ?? 1150) - 60,
-        massKg: null,
-        centreBehindMm: 300,
-        zMm: 500,
-        endBehindMm: 700,
-        bottomZMm: 420,
-        loads: [],
-      },
+      carrier: { pinXMm: null, massKg: null, centreBehindMm: null, zMm: null, endBehindMm: null, bottomZMm: null, loads: [] },
     }))
   return (
     <Group
@@ -39,8 +31,9 @@ export function CarrierForm({ vehicle, onChange }: { vehicle: Vehicle; onChange:
             label="Pin, forward of rear axle"
             min={-20_000}
             max={0}
+            optional
             value={c.pinXMm}
-            onChange={(v) => v !== null && set({ pinXMm: v })}
+            onChange={(pinXMm) => set({ pinXMm })}
           />
           <QuantityInput
             label="Carrier itself"
@@ -56,23 +49,26 @@ export function CarrierForm({ vehicle, onChange }: { vehicle: Vehicle; onChange:
             label="Its centre behind the pin"
             min={0}
             max={5000}
+            optional
             value={c.centreBehindMm}
-            onChange={(v) => v !== null && set({ centreBehindMm: v })}
+            onChange={(centreBehindMm) => set({ centreBehindMm })}
           />
-          <QuantityInput label="Its centre above ground" min={0} max={5000} value={c.zMm} onChange={(v) => v !== null && set({ zMm: v })} />
+          <QuantityInput label="Its centre above ground" min={0} max={5000} optional value={c.zMm} onChange={(zMm) => set({ zMm })} />
           <QuantityInput
             label="Its end behind the pin"
             min={1}
             max={5000}
+            optional
             value={c.endBehindMm}
-            onChange={(v) => v !== null && set({ endBehindMm: v })}
+            onChange={(endBehindMm) => set({ endBehindMm })}
           />
           <QuantityInput
             label="Lowest part above ground"
             min={0}
             max={3000}
+            optional
             value={c.bottomZMm}
-            onChange={(v) => v !== null && set({ bottomZMm: v })}
+            onChange={(bottomZMm) => set({ bottomZMm })}
           />
           {c.loads.map((l, i) => (
             <Box
@@ -111,16 +107,17 @@ export function CarrierForm({ vehicle, onChange }: { vehicle: Vehicle; onChange:
                 label="Behind pin"
                 min={-2000}
                 max={5000}
+                optional
                 value={l.behindMm}
-                onChange={(v) => v !== null && load(i, { behindMm: v })}
+                onChange={(behindMm) => load(i, { behindMm })}
               />
-              <QuantityInput label="Height" min={0} max={5000} value={l.zMm} onChange={(v) => v !== null && load(i, { zMm: v })} />
+              <QuantityInput label="Height" min={0} max={5000} optional value={l.zMm} onChange={(zMm) => load(i, { zMm })} />
             </Box>
           ))}
           <Button
             sx={{ gridColumn: '1 / 3' }}
             disabled={c.loads.length >= 20}
-            onClick={() => set({ loads: [...c.loads, { name: 'load', massKg: null, behindMm: c.centreBehindMm, zMm: c.zMm + 400 }] })}
+            onClick={() => set({ loads: [...c.loads, { name: 'load', massKg: null, behindMm: null, zMm: null }] })}
           >
             Hang something on it
           </Button>

@@ -40,7 +40,7 @@ export function OnBoardForm({ vehicle, onChange }: Props) {
         action={
           <Button
             disabled={vehicle.onBoard.length >= 40}
-            onClick={() => onChange((v) => ({ ...v, onBoard: [...v.onBoard, { name: 'water', massKg: null, xMm: 0, zMm: 700 }] }))}
+            onClick={() => onChange((v) => ({ ...v, onBoard: [...v.onBoard, { name: 'water', massKg: null, xMm: null, zMm: null }] }))}
           >
             Add
           </Button>
@@ -69,8 +69,8 @@ export function OnBoardForm({ vehicle, onChange }: Props) {
               onChange={(massKg) => set(i, { massKg })}
             />
             <RemoveButton of={o.name} onClick={() => onChange((v) => ({ ...v, onBoard: v.onBoard.filter((_, k) => k !== i) }))} />
-            <QuantityInput label="Forward" min={-20_000} max={20_000} value={o.xMm} onChange={(v) => v !== null && set(i, { xMm: v })} />
-            <QuantityInput label="Above ground" min={0} max={5000} value={o.zMm} onChange={(v) => v !== null && set(i, { zMm: v })} />
+            <QuantityInput label="Forward" optional min={-20_000} max={20_000} value={o.xMm} onChange={(xMm) => set(i, { xMm })} />
+            <QuantityInput label="Above ground" optional min={0} max={5000} value={o.zMm} onChange={(zMm) => set(i, { zMm })} />
           </Box>
         ))}
         <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto', gap: 0.5, fontSize: 14 }}>

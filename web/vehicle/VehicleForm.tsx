@@ -300,7 +300,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
               Keep feet off a stretch
             </Button>
           </Box>
-          {(m.kind === 'through-bolt' || m.kind === 'floor screw') && <SkinInputs skin={m.skin} onChange={(skin) => set(i, { skin })} />}
+          {footTypes[m.kind].drilled && <SkinInputs skin={m.skin} onChange={(skin) => set(i, { skin })} />}
           <TakenInput taken={m.taken} onChange={(taken) => set(i, { taken })} />
           <Box sx={{ gridColumn: '1 / 3' }}>
             <MisfitForm line={m} onChange={(misfit) => set(i, { misfit })} />
@@ -316,7 +316,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
 function SkinInputs({ skin, onChange }: { skin: MountLine['skin']; onChange: (skin: MountLine['skin']) => void }) {
   if (!skin)
     return (
-      <Button sx={{ gridColumn: '1 / 3' }} onClick={() => onChange({ thicknessMm: 0.9, yieldMPa: 140, panelRadiusMm: 200 })}>
+      <Button sx={{ gridColumn: '1 / 3' }} onClick={() => onChange({ thicknessMm: null, yieldMPa: null, panelRadiusMm: null })}>
         Measure the sheet under the feet
       </Button>
     )
@@ -326,23 +326,29 @@ function SkinInputs({ skin, onChange }: { skin: MountLine['skin']; onChange: (sk
         label="Sheet, thickness"
         min={0.3}
         max={20}
+        optional
+        placeholder="unknown"
         value={skin.thicknessMm}
-        onChange={(v) => v !== null && onChange({ ...skin, thicknessMm: v })}
+        onChange={(thicknessMm) => onChange({ ...skin, thicknessMm })}
       />
       <QuantityInput
         label="To the nearest rib"
         min={20}
         max={1000}
+        optional
+        placeholder="unknown"
         value={skin.panelRadiusMm}
-        onChange={(v) => v !== null && onChange({ ...skin, panelRadiusMm: v })}
+        onChange={(panelRadiusMm) => onChange({ ...skin, panelRadiusMm })}
       />
       <QuantityInput
         label="Sheet, yield, MPa"
         dimension="number"
         min={10}
         max={1000}
+        optional
+        placeholder="unknown"
         value={skin.yieldMPa}
-        onChange={(v) => v !== null && onChange({ ...skin, yieldMPa: v })}
+        onChange={(yieldMPa) => onChange({ ...skin, yieldMPa })}
       />
       <Button onClick={() => onChange(null)}>Not measured</Button>
     </>

@@ -78,14 +78,31 @@ describe('bodies', () => {
 })
 
 describe('a carrier in the receiver', () => {
-  test('fitted behind the bumper, weighed or unknown, loaded, and taken off again', async () => {
+  test('fitted with nothing measured, then weighed and placed, loaded, and taken off again', async () => {
     const { held, user } = form(CarrierForm, pickup)
     await user.click(screen.getByRole('button', { name: 'Fit one' }))
-    expect(held.vehicle.carrier).toMatchObject({ massKg: null, pinXMm: -1280 })
+    expect(held.vehicle.carrier).toEqual({
+      pinXMm: null,
+      massKg: null,
+      centreBehindMm: null,
+      zMm: null,
+      endBehindMm: null,
+      bottomZMm: null,
+      loads: [],
+    })
+    await retype(user, box('Pin, forward of rear axle'), '-1280')
+    await retype(user, box('Its end behind the pin'), '700')
     await retype(user, box('Carrier itself'), '20')
     await user.click(screen.getByRole('button', { name: 'Hang something on it' }))
     await retype(user, box('Mass'), '18')
-    expect(held.vehicle.carrier).toMatchObject({ massKg: 20, loads: [{ massKg: 18, behindMm: 300 }] })
+    await retype(user, box('Behind pin'), '500')
+    await retype(user, screen.getByRole('textbox', { name: 'Height' }), '900')
+    expect(held.vehicle.carrier).toMatchObject({
+      pinXMm: -1280,
+      endBehindMm: 700,
+      massKg: 20,
+      loads: [{ massKg: 18, behindMm: 500, zMm: 900 }],
+    })
     await user.click(screen.getByRole('button', { name: 'Take it off' }))
     expect(held.vehicle.carrier).toBeNull()
   })
@@ -109,8 +126,9 @@ describe('mounts', () => {
     const drilled = { ...pickup, mounts: [{ ...pickup.mounts[0], kind: 'through-bolt' as const }] }
     const { held, user, unmount } = form(MountsForm, drilled)
     await user.click(screen.getByRole('button', { name: 'Measure the sheet under the feet' }))
+    expect(held.vehicle.mounts[0].skin).toEqual({ thicknessMm: null, yieldMPa: null, panelRadiusMm: null })
     await retype(user, box('Sheet, thickness'), '1.2')
-    expect(held.vehicle.mounts[0].skin?.thicknessMm).toBe(1.2)
+    expect(held.vehicle.mounts[0].skin).toEqual({ thicknessMm: 1.2, yieldMPa: null, panelRadiusMm: null })
     unmount()
     form(MountsForm, pickup)
     expect(screen.queryByRole('button', { name: 'Measure the sheet under the feet' })).toBeNull()
