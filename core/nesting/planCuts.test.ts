@@ -63,6 +63,20 @@ test('an offcut of unknown alloy is never planned, a pitted one is priced with i
   expect(dressed.offcuts).toEqual([]) // 200 is shorter than the shop keeps
 })
 
+test('a length on sale whose price nobody knows is not planned and not compared: it is not free', () => {
+  const parts = [{ ...partsOf(survey)[0], lengthMm: 2000, quantity: 1, marks: ['X'] }]
+  const on = (priceMinor: number | null): Stock => ({
+    sale: [
+      { id: 'dear', profileId: parts[0].profileId, lengthMm: 6000, priceMinor: 9000 },
+      { id: 'six', profileId: parts[0].profileId, lengthMm: 6000, priceMinor },
+    ],
+    remnants: [],
+  })
+  expect(planCuts(parts, on(null), defaultRules, options, tools).costMinor).toBe(9000)
+  expect(planCuts(parts, on(8000), defaultRules, options, tools).costMinor).toBe(8000)
+  expect(compareLengths(parts, parts, on(null), defaultRules, tools)).toHaveLength(1)
+})
+
 test('a 6 m bar takes four 1490 bars, not four 1500: 4·1490 + 3·3 + 10 = 5979. The advisor finds the least shortening', () => {
   // line 700 each side, 50 past the feet → 1500 a bar; 4·d ≥ 4·1500 + 3·3 + 2·5 − 6000 = 19, so d = 4.75 → 5 mm
   const vehicle = { ...spar.vehicle, mounts: [{ ...spar.vehicle.mounts[0], halfWidthFrontMm: 700, halfWidthRearMm: 700 }] }

@@ -55,7 +55,7 @@ export function nestingInput(
     stock: [
       ...stock.sale
         .filter((s) => s.profileId === profileId)
-        .map((s) => ({ id: s.id, length: s.lengthMm, price: s.priceMinor, quantity: null })),
+        .flatMap((s) => (s.priceMinor === null ? [] : [{ id: s.id, length: s.lengthMm, price: s.priceMinor, quantity: null }])),
       ...remnants.flatMap((r) => {
         const price = preparationMinor(r.grade, rules)
         return price === null ? [] : [{ id: r.id, length: r.lengthMm, price, quantity: r.quantity }]

@@ -100,7 +100,7 @@ export type LengthComparison = {
 export function compareLengths(parts: CutPart[], shorterParts: CutPart[], stock: Stock, rules: Rules, tools: Tools): LengthComparison[] {
   return [...new Set(parts.map((p) => p.profileId))].flatMap((profileId) =>
     stock.sale
-      .filter((s) => s.profileId === profileId)
+      .filter((s) => s.profileId === profileId && s.priceMinor !== null)
       .sort((a, b) => b.lengthMm - a.lengthMm)
       .map((only): LengthComparison => {
         const single = (list: CutPart[]) => {

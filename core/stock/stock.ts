@@ -10,8 +10,8 @@ const id = z.string().min(1).max(60)
 const profileId = z.string().refine((p) => profiles.some((q) => q.id === p), 'is not in the profile catalogue: choose one listed there')
 const lengthMm = z.number().min(1, 'must be 1 mm or more').max(20_000, 'must be 20 m or less')
 
-/** A length the merchant sells, any number of them. Price of one bar in minor units. */
-export const SaleLengthSchema = z.object({ id, profileId, lengthMm, priceMinor: z.number().int().min(0).max(100_000_000) })
+/** A length the merchant sells, any number of them. Price of one bar in minor units; null = not known yet, and then never planned. */
+export const SaleLengthSchema = z.object({ id, profileId, lengthMm, priceMinor: z.number().int().min(0).max(100_000_000).nullable() })
 /** A piece on the shop's own rack. */
 export const RemnantSchema = z.object({
   id,

@@ -85,7 +85,8 @@ export default function StockPage() {
                         id: fresh('piece-', s.remnants),
                         profileId: profiles[0].id,
                         lengthMm: 1000,
-                        quantity: 1,
+                        // not there until somebody counts it
+                        quantity: 0,
                         grade: 'clean',
                         place: '',
                         note: '',
@@ -192,7 +193,7 @@ export default function StockPage() {
                 onClick={() =>
                   change((s) => ({
                     ...s,
-                    sale: [{ id: fresh('sale-', s.sale), profileId: profiles[0].id, lengthMm: 6000, priceMinor: 0 }, ...s.sale],
+                    sale: [{ id: fresh('sale-', s.sale), profileId: profiles[0].id, lengthMm: 6000, priceMinor: null }, ...s.sale],
                   }))
                 }
               >
@@ -243,7 +244,8 @@ export default function StockPage() {
                             hideLabel
                             label={`Price of ${r.id}`}
                             value={r.priceMinor}
-                            onChange={(v) => v !== null && sale(r.id, { priceMinor: v })}
+                            optional
+                            onChange={(priceMinor) => sale(r.id, { priceMinor })}
                           />
                         </TableCell>
                         <TableCell>

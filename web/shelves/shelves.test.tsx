@@ -87,22 +87,91 @@ describe('vehicles', () => {
 })
 
 describe('the stock rack and the bought parts', () => {
-  test('a piece is added on top, its length typed; an empty rack says where pieces come from', async () => {
+  const retype = async (user: ReturnType<typeof mount>['user'], field: HTMLElement, text: string) => {
+    await user.clear(field)
+    if (text) await user.type(field, text)
+    await user.keyboard('{Enter}')
+  }
+  test('a piece is added on top with no count; an empty rack says where pieces come from', async () => {
     const { calls } = shelf('stock', { ...demoStock, remnants: [] })
     const { user } = mount(<StockPage />)
     expect(await screen.findByText(/The rack is empty/)).toBeTruthy()
     await user.click(screen.getByRole('button', { name: 'Add a piece' }))
-    await waitFor(() => expect(put(calls)).toMatchObject({ document: { remnants: [{ lengthMm: 1000, quantity: 1 }] } }))
+    await waitFor(() => expect(put(calls)).toMatchObject({ document: { remnants: [{ lengthMm: 1000, quantity: 0 }] } }))
+  })
+  test('length, count, condition and place of a piece are each sent as typed; removed it is gone', async () => {
+    const [first, ...others] = demoStock.remnants
+    const { calls } = shelf('stock', demoStock)
+    const { user } = mount(<StockPage />)
+    const row = within((await screen.findByRole('textbox', { name: `Length of ${first.id}` })).closest('tr') as HTMLElement)
+    const sent = (patch: object) =>
+      waitFor(() => expect(put(calls)).toMatchObject({ document: { remnants: [{ ...first, ...patch }, ...others] } }))
+    await retype(user, row.getByRole('textbox', { name: /Length/ }), '1415')
+    await sent({ lengthMm: 1415 })
+    await retype(user, row.getByRole('textbox', { name: /Pieces/ }), '3')
+    await sent({ quantity: 3 })
+    await user.click(row.getByRole('combobox', { name: /Condition/ }))
+    await user.click(screen.getByRole('option', { name: 'unknown alloy' }))
+    await sent({ grade: 'unknown alloy' })
+    await user.type(row.getByRole('textbox', { name: /Place/ }), ', top')
+    await user.tab()
+    await sent({ place: `${first.place}, top` })
+    await user.click(row.getByRole('button', { name: `Remove ${first.id}` }))
+    await waitFor(() => expect(put(calls)).toMatchObject({ document: { remnants: others } }))
+  })
+  test('a new length on sale has no price until it is typed; emptied it has none again', async () => {
+    const { calls } = shelf('stock', { sale: [{ ...demoStock.sale[0], id: 'sale-1', priceMinor: 4200 }], remnants: [] })
+    const { user } = mount(<StockPage />)
+    await user.click(await screen.findByRole('button', { name: 'Add a length' }))
+    await waitFor(() => expect(put(calls)).toMatchObject({ document: { sale: [{ id: 'sale-2', priceMinor: null }, { id: 'sale-1' }] } }))
+    await retype(user, screen.getByRole('textbox', { name: 'Price of sale-1' }), '')
+    await waitFor(() => expect(put(calls)).toMatchObject({ document: { sale: [{ id: 'sale-1', priceMinor: null }] } }))
+    await retype(user, screen.getByRole('textbox', { name: 'Price of sale-1' }), '39.5')
+    await waitFor(() => expect(put(calls)).toMatchObject({ document: { sale: [{ priceMinor: 3950 }] } }))
+  })
+  test('found by profile; a list too long says how many there are', async () => {
+    shelf('stock', demoStock)
+    const { user } = mount(<StockPage />)
+    expect(await screen.findByText(`Showing 24 of ${demoStock.sale.length}. Type a profile above to see the rest.`)).toBeTruthy()
+    await user.type(screen.getByRole('textbox', { name: 'Find a profile' }), 'round tube 25')
+    const rows = within(screen.getByRole('table', { name: 'Lengths on sale' }))
+      .getAllByRole('row')
+      .slice(1)
+    expect(rows.length).toBeGreaterThan(1)
+    for (const row of rows) expect(row.textContent).toContain('Round tube 25')
   })
   test('a part is found by its number, and a new one has no measures until somebody takes them', async () => {
     const { calls } = shelf('parts', demoParts)
     const { user } = mount(<PartsPage />)
     await waitFor(() => expect(screen.getAllByRole('textbox').length).toBeGreaterThan(demoParts.length))
+    await user.type(screen.getByRole('textbox', { name: 'Find a part' }), 'SQ-F140')
+    expect(screen.getAllByRole('article')).toHaveLength(1)
+    await user.clear(screen.getByRole('textbox', { name: 'Find a part' }))
     await user.click(screen.getByRole('button', { name: /Add/ }))
     await waitFor(() =>
       expect(put(calls)).toMatchObject({
         document: [{ name: 'New part', heightMm: null, forceN: null, priceMinor: null }, ...demoParts.map(() => expect.anything())],
       }),
     )
+  })
+  test('a part is measured: height, mass, price, and its holes one by one', async () => {
+    const [first] = demoParts
+    const { calls } = shelf('parts', [{ ...first, holes: [{ xMm: 0, yMm: 0, diameterMm: 9 }] }])
+    const { user } = mount(<PartsPage />)
+    const card = within(await screen.findByRole('article', { name: first.name }))
+    const sent = (patch: object) => waitFor(() => expect(put(calls)).toMatchObject({ document: [patch] }))
+    await retype(user, card.getByRole('textbox', { name: 'Height' }), '92.5')
+    await sent({ heightMm: 92.5 })
+    await retype(user, card.getByRole('textbox', { name: 'Mass' }), '')
+    await sent({ massKg: null })
+    await retype(user, card.getByRole('textbox', { name: 'Price' }), '18.2')
+    await sent({ priceMinor: 1820 })
+    await user.click(card.getByRole('button', { name: '1 holes' }))
+    await retype(user, card.getByRole('textbox', { name: 'Hole 1, along' }), '40')
+    await sent({ holes: [{ xMm: 40, yMm: 0, diameterMm: 9 }] })
+    await user.click(card.getByRole('button', { name: 'Add a hole' }))
+    await sent({ holes: [expect.anything(), { xMm: 0, yMm: 0, diameterMm: 9 }] })
+    await user.click(card.getByRole('button', { name: `Remove ${first.name}` }))
+    await waitFor(() => expect(put(calls)?.document).toEqual([]))
   })
 })
