@@ -12,7 +12,8 @@ export const fixedHoles = (line: MountLine): { name: string; xMm: number; yMm: n
 /** A slot takes the error along it and a tight hole's play across it; a shim brings each low seat up to the highest. mm */
 export type Absorbed = {
   slot: { along: 'the vehicle' | 'the bar'; lengthMm: number; widthMm: number }
-  shims: { name: string; thicknessMm: number }[]
+  /** null until the height of every seat was measured */
+  shims: { name: string; thicknessMm: number }[] | null
 }
 /** Shims are cut from sheet of this step: the shop's own. */
 export const SHIM_STEP_MM = 0.5
@@ -27,13 +28,18 @@ export function absorbMisfit(line: MountLine, toleranceMm: number): Absorbed | n
   const most = (way: 'xMm' | 'yMm') => Math.max(...fit.offsets.map((o) => Math.abs(o[way])))
   const room = (e: number) => fit.boltMm + 2 * (e + toleranceMm)
   const [x, y] = [most('xMm'), most('yMm')]
-  const highest = Math.max(...line.misfit.map((m) => m.upMm))
+  const ups = line.misfit.map((m) => m.upMm)
+  const known = ups.filter((up) => up !== null)
+  const highest = Math.max(...known)
   return {
     slot: { along: x >= y ? 'the vehicle' : 'the bar', lengthMm: room(Math.max(x, y)), widthMm: room(Math.min(x, y)) },
-    shims: fixedHoles(line).flatMap((h, i) => {
-      const thicknessMm = Math.round((highest - line.misfit[i].upMm) / SHIM_STEP_MM) * SHIM_STEP_MM
-      return thicknessMm > 0 ? [{ name: h.name, thicknessMm }] : []
-    }),
+    shims:
+      known.length < ups.length
+        ? null
+        : fixedHoles(line).flatMap((h, i) => {
+            const thicknessMm = Math.round((highest - known[i]) / SHIM_STEP_MM) * SHIM_STEP_MM
+            return thicknessMm > 0 ? [{ name: h.name, thicknessMm }] : []
+          }),
   }
 }
 
@@ -42,6 +48,10 @@ export function mountMisfit(line: MountLine, toleranceMm: number): (HolePatternF
   const holes = fixedHoles(line)
   if (!holes.length || line.misfit.length !== holes.length) return null
   const boltMm = Number(/M(\d+)/.exec(footTypes[line.kind].bolt)?.[1] ?? 8)
-  const vehicleHoles = holes.map((h, i) => ({ xMm: h.xMm + line.misfit[i].alongMm, yMm: h.yMm + line.misfit[i].acrossMm }))
+  const vehicleHoles = holes.flatMap((h, i) => {
+    const { alongMm, acrossMm } = line.misfit[i]
+    return alongMm === null || acrossMm === null ? [] : [{ xMm: h.xMm + alongMm, yMm: h.yMm + acrossMm }]
+  })
+  if (vehicleHoles.length < holes.length) return null
   return { ...fitHolePattern({ partHoles: holes, vehicleHoles, boltMm, toleranceMm }), boltMm }
 }

@@ -8,6 +8,7 @@ import { defaultRules } from '../rules/rules'
 import { bodyIssues, movesApart } from './bodies'
 import { demoVehicles } from './demoVehicles'
 import { roadPrompts } from './roadPrompts'
+import { withPoint } from './vehicle'
 
 const on = (vehicleId: string, barXMm: number[], xMm: number): Job => {
   const vehicle = demoVehicles.find((v) => v.id === vehicleId)!
@@ -74,6 +75,20 @@ test('six fixed points, one 3 mm too far forward: every M8 foot wants 8 + 2·(1.
   )!
   expect(fit.worstMm).toBeLessThanOrEqual(1.5 + 1e-6) // a shift by half would do; a small turn may do better
   expect(fit.holeMm).toBeCloseTo(8 + 2 * (fit.worstMm + 0.5), 9)
+})
+
+test('a fixed point taken away takes its two holes with it; one moved is another hole, not measured; the rest keep their own', () => {
+  const [line] = demoVehicles[1].mounts
+  const [a, b, c] = line.pointsXMm!
+  const hole = (alongMm: number) => ({ alongMm, acrossMm: 0, upMm: 0 })
+  const measured = { ...line, misfit: [1, 2, 3, 4, 5, 6].map(hole) }
+  expect(withPoint(measured, 1, null)).toMatchObject({ pointsXMm: [a, c], misfit: [1, 2, 5, 6].map(hole) })
+  const blank = { alongMm: null, acrossMm: null, upMm: null }
+  // the first moved past the last: order follows the place, and nothing measured moves along with it
+  expect(withPoint(measured, 0, c + 100)).toMatchObject({ pointsXMm: [b, c, c + 100], misfit: [...[3, 4, 5, 6].map(hole), blank, blank] })
+  expect(mountMisfit(withPoint(measured, 0, c + 100), 0.5)).toBeNull()
+  expect(withPoint({ ...line, misfit: [] }, 3, c + 300).misfit).toEqual([])
+  expect(withPoint(withPoint(withPoint(measured, 0, null), 0, null), 0, null).pointsXMm).toBeNull()
 })
 
 test('slots and shims instead: the one hole 3 mm forward asks for slots along the vehicle; seats 0, 1.2 and 2 high get shims to the nearest half', () => {

@@ -92,14 +92,14 @@ export const MountLineSchema = z
       .default(null),
     /** how far a foot can be set after it is fixed, up and down */
     adjustMm: z.number().min(0).max(200).nullable().default(null),
-    /** how far each fixed hole is off its place, point by point, left then right; empty = not measured */
+    /** how far each fixed hole is off its place, point by point, left then right; empty or null = not measured */
     misfit: z
       .array(
         z.object({
-          alongMm: z.number().min(-200).max(200),
-          acrossMm: z.number().min(-200).max(200),
+          alongMm: z.number().min(-200).max(200).nullable(),
+          acrossMm: z.number().min(-200).max(200).nullable(),
           /** how much higher its seat stands than the line says */
-          upMm: z.number().min(-100).max(100).default(0),
+          upMm: z.number().min(-100).max(100).nullable().default(null),
         }),
       )
       .max(400)
@@ -329,4 +329,24 @@ export function nearestMountX(line: MountLine, xMm: number): number {
     ? line.pointsXMm.filter((x) => !keptOut(line, x))
     : [Math.min(line.toXMm, Math.max(line.fromXMm, xMm)), ...line.keepOuts.flatMap((k) => [k.fromXMm, k.toXMm])].filter(free)
   return candidates.length ? candidates.reduce((best, p) => (Math.abs(p - xMm) < Math.abs(best - xMm) ? p : best)) : xMm
+}
+
+const unmeasuredHole: MountLine['misfit'][number] = { alongMm: null, acrossMm: null, upMm: null }
+/** The holes of a line as they are measured: two to a point, none of them measured yet where nobody began. */
+export const holesOf = (line: MountLine): MountLine['misfit'] =>
+  (line.pointsXMm ?? []).flatMap((_, i) => [line.misfit[2 * i] ?? unmeasuredHole, line.misfit[2 * i + 1] ?? unmeasuredHole])
+
+/** A fixed point moved, taken away (null) or added past the end; points stay in order and each keeps what was measured of its holes. */
+export function withPoint(line: MountLine, index: number, xMm: number | null): MountLine {
+  const holes = holesOf(line)
+  const now = (line.pointsXMm ?? []).map((x, i) => ({ x, holes: holes.slice(2 * i, 2 * i + 2) }))
+  if (xMm === null) now.splice(index, 1)
+  // a hole at another place is another hole
+  else now[index] = { x: xMm, holes: now[index]?.x === xMm ? now[index].holes : [unmeasuredHole, unmeasuredHole] }
+  const next = now.sort((a, b) => a.x - b.x)
+  return {
+    ...line,
+    pointsXMm: next.length ? next.map((p) => p.x) : null,
+    misfit: line.misfit.length ? next.flatMap((p) => p.holes) : [],
+  }
 }

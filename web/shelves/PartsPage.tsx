@@ -132,7 +132,7 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
       />
       <Box sx={{ gridColumn: '1 / 4' }}>
         <Button onClick={() => setOpen(!open)} aria-expanded={open}>
-          {p.holes.length ? `${p.holes.length} holes` : 'Hole pattern'}
+          {p.holes.length ? `${p.holes.length} ${p.holes.length === 1 ? 'hole' : 'holes'}` : 'Hole pattern'}
         </Button>
         {open && (
           <Box sx={{ display: 'grid', gap: 1, mt: 1 }}>

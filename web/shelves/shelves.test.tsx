@@ -166,7 +166,7 @@ describe('the stock rack and the bought parts', () => {
     await sent({ massKg: null })
     await retype(user, card.getByRole('textbox', { name: 'Price' }), '18.2')
     await sent({ priceMinor: 1820 })
-    await user.click(card.getByRole('button', { name: '1 holes' }))
+    await user.click(card.getByRole('button', { name: '1 hole' }))
     await retype(user, card.getByRole('textbox', { name: 'Hole 1, along' }), '40')
     await sent({ holes: [{ xMm: 40, yMm: 0, diameterMm: 9 }] })
     await user.click(card.getByRole('button', { name: 'Add a hole' }))

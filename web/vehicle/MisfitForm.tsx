@@ -2,7 +2,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { absorbMisfit, fixedHoles, mountMisfit } from '../../core/measure/mountMisfit'
-import type { MountLine } from '../../core/vehicle/vehicle'
+import { holesOf, type MountLine } from '../../core/vehicle/vehicle'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { figureText, useUnits } from '../quantity/units'
 
@@ -13,15 +13,12 @@ export function MisfitForm({ line, onChange }: { line: MountLine; onChange: (mis
   const units = useUnits()
   const holes = fixedHoles(line)
   if (!holes.length) return null
-  const measured = line.misfit.length === holes.length
-  if (!measured)
-    return (
-      <Button onClick={() => onChange(holes.map(() => ({ alongMm: 0, acrossMm: 0, upMm: 0 })))}>Measure how far the holes are off</Button>
-    )
+  if (!line.misfit.length) return <Button onClick={() => onChange(holesOf(line))}>Measure how far the holes are off</Button>
+  const offs = holesOf(line)
+  const open = offs.filter((m) => m.alongMm === null || m.acrossMm === null).length
   const fit = mountMisfit(line, TAPE_MM)
   const absorbed = absorbMisfit(line, TAPE_MM)
-  const set = (i: number, patch: Partial<MountLine['misfit'][number]>) =>
-    onChange(line.misfit.map((m, k) => (k === i ? { ...m, ...patch } : m)))
+  const set = (i: number, patch: Partial<MountLine['misfit'][number]>) => onChange(offs.map((m, k) => (k === i ? { ...m, ...patch } : m)))
   const mm = (v: number) => figureText(v, 'mm', { ...units, mmStep: 0.5 })
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
@@ -32,21 +29,28 @@ export function MisfitForm({ line, onChange }: { line: MountLine; onChange: (mis
         <Box key={h.name} sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(3, minmax(0,1fr))' }}>
           <QuantityInput
             label={`${h.name}, along`}
+            optional
             min={-200}
             max={200}
-            value={line.misfit[i].alongMm}
-            onChange={(v) => v !== null && set(i, { alongMm: v })}
+            value={offs[i].alongMm}
+            onChange={(alongMm) => set(i, { alongMm })}
           />
           <QuantityInput
             label="across"
+            optional
             min={-200}
             max={200}
-            value={line.misfit[i].acrossMm}
-            onChange={(v) => v !== null && set(i, { acrossMm: v })}
+            value={offs[i].acrossMm}
+            onChange={(acrossMm) => set(i, { acrossMm })}
           />
-          <QuantityInput label="up" min={-100} max={100} value={line.misfit[i].upMm} onChange={(v) => v !== null && set(i, { upMm: v })} />
+          <QuantityInput label="up" optional min={-100} max={100} value={offs[i].upMm} onChange={(upMm) => set(i, { upMm })} />
         </Box>
       ))}
+      {open > 0 && (
+        <Typography variant="body2" sx={{ color: (t) => t.inks.unknown }}>
+          ? {open} of {holes.length} holes not measured along and across yet: the common hole is worked out when all are.
+        </Typography>
+      )}
       {fit && (
         <Typography variant="body2">
           Worst hole {mm(fit.worstMm)} off at the best place. For M{fit.boltMm}: holes of {mm(fit.holeMm)} and washers of {mm(fit.washerMm)}{' '}
@@ -56,9 +60,11 @@ export function MisfitForm({ line, onChange }: { line: MountLine; onChange: (mis
       {absorbed && (
         <Typography variant="body2">
           Or slots along {absorbed.slot.along}, {mm(absorbed.slot.lengthMm)} by {mm(absorbed.slot.widthMm)}, under a plate washer.{' '}
-          {absorbed.shims.length
-            ? `Shims to bring the seats level: ${absorbed.shims.map((s) => `${mm(s.thicknessMm)} at ${s.name}`).join('; ')}.`
-            : 'The seats stand level: no shims.'}
+          {absorbed.shims === null
+            ? 'Measure how high each seat stands for the shims.'
+            : absorbed.shims.length
+              ? `Shims to bring the seats level: ${absorbed.shims.map((s) => `${mm(s.thicknessMm)} at ${s.name}`).join('; ')}.`
+              : 'The seats stand level: no shims.'}
         </Typography>
       )}
       <Button onClick={() => onChange([])}>Leave it unmeasured</Button>

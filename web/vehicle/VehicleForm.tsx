@@ -12,6 +12,7 @@ import {
   unknownValue,
   type Vehicle,
   vehicleFields,
+  withPoint,
 } from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
@@ -244,7 +245,7 @@ function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change 
             {m.pointsXMm?.length ? `${m.pointsXMm.length} fixed points` : 'anywhere along it'}
           </Box>
           <Box sx={{ gridColumn: '1 / 3' }}>
-            <Points value={m.pointsXMm} onChange={(pointsXMm) => set(i, { pointsXMm })} />
+            <Points value={m.pointsXMm} onChange={(index, x) => set(i, withPoint(m, index, x))} />
           </Box>
           <Box sx={{ gridColumn: '1 / 3', display: 'grid', gap: 1.25 }}>
             <SourcedInput
@@ -355,7 +356,7 @@ function SkinInputs({ skin, onChange }: { skin: MountLine['skin']; onChange: (sk
   )
 }
 
-function Points({ value, onChange }: { value: number[] | null; onChange: (points: number[] | null) => void }) {
+function Points({ value, onChange }: { value: number[] | null; onChange: (index: number, xMm: number | null) => void }) {
   const points = value ?? []
   return (
     <Box sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(2, minmax(0,1fr))' }}>
@@ -368,13 +369,10 @@ function Points({ value, onChange }: { value: number[] | null; onChange: (points
           min={-20_000}
           max={20_000}
           value={x}
-          onChange={(v) => {
-            const next = v === null ? points.filter((_, k) => k !== i) : points.map((p, k) => (k === i ? v : p))
-            onChange(next.length ? [...next].sort((a, b) => a - b) : null)
-          }}
+          onChange={(v) => onChange(i, v)}
         />
       ))}
-      <Button onClick={() => onChange([...points, (points[points.length - 1] ?? 900) + 300])} disabled={points.length >= 200}>
+      <Button onClick={() => onChange(points.length, (points[points.length - 1] ?? 900) + 300)} disabled={points.length >= 200}>
         Add a fixed point
       </Button>
     </Box>

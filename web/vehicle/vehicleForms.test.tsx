@@ -10,7 +10,7 @@ import { BodiesForm } from './BodiesForm'
 import { CarrierForm } from './CarrierForm'
 import { OnBoardForm } from './OnBoardForm'
 import { SwingsForm } from './SwingsForm'
-import { MountsForm, RatingsForm } from './VehicleForm'
+import { MountsForm, RatingsForm, VehicleForm } from './VehicleForm'
 
 type Form = (props: { vehicle: Vehicle; onChange: (change: (v: Vehicle) => Vehicle) => void }) => React.ReactNode
 /** A form of the vehicle with the vehicle behind it; whatever is typed must leave one that the schema takes. */
@@ -27,7 +27,7 @@ const pickup = crewCab()
 const box = (name: string) => screen.getByRole<HTMLInputElement>('textbox', { name })
 const retype = async (user: ReturnType<typeof mount>['user'], field: HTMLElement, text: string) => {
   await user.clear(field)
-  if (text) await user.type(field, text)
+  if (text) await user.paste(text)
   await user.keyboard('{Enter}')
 }
 
@@ -59,7 +59,114 @@ describe('doors, tailgate, hatch', () => {
   })
 })
 
+describe('the whole vehicle on its shelf', () => {
+  test('named, called a camper, given a note; a figure says how it is known, and one emptied is unknown', async () => {
+    const { held, user } = form(VehicleForm, pickup)
+    await retype(user, box('Vehicle'), 'Crew cab, second')
+    await user.click(screen.getByRole('combobox', { name: 'Body' }))
+    await user.click(screen.getByRole('option', { name: 'camper' }))
+    await retype(user, box('Wheelbase'), '3230')
+    await user.click(screen.getByRole('combobox', { name: 'Wheelbase: how it is known' }))
+    await user.click(screen.getByRole('option', { name: 'maker' }))
+    expect(held.vehicle).toMatchObject({ name: 'Crew cab, second', body: 'camper', wheelbaseMm: { value: 3230, method: 'maker' } })
+    await retype(user, box('Wheelbase'), '')
+    expect(held.vehicle.wheelbaseMm).toMatchObject({ value: null, method: 'unknown' })
+  })
+  test('a mount line is added between the ends of the roof, made a track, given to a body, and its ends and heights typed', async () => {
+    const { held, user } = form(MountsForm, { ...pickup, mounts: [] })
+    expect(screen.getByText(/without one no bar can stand/)).toBeTruthy()
+    await user.click(screen.getAllByRole('button', { name: 'Add' })[0])
+    const line = () => held.vehicle.mounts[0]
+    expect(line()).toMatchObject({ kind: 'gutter', bodyId: pickup.bodies[0].id, footDownKg: { value: null }, misfit: [], keepOuts: [] })
+    await user.click(screen.getByRole('combobox', { name: 'Kind' }))
+    await user.click(screen.getByRole('option', { name: 'Track foot with T-nut' }))
+    await user.click(screen.getByRole('combobox', { name: 'Stands on the body' }))
+    await user.click(screen.getByRole('option', { name: pickup.bodies[1].name }))
+    for (const [name, text] of [
+      ['From, rear end', '-900'],
+      ['To, front end', '600'],
+      ['From middle, rear', '640'],
+      ['From middle, front', '655'],
+      ['Height above ground', '1040'],
+      ['A foot can be set up and down by', '6'],
+    ])
+      await retype(user, box(name), text)
+    expect(line()).toMatchObject({
+      kind: 'track',
+      bodyId: pickup.bodies[1].id,
+      fromXMm: -900,
+      toXMm: 600,
+      halfWidthRearMm: 640,
+      halfWidthFrontMm: 655,
+      zMm: 1040,
+      adjustMm: 6,
+    })
+    await user.click(screen.getByRole('button', { name: `Remove ${line().name}` }))
+    expect(held.vehicle.mounts).toEqual([])
+  })
+  test('fixed points are kept in order whatever order they are typed in; the last one emptied leaves a line to stand anywhere on', async () => {
+    const { held, user } = form(MountsForm, { ...pickup, mounts: [{ ...pickup.mounts[0], pointsXMm: null, misfit: [] }] })
+    const points = () => held.vehicle.mounts[0].pointsXMm
+    await user.click(screen.getByRole('button', { name: 'Add a fixed point' }))
+    await user.click(screen.getByRole('button', { name: 'Add a fixed point' }))
+    await retype(user, box('Point 2'), '1100')
+    await retype(user, box('Point 1'), '1500')
+    expect(points()).toEqual([1200, 1500])
+    await retype(user, box('Point 2'), '')
+    await retype(user, box('Point 1'), '')
+    expect(points()).toBeNull()
+    expect(screen.getByText('anywhere along it')).toBeTruthy()
+  })
+  test('an end before the other is refused at the field, with the range', async () => {
+    const { held, user } = form(MountsForm, { ...pickup, mounts: [{ ...pickup.mounts[0], fromXMm: 1000, toXMm: 1400 }] })
+    await retype(user, box('From, rear end'), '1500')
+    expect(screen.getByText(/use 1399 mm or less/)).toBeTruthy()
+    expect(held.vehicle.mounts[0].fromXMm).toBe(1000)
+  })
+  test('what is on the roof already: added, named, placed, and how much air it needs to be opened', async () => {
+    const { held, user } = form(MountsForm, { ...pickup, mounts: [], obstacles: [] })
+    await user.click(screen.getAllByRole('button', { name: 'Add' })[1])
+    await retype(user, box('What'), 'roof fan')
+    for (const [name, text] of [
+      ['Forward', '820'],
+      ['Height', '95'],
+    ])
+      await retype(user, box(name), text)
+    expect(held.vehicle.obstacles[0]).toMatchObject({
+      name: 'roof fan',
+      xMm: 820,
+      heightMm: 95,
+      accessMm: null,
+      taken: { method: 'unknown' },
+    })
+    await user.click(screen.getByRole('button', { name: 'Remove roof fan' }))
+    expect(held.vehicle.obstacles).toEqual([])
+  })
+})
+
 describe('bodies', () => {
+  test('the first that is added is the cab, which everything else moves against; the next is a bed that moves nobody knows how much', async () => {
+    const { held, user } = form(BodiesForm, { ...pickup, bodies: [] })
+    expect(screen.getByText(/a rack must stand on one of them only/)).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'Add' }))
+    await user.click(screen.getByRole('button', { name: 'Add' }))
+    expect(held.vehicle.bodies.map((b) => [b.kind, b.movesMm])).toEqual([
+      ['cab', 0],
+      ['bed', null],
+    ])
+    await user.click(screen.getAllByRole('combobox', { name: 'Kind' })[1])
+    await user.click(screen.getByRole('option', { name: 'canopy' }))
+    for (const [name, text] of [
+      ['Rear end, forward', '-1150'],
+      ['Front end, forward', '700'],
+      ['Top above ground', '1650'],
+      ['Width', '1700'],
+    ])
+      await retype(user, screen.getAllByRole('textbox', { name })[1], text)
+    expect(held.vehicle.bodies[1]).toMatchObject({ kind: 'canopy', fromXMm: -1150, toXMm: 700, topZMm: 1650, widthMm: 1700 })
+    await user.click(screen.getByRole('button', { name: 'Remove Bed' }))
+    expect(held.vehicle.bodies).toHaveLength(1)
+  })
   test('how far one moves may be unknown, and is then never none; its hinge appears with the switch', async () => {
     const { held, user } = form(BodiesForm, pickup)
     await retype(user, screen.getAllByRole('textbox', { name: 'Moves against the cab' })[1], '')
@@ -117,9 +224,14 @@ describe('mounts', () => {
     expect(held.vehicle.mounts[0].footDownKg.value).toBe(90)
     await user.click(screen.getByRole('button', { name: 'Measure how far the holes are off' }))
     await retype(user, box('point 2, left, along'), '3')
-    await retype(user, screen.getAllByRole('textbox', { name: 'up' })[0], '-1')
-    expect(held.vehicle.mounts[0].misfit[2]).toEqual({ alongMm: 3, acrossMm: 0, upMm: 0 })
+    const holes = held.vehicle.mounts[0].misfit
+    expect(holes[2]).toEqual({ alongMm: 3, acrossMm: null, upMm: null })
+    expect(screen.getByText(new RegExp(`${holes.length} of ${holes.length} holes not measured`))).toBeTruthy()
+    for (const field of screen.getAllByRole<HTMLInputElement>('textbox', { name: /, along$|^across$/ }))
+      if (field.value === '') await retype(user, field, '0')
     expect(screen.getByText(/For M8: holes of/)).toBeTruthy()
+    expect(screen.getByText(/Measure how high each seat stands/)).toBeTruthy()
+    for (const [i, field] of screen.getAllByRole('textbox', { name: 'up' }).entries()) await retype(user, field, i ? '0' : '-1')
     expect(screen.getByText(/Or slots along the vehicle/).textContent).toContain('Shims to bring the seats level: 1 mm at point 1, left')
   })
   test('only a drilled foot is asked for the sheet it hangs on', async () => {
