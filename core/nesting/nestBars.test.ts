@@ -171,3 +171,25 @@ test('mixed stock with limited remnants keeps the contract, and never costs more
     { numRuns: 60 },
   )
 })
+
+test('a long list of 400 pieces: every piece cut once, no bar overfull, no dearer than longest-first, and its bound still holds', () => {
+  // lengths spread without order over 400 to 2380, nine of each
+  const parts = Array.from({ length: 45 }, (_, i) => ({ id: `p${i}`, length: 400 + ((i * 733) % 1983), quantity: i % 2 ? 9 : 8 }))
+  const input = {
+    parts,
+    kerf: 3,
+    endTrim: 5,
+    stock: [
+      { id: '6 m', length: 6000, price: 62, quantity: null },
+      { id: '3 m', length: 3000, price: 33, quantity: null },
+    ],
+    timeLimitMs: 1500,
+  }
+  const out = plan(input)
+  check(input, out)
+  expect(out.unplaced).toEqual([])
+  expect(out.cost).toBeLessThanOrEqual(firstFit(BarNestingInput.parse(input)).cost + 1e-9)
+  // no plan can be cheaper than the metres themselves at the better price
+  const metres = parts.reduce((s, p) => s + (p.length + 3) * p.quantity, 0)
+  expect(out.lowerBound).toBeGreaterThanOrEqual((metres * 62) / 5993 - 1e-6)
+})

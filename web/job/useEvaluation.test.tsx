@@ -1,8 +1,6 @@
 // @vitest-environment jsdom
-import { MessageChannel } from 'node:worker_threads'
 import { act, waitFor } from '@testing-library/react'
 import { expose } from 'comlink'
-import nodeEndpoint from 'comlink/dist/esm/node-adapter'
 import { expect, test, vi } from 'vitest'
 import { demoJobs } from '../../core/job/demoJobs'
 import { evaluate } from '../../core/job/evaluate'
@@ -26,9 +24,9 @@ class FakeWorker {
         return evaluate(job, rules)
       },
     }
-    expose(api, nodeEndpoint(port1 as never))
+    expose(api, port1)
     // biome-ignore lint/correctness/noConstructorReturn: the stand-in is the other end of the channel
-    return nodeEndpoint(port2 as never) as never
+    return port2 as never
   }
 }
 vi.stubGlobal('Worker', FakeWorker)

@@ -1,12 +1,14 @@
 // @vitest-environment jsdom
-import { screen, within } from '@testing-library/react'
+import { screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
+import { demoParts } from '../../../core/catalogue/boughtParts'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { defaultRules } from '../../../core/rules/rules'
 import { proposePlacements } from '../../../core/spacing/propose'
 import { compareProfiles } from '../../../core/swap/compareProfiles'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { BarPositions } from './BarPositions'
+import { BoughtFoot } from './BoughtFoot'
 import { CargoPlaces } from './CargoPlaces'
 import { Clearances } from './Clearances'
 import { CompareProfiles } from './CompareProfiles'
@@ -125,4 +127,26 @@ test('the same rack in every profile: sorted with its own shape first, and anoth
   const steel = await screen.findByRole('button', { name: 'Use Square tube 40 × 3, Steel S235' }, { timeout: 30_000 })
   await user.click(steel)
   expect(benchJob().design.params.profileId).toBe('square-40x3-steel')
+})
+
+describe('a foot from the parts shelf', () => {
+  const parts = (list: unknown) => answering({ '/shelves/parts': { revision: 1, document: list } })
+  const foot = (over: object) => ({ ...demoParts[0], id: 'f', kind: 'foot', number: 'SQ-F1', name: 'Cast foot', heightMm: 112.5, ...over })
+  const shown = () => mount(<WithJob>{(job) => <BoughtFoot job={job} />}</WithJob>)
+  test('taken, it sets the height of the rack to its own, to the half millimetre', async () => {
+    parts([foot({})])
+    onBench(survey)
+    const { user } = shown()
+    await user.click(await screen.findByRole('combobox', { name: 'Foot from the parts shelf' }))
+    await user.click(screen.getByRole('option', { name: 'SQ-F1 Cast foot, 112.5 mm' }))
+    expect(benchJob().design.params.footHeightMm).toBe(112.5)
+    expect(screen.getByRole('combobox').textContent).toContain('SQ-F1')
+  })
+  test('a foot whose height nobody measured is not offered, and without any there is no list', async () => {
+    const { calls } = parts([foot({ heightMm: null })])
+    onBench(survey)
+    shown()
+    await waitFor(() => expect(calls.some((c) => c.path.includes('/shelves/parts'))).toBe(true))
+    expect(screen.queryByRole('combobox')).toBeNull()
+  })
 })
