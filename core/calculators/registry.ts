@@ -12,6 +12,7 @@ import { flatPattern } from '../sheet/flatPattern'
 import { equalPositions, largestCount } from '../spacing/spacing'
 import { type Calculator, calculator } from './calculator'
 import { carryingCalculators } from './carrying'
+import { fasteningCalculators } from './fastening'
 import { measuringCalculators } from './measuring'
 import { structureCalculators } from './structure'
 
@@ -223,6 +224,7 @@ export const calculatorGroups = [
   { title: 'Measuring', calculators: [fraction, ...measuringCalculators] },
   { title: 'Carrying', calculators: [roofLoad, ...carryingCalculators, spacing] },
   { title: 'Strength', calculators: [section, crossbar, ...structureCalculators] },
+  { title: 'Fastening', calculators: fasteningCalculators },
   { title: 'Cutting and folding', calculators: [barNesting, flat] },
 ] as unknown as { title: string; calculators: Calculator[] }[]
 export const calculators: Calculator[] = calculatorGroups.flatMap((g) => g.calculators)

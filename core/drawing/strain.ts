@@ -70,13 +70,14 @@ function worstLabel(view: ViewName, assembly: Assembly, worst: CaseResult['membe
   const member = assembly.members.find((m) => m.id === worst?.memberId)
   if (!member || !worst) return []
   const at = project(view, pointAlong(centreLine(member.path, member.bendRadiiMm), worst.atMm))
-  const outside = view === 'rear' && at.x > 0
+  const foremost = Math.max(...loadBars(assembly).map((b) => b.path[0].x))
+  const outside = view === 'rear' ? at.x > 0 : at.x > foremost - 100
   return [
     { kind: 'circle', layer: 'moved', centre: at, radius: 34 },
     {
       kind: 'text',
       layer: 'moved',
-      // near the right-hand edge of the view from behind the words run inward
+      // near the right-hand edge of the view the words run inward
       at: { x: at.x + (outside ? -50 : 50), y: at.y + 50 },
       text: `${member.mark} ${Math.round(worst.used * 100)} %`,
       anchor: outside ? 'end' : 'start',
