@@ -87,9 +87,9 @@ function worstLabel(view: ViewName, assembly: Assembly, worst: CaseResult['membe
 
 /** Where somebody's weight is: an arrow onto the bar, in plan a ring. */
 function personMark(view: ViewName, assembly: Assembly, { person }: CaseResult, units: DisplayUnits): Entity[] {
-  const bar = person && loadBars(assembly)[person.bar]
-  if (!bar) return []
-  const place = pointAlong(bar.path, person.atMm)
+  const member = person && assembly.members.find((m) => m.id === person.memberId)
+  if (!member) return []
+  const place = pointAlong(centreLine(member.path, member.bendRadiiMm), person.atMm)
   const above = (dz: number, dy = 0): Point => project(view, { x: place.x, y: place.y + dy, z: place.z + dz })
   const text = `${formatQuantity(person.kg, 'mass', units)} ${defaultUnit('mass', units.system)}`
   if (view === 'plan')

@@ -91,18 +91,23 @@ const worstOfEach = (results: CaseResult[], feet: FootRow[]): CaseResult[] =>
     return worst ? [worst] : []
   })
 
-/** A person at mid-span and at each end of each bar. */
-const standingPlaces = (assembly: Assembly): Person[] =>
-  loadBars(assembly).flatMap((b, bar) => {
-    const length = memberLengthMm(b)
-    return [0, length / 2, length].map((atMm) => ({ bar, atMm }))
+/** A person at mid-span and at each end of each bar, and on each rail at its ends and midway between the bars it lies on. */
+function standingPlaces(assembly: Assembly): Person[] {
+  const bars = loadBars(assembly)
+  return assembly.members.flatMap((m) => {
+    const length = memberLengthMm(m)
+    const from = m.path[0].x
+    const crossed = bars.map((b) => Math.abs(b.path[0].x - from)).sort((a, b) => a - b)
+    const between = m.role === 'bar' ? [length / 2] : crossed.slice(1).map((x, i) => (x + crossed[i]) / 2)
+    return [0, ...between, length].map((atMm) => ({ memberId: m.id, atMm }))
   })
+}
 
 /** Up by a bar's end, hanging outward from it. */
 const climbingPlaces = (assembly: Assembly, rules: Rules): Person[] =>
-  loadBars(assembly).flatMap((b, bar) => [
-    { bar, atMm: 0, leftShare: rules.climbPullShare },
-    { bar, atMm: memberLengthMm(b), leftShare: -rules.climbPullShare },
+  loadBars(assembly).flatMap((b) => [
+    { memberId: b.id, atMm: 0, leftShare: rules.climbPullShare },
+    { memberId: b.id, atMm: memberLengthMm(b), leftShare: -rules.climbPullShare },
   ])
 
 function footRow(

@@ -92,7 +92,7 @@ describe('wind, people and what is parked', () => {
     const worst = e.feet.find((f) => f.downCase === 'a person climbing up')
     expect(worst).toBeDefined()
     const assembly = assembled(job)
-    const place = { bar: 0, atMm: 0, leftShare: 0.5 }
+    const place = { memberId: 'bar:0', atMm: 0, leftShare: 0.5 }
     const solver = rackSolver(assembly, [], defaultRules, [place])!
     const parked = loadCases(defaultRules, 'road')[0]
     const [without, with_] = [undefined, place].map((p) => solver.solve(parked, null, 'most', 'feet', p).feet)
@@ -101,6 +101,19 @@ describe('wind, people and what is parked', () => {
     expect(gain((f) => f.leftN)).toBeCloseTo(50 * G_M_S2, 4)
     expect(e.engineer.join()).toContain('climb')
     expect(e.ledger.at(-1)).toMatchObject({ name: 'Person climbing up', counts: 'parked', most: 100 })
+  })
+  test('somebody may also step on a rail between two bars: 100 kg at midspan, and its worst place can govern its strength', () => {
+    const job = withParams({ ...spar, brief: { ...spar.brief, someoneStands: true, cargo: [] } }, { sideRails: true })
+    const e = evaluate(job, defaultRules)
+    const rail = e.assembly.members.find((m) => m.id === 'rail:left')!
+    const strength = e.limits.find((l) => l.id === 'bar.bending')!
+    expect(strength.used.name).toMatch(/^Side rail R[LR], a person standing$/)
+    // a rail on four bars, about one span of it: between a beam on two free ends, F·L/4, and one built in at both, F·L/8
+    const moment = strength.used.with.find((i) => i.symbol === 'My')!.value!
+    const span = 1150
+    expect(Math.abs(moment)).toBeLessThan((100 * G_M_S2 * span) / 4 + 5000)
+    expect(Math.abs(moment)).toBeGreaterThan((100 * G_M_S2 * span) / 8 - 5000)
+    expect(rail.path[0].x).toBeCloseTo(-910, 6)
   })
   test('50 kg of snow on a square metre, parked: the feet carry it over the plan of bars and cargo, the roof’s parked limit too; driving does not', () => {
     const snowed = { ...drone, brief: { ...drone.brief, snowKgM2: 50 } }
@@ -123,8 +136,8 @@ describe('wind, people and what is parked', () => {
     const span = 2 * Math.abs(assembly.mounts[0].place.y)
     const EI = materialOf(profileOf(bar.profileId).materialId).elasticMPa * profileSection(bar.profileId).iyMm4
     const places = [
-      { bar: 0, atMm: half },
-      { bar: 0, atMm: 0 },
+      { memberId: bar.id, atMm: half },
+      { memberId: bar.id, atMm: 0 },
     ]
     const solver = rackSolver(assembly, [], defaultRules, places)!
     const a = half - span / 2

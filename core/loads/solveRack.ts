@@ -57,8 +57,8 @@ export type CaseResult = {
   joints: JointForce[]
   missing: string[]
 }
-/** Where somebody's weight is on a bar, and how much of it pulls aside as well, to the left positive. */
-export type Person = { bar: number; atMm: number; leftShare?: number }
+/** Where somebody's weight is on a member, and how much of it pulls aside as well, to the left positive. */
+export type Person = { memberId: string; atMm: number; leftShare?: number }
 /** Where a carried thing touches a bar: places along it, and the share of the load on each. */
 type Contact = { atMm: number; share: number }
 
@@ -83,7 +83,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       for (const p of contacts[i][k]) want(bars[b], p.atMm)
     })
   })
-  for (const p of people) if (bars[p.bar]) want(bars[p.bar], p.atMm)
+  for (const p of people) wanted.set(p.memberId, [...(wanted.get(p.memberId) ?? []), p.atMm])
   const rack = rackFrame(assembly, rules, wanted)
   const sections = new Map(
     assembly.members.map((m) => [m.id, { section: profileSection(m.profileId), material: materialOf(profileOf(m.profileId).materialId) }]),
@@ -170,9 +170,9 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
         })
       })
     })
-    if (person && bars[person.bar]) {
+    if (person) {
       const n = rules.personKg * G_M_S2
-      atNode(nearestNode(rack.along.get(bars[person.bar].id) ?? [], person.atMm), 0, n * (person.leftShare ?? 0), -n)
+      atNode(nearestNode(rack.along.get(person.memberId) ?? [], person.atMm), 0, n * (person.leftShare ?? 0), -n)
     }
     return { loads, missing: [...missing] }
   }
@@ -213,11 +213,13 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       const { loads, missing } = loaded(level, null, 'most')
       return missing.length ? null : rayleigh(rack, rack.frame.solve(loads), loads)
     },
-    sinksPerN: ({ bar, atMm }) => {
-      const own = rack.along.get(bars[bar].id) ?? []
+    sinksPerN: ({ memberId, atMm }) => {
+      const member = assembly.members.find((m) => m.id === memberId)
+      if (!member) throw new Error(`no member ${memberId}`)
+      const own = rack.along.get(memberId) ?? []
       const node = nearestNode(own, atMm)
       const solved = rack.frame.solve({ nodes: [{ node: String(node), force: [0, 0, -1], moment: [0, 0, 0] }], members: [] })
-      return { sagMm: sagAt(bars[bar], assembly, rack, solved, atMm) }
+      return { sagMm: sagAt(member, assembly, rack, solved, atMm) }
     },
   }
 }

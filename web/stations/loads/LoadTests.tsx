@@ -40,7 +40,7 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
     setBusy(true)
     setFault('')
     try {
-      const sag = await evaluator().proofSag(job, rules, { bar: at, atMm: plan.atMm }, plan.loadKg)
+      const sag = await evaluator().proofSag(job, rules, { memberId: bars[at].id, atMm: plan.atMm }, plan.loadKg)
       const test = newLoadTest({
         id: crypto.randomUUID(),
         barMark: bars[at].mark,
