@@ -44,12 +44,16 @@ afterEach(() => {
   localStorage.clear()
 })
 
-/** What the server would answer, by the end of the path; anything else is 404. */
+/** What the server would answer, by the end of the path, with a method before it where that matters; anything else is 404. */
 export function answering(answers: Record<string, unknown>): { calls: { path: string; method: string; body: unknown }[] } {
   const calls: { path: string; method: string; body: unknown }[] = []
   vi.stubGlobal('fetch', async (path: string, init: RequestInit = {}) => {
     calls.push({ path, method: init.method ?? 'GET', body: init.body })
-    const found = Object.entries(answers).find(([end]) => path.split('?')[0].endsWith(end))
+    const asked = `${init.method ?? 'GET'} ${path.split('?')[0]}`
+    const found = Object.entries(answers).find(([key]) => {
+      const [end, method] = key.split(' ').reverse()
+      return asked.endsWith(end) && asked.startsWith(method ?? '')
+    })
     return new Response(JSON.stringify(found ? found[1] : { faults: [{ where: path, expected: 'something else' }] }), {
       status: found ? 200 : 404,
     })

@@ -2,22 +2,21 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { loadBars, memberLengthMm } from '../../../core/assembly/assembly'
 import type { Job } from '../../../core/job/job'
 import { type LoadTest, newLoadTest, plannedTest, verdictOf } from '../../../core/loadTest/loadTest'
 import { G_M_S2 } from '../../../core/quantity/units'
-import { call } from '../../api/client'
 import { editJob } from '../../job/jobStore'
 import { evaluator, useResult, useRules } from '../../job/useEvaluation'
+import { photoAddress, usePhotos } from '../../photos/usePhotos'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
+import { FileButton } from '../../quantity/FileButton'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { RemoveButton } from '../../quantity/RemoveButton'
 import { TextInput } from '../../quantity/TextInput'
 import { figureText, useUnits } from '../../quantity/units'
 import { Group } from '../Group'
-import type { Photo } from '../measure/PhotoPanel'
 
 /** Proof loads: planned from what a bar carries, the sag they should make, what was measured, and what that says. Kept with the job. */
 export function LoadTests({ job, id }: { job: Job; id: string }) {
@@ -27,7 +26,6 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
   const [bar, setBar] = useState('0')
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState('')
-  const photos = useQuery({ queryKey: ['photos', id], queryFn: () => call<Photo[]>(`/jobs/${id}/photos`) })
   if (!evaluation) return null
   const bars = loadBars(evaluation.assembly)
   if (!bars.length) return <Typography sx={{ color: 'text.secondary' }}>No bars to load yet: add some at Layout.</Typography>
@@ -80,19 +78,21 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
           <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>None yet. “It feels solid” is no test: plan one above.</Typography>
         )}
         {job.loadTests.map((t) => (
-          <OneTest key={t.id} test={t} photos={photos.data ?? []} />
+          <OneTest key={t.id} test={t} jobId={id} />
         ))}
       </Group>
     </>
   )
 }
 
-function OneTest({ test: t, photos }: { test: LoadTest; photos: Photo[] }) {
+function OneTest({ test: t, jobId }: { test: LoadTest; jobId: string }) {
+  const { photos, add, fault } = usePhotos(jobId)
   const rules = useRules()
   const units = useUnits()
   const set = (patch: Partial<LoadTest>) =>
     editJob((j) => ({ ...j, loadTests: j.loadTests.map((o) => (o.id === t.id ? { ...o, ...patch } : o)) }))
   const verdict = verdictOf(t, rules)
+  const shown = photos.find((p) => p.id === t.photoId)
   const fine = { ...units, mmStep: 0.5 as const, fraction: 32 as const }
   return (
     <Box sx={{ border: 1, borderColor: 'divider', p: 1, display: 'grid', gap: 1, gridTemplateColumns: '1fr 1fr' }}>
@@ -121,10 +121,35 @@ function OneTest({ test: t, photos }: { test: LoadTest; photos: Photo[] }) {
       <ChoiceInput
         label="Photograph"
         value={t.photoId}
-        empty={photos.length ? 'none' : 'none taken at Measure'}
+        empty={photos.length ? 'none' : 'none taken yet'}
         options={photos.map((p) => ({ value: p.id, label: p.name }))}
         onChange={(photoId) => set({ photoId })}
       />
+      <FileButton
+        named={`Photograph of the test on ${t.barMark}`}
+        accept="image/jpeg,image/png,image/webp"
+        camera
+        disabled={add.isPending}
+        onFile={(file) => add.mutate(file, { onSuccess: ({ id }) => set({ photoId: id }) })}
+      >
+        {add.isPending ? 'Sending…' : 'Photograph it'}
+      </FileButton>
+      {shown ? (
+        <Box
+          component="img"
+          src={photoAddress(jobId, shown.id)}
+          alt={`The test on ${t.barMark}: ${shown.name}`}
+          loading="lazy"
+          sx={{ width: '100%', height: 72, objectFit: 'cover', border: 1, borderColor: 'divider' }}
+        />
+      ) : (
+        <span />
+      )}
+      {fault && (
+        <Alert severity="error" sx={{ gridColumn: '1 / 3' }}>
+          {fault.message}
+        </Alert>
+      )}
       <Box sx={{ gridColumn: '1 / 3' }}>
         <TextInput label="Note" value={t.note} maxLength={500} onChange={(note) => set({ note })} />
       </Box>

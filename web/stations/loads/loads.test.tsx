@@ -1,7 +1,8 @@
 // @vitest-environment jsdom
-import { screen, within } from '@testing-library/react'
+import { screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
+import { newLoadTest } from '../../../core/loadTest/loadTest'
 import { INCH } from '../../../core/quantity/units'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { Anchors } from './Anchors'
@@ -153,6 +154,25 @@ describe('load tests', () => {
     await user.click(within(tests).getByRole('combobox', { name: 'Photograph' }))
     await user.click(screen.getByRole('option', { name: 'bar loaded' }))
     expect(benchJob().loadTests[0].photoId).toBe('p1')
+    expect(within(tests).getByRole('img', { name: 'The test on B1: bar loaded' })).toBeTruthy()
+  })
+  test('photographed on the spot the picture goes with the test; one the server refuses is said and changes nothing', async () => {
+    onBench({ ...spar, loadTests: [newLoadTest({ id: 't', barMark: 'B1', atMm: 700, loadKg: 60, computedSagMm: 3, at: '' })] })
+    const { calls } = answering({
+      'POST /photos': { id: 'p2', name: 'sagging', type: 'image/png', at: '' },
+      'GET /photos': [],
+    })
+    const { user, unmount } = shown()
+    const picture = () => new File([new Uint8Array([1])], 'sagging.png', { type: 'image/png' })
+    await user.upload(screen.getByLabelText('Photograph of the test on B1'), picture())
+    await waitFor(() => expect(benchJob().loadTests[0].photoId).toBe('p2'))
+    expect(calls.some((c) => c.method === 'POST' && c.path.endsWith('photos?name=sagging.png'))).toBe(true)
+    unmount()
+    answering({ 'GET /photos': [] })
+    shown()
+    await user.upload(screen.getByLabelText('Photograph of the test on B1'), picture())
+    expect(await screen.findByText(/something else/)).toBeTruthy()
+    expect(benchJob().loadTests[0].photoId).toBe('p2')
   })
   test('the caution stands where the load is put on, and without bars there is nothing to load', () => {
     answering({ '/photos': [] })

@@ -2,35 +2,18 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { lazy, Suspense, useState } from 'react'
 import type { Job } from '../../../core/job/job'
-import { call } from '../../api/client'
+import { type Photo, photoAddress, usePhotos } from '../../photos/usePhotos'
 import { FileButton } from '../../quantity/FileButton'
 import { Group } from '../Group'
 
 const TraceDialog = lazy(() => import('./TraceDialog'))
-export type Photo = { id: string; name: string; type: string; at: string }
 
 /** Photographs and scans of the vehicle, taken here or sent by the client; each can be scaled and traced. */
 export function PhotoPanel({ job, id }: { job: Job; id: string }) {
-  const client = useQueryClient()
   const [open, setOpen] = useState<Photo | null>(null)
-  const photos = useQuery({ queryKey: ['photos', id], queryFn: () => call<Photo[]>(`/jobs/${id}/photos`) })
-  const refresh = () => void client.invalidateQueries({ queryKey: ['photos', id] })
-  const add = useMutation({
-    mutationFn: (file: File) =>
-      call<Photo>(`/jobs/${id}/photos?${new URLSearchParams({ name: (file.name || 'photo').slice(0, 120) })}`, {
-        method: 'POST',
-        bytes: file,
-      }),
-    onSuccess: refresh,
-  })
-  const remove = useMutation({
-    mutationFn: (photo: string) => call(`/jobs/${id}/photos/${photo}/remove`, { method: 'POST', json: {} }),
-    onSuccess: refresh,
-  })
-  const fault = add.error ?? remove.error ?? photos.error
+  const { photos, add, remove, fault } = usePhotos(id)
   return (
     <Group title="Photographs and scans">
       <FileButton named="Photograph" accept="image/jpeg,image/png,image/webp" camera onFile={(f) => add.mutate(f)} disabled={add.isPending}>
@@ -38,7 +21,7 @@ export function PhotoPanel({ job, id }: { job: Job; id: string }) {
       </FileButton>
       {fault && <Alert severity="error">{fault.message}</Alert>}
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
-        {(photos.data ?? []).map((p) => {
+        {photos.map((p) => {
           const traces = job.vehicle.traces.filter((t) => t.photoId === p.id).length
           return (
             <Box key={p.id} sx={{ border: 1, borderColor: 'divider' }}>
@@ -51,7 +34,7 @@ export function PhotoPanel({ job, id }: { job: Job; id: string }) {
               >
                 <Box
                   component="img"
-                  src={`/api/jobs/${id}/photos/${p.id}`}
+                  src={photoAddress(id, p.id)}
                   alt={p.name}
                   loading="lazy"
                   sx={{ width: '100%', height: 90, objectFit: 'cover', display: 'block' }}

@@ -15,10 +15,10 @@ import { quantityOf } from '../../../core/measure/sheets'
 import { regularise, scaleOf } from '../../../core/measure/trace'
 import type { Vehicle } from '../../../core/vehicle/vehicle'
 import { editJob } from '../../job/jobStore'
+import { type Photo, photoAddress } from '../../photos/usePhotos'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { figureText, useUnits } from '../../quantity/units'
 import { reading, setMeasure, useMeasuring } from './measuring'
-import type { Photo } from './PhotoPanel'
 
 type Point = { x: number; y: number }
 
@@ -107,7 +107,7 @@ export default function TraceDialog({
         <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0,1fr) 260px' } }}>
           <Box sx={{ position: 'relative', lineHeight: 0 }}>
             <img
-              src={`/api/jobs/${id}/photos/${photo.id}`}
+              src={photoAddress(id, photo.id)}
               alt={photo.name}
               style={{ width: '100%' }}
               onLoad={(e) => setSize({ width: e.currentTarget.naturalWidth, height: e.currentTarget.naturalHeight })}
