@@ -161,6 +161,9 @@ function cornerPlates(p: CrossbarParams, members: Member[], deckZMm: number): Pl
     .filter((m) => m.role === 'rail')
     .flatMap((rail) => {
       const [a, b] = rail.path
+      // flush with the rail's outer side
+      const inward = (sideMm - profileSection(p.railProfileId).widthMm) / 2
+      const y = (x: number) => a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x)
       return p.barXMm.map((x, i) => ({
         id: `gusset:${rail.id}:${i}`,
         mark: 'CP',
@@ -171,7 +174,7 @@ function cornerPlates(p: CrossbarParams, members: Member[], deckZMm: number): Pl
         flatLengthMm: sideMm,
         flatWidthMm: sideMm,
         massKg: (sideMm ** 2 * thicknessMm * materialOf(materialId).densityKgM3) / 1e9,
-        place: { x, y: a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x), z: deckZMm + thicknessMm / 2 },
+        place: { x, y: y(x) - Math.sign(y(x)) * inward, z: deckZMm + thicknessMm / 2 },
         size: { x: sideMm, y: sideMm, z: thicknessMm },
         quantity: 1,
       }))
