@@ -12,6 +12,8 @@ export const FigureSchema = z.object({
   with: z.array(z.object({ symbol: z.string(), name: z.string(), value: z.number().nullable(), unit: z.string() })),
   source: z.string(),
   assumes: z.array(z.string()),
+  /** what follows from it, said beside it; lengths in braces, mm */
+  notes: z.array(z.string()).optional(),
   missing: z.array(z.string()),
 })
 export type Figure = z.infer<typeof FigureSchema>
@@ -24,7 +26,12 @@ export const input = (symbol: string, name: string, value: number | null, unit: 
  * `compute` is only called when every input is known.
  */
 export function figure(
-  given: Pick<Figure, 'id' | 'name' | 'unit' | 'formula' | 'source'> & { with: Input[]; assumes?: string[]; range?: [number, number] },
+  given: Pick<Figure, 'id' | 'name' | 'unit' | 'formula' | 'source'> & {
+    with: Input[]
+    assumes?: string[]
+    notes?: string[]
+    range?: [number, number]
+  },
   compute: () => number,
 ): Figure {
   const missing = given.with.filter((i) => i.value === null).map((i) => i.name)

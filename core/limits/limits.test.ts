@@ -108,7 +108,7 @@ describe('the tide gauge of the survey van', () => {
     const overhang = find(survey, 'overhang.sampling-poles')
     expect(overhang.used.value).toBe(650)
     expect(overhang.state).toBe('over')
-    expect(overhang.used.assumes[0]).toContain('2200 mm overhanging both ends')
+    expect(overhang.used.notes).toEqual(['Shortest support that meets this: {2200} with both ends hanging out, {2800} with one'])
   })
 
   test('height: deck 2560 + 90 + 40 and a 420 case on it = 3110, under 3250 − 50', () => {

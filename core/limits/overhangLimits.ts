@@ -11,16 +11,17 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
   return brief.cargo
     .filter((c) => c.counts !== 'parked')
     .flatMap((c) => {
-      const s = supportOf(c, barXMm)
       const shopRule = c.maxOverhangMm === null && rules.defaultOverhangMm > 0
       const allowedMm = c.maxOverhangMm ?? (shopRule ? rules.defaultOverhangMm : null)
+      const s = supportOf({ ...c, maxOverhangMm: allowedMm }, barXMm)
       const atRear = s.rearOverhangMm >= s.frontOverhangMm
       const used = Math.max(s.rearOverhangMm, s.frontOverhangMm)
+      // the limit turned round: how far apart the outer bars must stand at least
       const shortest =
-        allowedMm === null
+        allowedMm === null || s.shortestSupportMm === null
           ? []
           : [
-              `shortest support that meets this: ${Math.max(0, c.lengthMm - 2 * allowedMm).toFixed(0)} mm overhanging both ends, ${Math.max(0, c.lengthMm - allowedMm).toFixed(0)} mm overhanging one`,
+              `Shortest support that meets this: {${s.shortestSupportMm}} with both ends hanging out, {${Math.max(0, c.lengthMm - allowedMm)}} with one`,
             ]
       const overhang = limit({
         id: `overhang.${c.id}`,
@@ -35,7 +36,7 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
             unit: 'mm',
             formula: 'o = half length − distance from its middle to the last bar',
             source: 'from the layout',
-            assumes: shortest,
+            notes: shortest,
             with: [
               input('l', 'length of the item', c.lengthMm, 'mm'),
               input('rear', 'past the rearmost bar', s.rearOverhangMm, 'mm'),

@@ -3,7 +3,7 @@ import Popover from '@mui/material/Popover'
 import Typography from '@mui/material/Typography'
 import { type MouseEvent, type ReactNode, useState } from 'react'
 import type { Figure } from '../../core/figure/figure'
-import { figureText, useUnits } from '../quantity/units'
+import { figureText, useUnits, withLengths } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
 
 /** Formula, the numbers put into it, the source and what was assumed. */
@@ -48,6 +48,11 @@ export function Working({ figure }: { figure: Figure }) {
       <Typography variant="caption" component="p" sx={{ color: 'text.secondary', mt: 0.5 }}>
         Source: {figure.source}
       </Typography>
+      {figure.notes?.map((n) => (
+        <Typography key={n} variant="caption" component="p" sx={{ mt: 0.5 }}>
+          {withLengths(n, units)}.
+        </Typography>
+      ))}
       {figure.assumes.map((a) => (
         <Typography key={a} variant="caption" component="p" sx={{ color: 'text.secondary' }}>
           Assumes {a}
