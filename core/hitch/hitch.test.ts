@@ -85,6 +85,24 @@ test('the loaded rack’s own frequency is that of its sag: a heavy case lowers 
   expect(hz(800) / hz(3200)).toBeLessThan(2.05)
 })
 
+test('a bar that sank 1.3 times as far as computed is taken at 1.3 times its sag from then on; another profile, or less, changes nothing', () => {
+  const [van] = demoJobs
+  const sag = (over: object) => {
+    const tested = newLoadTest({ id: 't', barMark: 'B1', atMm: 800, loadKg: 60, computedSagMm: 4, at: '', measuredSagMm: 5.2, ...over })
+    const one = { ...van, brief: { ...van.brief, cargo: [] } }
+    const limits = (loadTests: (typeof tested)[]) => evaluate({ ...one, loadTests }, defaultRules).limits
+    const find = (list: ReturnType<typeof limits>) => list.find((l) => l.id === 'bar.sag')!.used
+    return { ratio: find(limits([tested])).value! / find(limits([])).value!, source: find(limits([tested])).source }
+  }
+  const own = van.design.params.profileId
+  // B1 is the longest of the three and sags most under its own weight
+  expect(sag({ profileId: own }).ratio).toBeCloseTo(1.3, 9)
+  expect(sag({ profileId: own }).source).toContain('load test')
+  expect(sag({ profileId: 'round-32x2-steel' }).ratio).toBe(1)
+  expect(sag({ profileId: own, measuredSagMm: 3 }).ratio).toBe(1)
+  expect(sag({ profileId: own, computedSagMm: 0.2, measuredSagMm: 0.9 }).ratio).toBe(1)
+})
+
 test('a load test passes only with both readings, within a quarter of the computed sag and with nothing that stays', () => {
   const t = newLoadTest({ id: 't', barMark: 'B1', atMm: 800, loadKg: 60, computedSagMm: 4, at: '' })
   const word = (over: object) => verdictOf({ ...t, ...over }, defaultRules).word

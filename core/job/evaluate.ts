@@ -104,7 +104,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
 /** The rack as a structure; one that does not stand by itself has no figures, and says why. */
 function solved(assembly: Assembly, carried: Carried[], job: Job, rules: Rules): { rack: RackResult; unstable: Issue[] } {
   try {
-    return { rack: rackLimits(assembly, carried, job.vehicle, job.brief, rules), unstable: [] }
+    return { rack: rackLimits(assembly, carried, job.vehicle, job.brief, rules, job.loadTests), unstable: [] }
   } catch (error) {
     if (!(error instanceof Impossible)) throw error
     const rack = { limits: [notAStructure(error.message)], feet: [], missing: [error.message], cases: [], frequencyHz: null }

@@ -5,6 +5,7 @@ import { bracketBending } from '../fasten/bracket'
 import { stepBracketOf } from '../fasten/fittedBracket'
 import { figure, type Input, input, SHOP_RULE } from '../figure/figure'
 import type { CaseResult, MemberState } from '../loads/solveRack'
+import { type LoadTest, measuredGive } from '../loadTest/loadTest'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import { strutMayPush } from '../structure/buckling'
@@ -26,6 +27,7 @@ export function memberLimits(
   missing: string[],
   vehicle: Vehicle,
   rules: Rules,
+  tests: LoadTest[],
 ): Limit[] {
   const unknowns = missing.map((m) => input('?', m, null, ''))
   const byId = new Map(assembly.members.map((m) => [m.id, m]))
@@ -39,11 +41,12 @@ export function memberLimits(
     among.length ? among.reduce((a, b) => (of(b) > of(a) ? b : a)) : null
   const strong = worst((p) => p.state.used)
   const level = places.filter((p) => p.member.role === 'bar' && (p.r.case.id === 'cruise' || p.r.case.id === 'parked'))
-  const sag = worst((p) => Math.abs(p.state.sagMm), level)
+  const give = (p: Place) => measuredGive(tests, p.member)
+  const sag = worst((p) => Math.abs(p.state.sagMm) * give(p), level)
   const pushed = worst((p) => pushRatio(p, assembly).ratio)
   return [
     ...(strong ? [strength(strong, unknowns, rules)] : []),
-    ...(sag ? [sagLimit(sag, assembly, unknowns, rules)] : []),
+    ...(sag ? [sagLimit(sag, give(sag), assembly, unknowns, rules)] : []),
     ...(pushed && pushRatio(pushed, assembly).ratio > 0.01 ? [pushLimit(pushed, assembly, unknowns, rules)] : []),
     ...jointLimits(assembly, cases, unknowns, rules),
     ...barRating(cases, feet, unknowns, vehicle, rules),
@@ -108,7 +111,7 @@ function strength({ member, state: s, r }: Place, unknowns: Input[], rules: Rule
   })
 }
 
-function sagLimit({ member, state, r }: Place, assembly: Assembly, unknowns: Input[], rules: Rules): Limit {
+function sagLimit({ member, state, r }: Place, give: number, assembly: Assembly, unknowns: Input[], rules: Rules): Limit {
   const feet = assembly.mounts.filter((m) => m.memberId === member.id).map((m) => m.place.y)
   const spanMm = Math.max(...feet) - Math.min(...feet)
   return limit({
@@ -122,17 +125,18 @@ function sagLimit({ member, state, r }: Place, assembly: Assembly, unknowns: Inp
         id: 'bar.sag',
         name: `Bar ${member.mark}, ${r.case.name}`,
         unit: 'mm',
-        formula: 'v = movement of the frame, against the line through its feet',
-        source: FRAME,
+        formula: `v = ${give > 1 ? 'k · ' : ''}movement of the frame, against the line through its feet`,
+        source: give > 1 ? `${FRAME}; k: load test of this bar` : FRAME,
         assumes: FRAME_ASSUMES,
         with: [
+          ...(give > 1 ? [input('k', 'its load test gave more than computed, times', give, '')] : []),
           input('E', 'elastic modulus', materialOf(profileOf(member.profileId).materialId).elasticMPa, 'MPa'),
           input('I', 'second moment of area', profileSection(member.profileId).iyMm4, 'mm⁴'),
           input('x', 'place along the bar', state.sagAtMm, 'mm'),
           ...unknowns,
         ],
       },
-      () => Math.abs(state.sagMm),
+      () => Math.abs(state.sagMm) * give,
     ),
     allowed: figure(
       {

@@ -4,6 +4,7 @@ import { type Figure, figure, input } from '../figure/figure'
 import type { Carried } from '../loads/carried'
 import { loadCases } from '../loads/loadCases'
 import { type CaseResult, type Person, rackSolver } from '../loads/solveRack'
+import type { LoadTest } from '../loadTest/loadTest'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
 import { FRAME, FRAME_ASSUMES, footLimits } from './footLimits'
@@ -27,7 +28,14 @@ export type FootRow = {
 export type RackResult = { limits: Limit[]; feet: FootRow[]; missing: string[]; cases: CaseResult[]; frequencyHz: number | null }
 
 /** Feet, members, joints and overhangs under every load case of the brief's road and speed. Throws `Impossible` for a rack that is no structure. */
-export function rackLimits(assembly: Assembly, carried: Carried[], vehicle: Vehicle, brief: Brief, rules: Rules): RackResult {
+export function rackLimits(
+  assembly: Assembly,
+  carried: Carried[],
+  vehicle: Vehicle,
+  brief: Brief,
+  rules: Rules,
+  tests: LoadTest[] = [],
+): RackResult {
   const cases = loadCases(rules, brief.road, brief.snowKgM2)
   const people = [
     ...(brief.someoneStands ? standingPlaces(assembly).map((person) => ({ person, name: 'a person standing' })) : []),
@@ -51,7 +59,7 @@ export function rackLimits(assembly: Assembly, carried: Carried[], vehicle: Vehi
   return {
     limits: [
       ...footLimits(feet, everything, missing, rules),
-      ...memberLimits(assembly, everything, feet, missing, vehicle, rules),
+      ...memberLimits(assembly, everything, feet, missing, vehicle, rules, tests),
       ...overhangs,
     ],
     feet,

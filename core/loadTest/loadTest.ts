@@ -6,6 +6,8 @@ import type { Rules } from '../rules/rules'
 export const LoadTestSchema = z.object({
   id: z.string().min(1).max(60),
   barMark: z.string().min(1).max(20),
+  /** what the bar was made of on the day; null in tests from before this was kept */
+  profileId: z.string().max(60).nullable().default(null),
   atMm: z.number().min(0).max(20_000),
   loadKg: z.number().positive('must be more than 0').max(5000),
   computedSagMm: z.number().min(-1000).max(1000),
@@ -19,7 +21,10 @@ export const LoadTestSchema = z.object({
 })
 export type LoadTest = z.infer<typeof LoadTestSchema>
 /** A test that is planned and not yet measured. */
-export const newLoadTest = (planned: Pick<LoadTest, 'id' | 'barMark' | 'atMm' | 'loadKg' | 'computedSagMm' | 'at'>): LoadTest => ({
+export const newLoadTest = (
+  planned: Pick<LoadTest, 'id' | 'barMark' | 'atMm' | 'loadKg' | 'computedSagMm' | 'at'> & Partial<LoadTest>,
+): LoadTest => ({
+  profileId: null,
   measuredSagMm: null,
   setMm: null,
   who: '',
@@ -39,7 +44,7 @@ export function verdictOf(t: LoadTest, rules: Rules): TestVerdict {
     return {
       word: 'gives more',
       passed: false,
-      says: 'It gives more than computed: look for a loose foot, thin skin or a thinner wall than drawn.',
+      says: 'It gives more than computed: look for a loose foot, thin skin or a thinner wall than drawn. Its sag counts by what was measured.',
     }
   if (t.measuredSagMm < t.computedSagMm * 0.5 - 0.5)
     return {
@@ -57,3 +62,18 @@ export function plannedTest(assembly: Assembly, barIndex: number, carriedKg: num
   const atMm = feet.length ? feet.reduce((s, v) => s + v, 0) / feet.length : bar ? memberLengthMm(bar) / 2 : 0
   return { loadKg: Math.max(5, Math.ceil((carriedKg * rules.proofFactor) / 5) * 5), atMm: Math.round(atMm) }
 }
+
+const LEAST_COMPUTED_MM = 0.5 // below it the gauge's own error is as large as what it measures
+/**
+ * How many times more than computed a bar sinks, by the worst of its tests; 1 where none says so. Only a test of this very bar in this profile speaks,
+ * and a bar that gives less than computed earns nothing.
+ */
+export const measuredGive = (tests: LoadTest[], bar: { mark: string; profileId: string }): number =>
+  Math.max(
+    1,
+    ...tests.flatMap((t) =>
+      t.barMark === bar.mark && t.profileId === bar.profileId && t.measuredSagMm !== null && t.computedSagMm >= LEAST_COMPUTED_MM
+        ? [t.measuredSagMm / t.computedSagMm]
+        : [],
+    ),
+  )

@@ -42,6 +42,7 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
       const test = newLoadTest({
         id: crypto.randomUUID(),
         barMark: bars[at].mark,
+        profileId: bars[at].profileId,
         ...plan,
         computedSagMm: sag,
         at: new Date().toISOString().slice(0, 16),
