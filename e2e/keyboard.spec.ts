@@ -55,7 +55,7 @@ test('the same way with the keyboard alone', async ({ page }) => {
 
 test('arrow keys step a field, a sum is read, a wrong text is kept and explained, Escape brings the old figure back', async ({ page }) => {
   await page.goto('/')
-  await page.getByRole('link', { name: 'Spar carrier' }).click()
+  await page.getByRole('link', { name: 'Spar carrier', exact: true }).click()
   await expect(page.getByText('Governs')).toBeVisible()
   await page.keyboard.press('3')
   const overhang = page.getByLabel('Bar past the foot, each end')

@@ -29,7 +29,7 @@ test('a bar is dragged until a limit goes over; its working is opened, the propo
 })
 
 test('loads are seen: the weakest is named, a case is chosen, a foot opens the chain that holds it', async ({ page }) => {
-  await openDemoJob(page, 'Pole and case rack', 'loads')
+  await openDemoJob(page, 'Pole and case rack, survey van', 'loads')
   await expect(page.getByRole('group', { name: 'Plan view' }).getByText(/^B2 \d+ %$/)).toBeVisible()
   await expect(page.getByLabel('Legend')).toContainText('movements drawn ×')
   await page.getByRole('combobox', { name: 'Load case' }).click()

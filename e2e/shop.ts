@@ -24,19 +24,16 @@ export const stopServer = (server: Server, signal: NodeJS.Signals = 'SIGTERM') =
     server.process.kill(signal)
   })
 
-/** Each worker has a shop of its own, filled with the demo data; an error on any page fails the test. */
-export const test = base.extend<{ quiet: undefined }, { shop: Server }>({
-  shop: [
-    // biome-ignore lint/correctness/noEmptyPattern: the runner reads the first parameter's names
-    async ({}, use) => {
-      const folder = mkdtempSync(join(tmpdir(), 'tideline-e2e-'))
-      const server = await startServer(join(folder, 'shop.sqlite'))
-      await use(server)
-      await stopServer(server)
-      rmSync(folder, { recursive: true })
-    },
-    { scope: 'worker' },
-  ],
+/** Each test has a shop of its own, filled with the demo data, so that none depends on another; an error on any page fails the test. */
+export const test = base.extend<{ quiet: undefined; shop: Server }>({
+  // biome-ignore lint/correctness/noEmptyPattern: the runner reads the first parameter's names
+  shop: async ({}, use) => {
+    const folder = mkdtempSync(join(tmpdir(), 'tideline-e2e-'))
+    const server = await startServer(join(folder, 'shop.sqlite'))
+    await use(server)
+    await stopServer(server)
+    rmSync(folder, { recursive: true })
+  },
   baseURL: async ({ shop }, use) => use(shop.address),
   quiet: [
     async ({ page }, use) => {
@@ -52,7 +49,7 @@ export { expect }
 
 export const openDemoJob = async (page: Page, title: string, station: string) => {
   await page.goto('/')
-  const href = await page.getByRole('link', { name: title }).getAttribute('href')
+  const href = await page.getByRole('link', { name: title, exact: true }).getAttribute('href')
   await page.goto(`${href?.replace(/\/[^/]+$/, '')}/${station}`)
   await expect(page.getByText('Governs')).toBeVisible()
 }

@@ -1,4 +1,4 @@
-import { expect, gauge, saved, test, type } from './shop'
+import { expect, gauge, openDemoJob, saved, test, type } from './shop'
 
 test('a survey trust’s rack, from the call to the cut sheet, with the mouse', async ({ page }) => {
   await page.goto('/')
@@ -105,8 +105,7 @@ test('a survey trust’s rack, from the call to the cut sheet, with the mouse', 
 })
 
 test('a limit that is over is relieved by the change it proposes', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Pole and case rack' }).click()
+  await openDemoJob(page, 'Pole and case rack, survey van', 'layout')
   const poles = gauge(page, 'Sampling poles 3.4 m, six: overhang')
   await expect(poles).toContainText('over, 108 %')
   await poles.getByRole('button', { name: /show the working/ }).click()
@@ -122,8 +121,7 @@ test('a limit that is over is relieved by the change it proposes', async ({ page
 })
 
 test('an unknown rating is never passed: the gauge names it, and typing it assesses it', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Basket crate bars' }).click()
+  await openDemoJob(page, 'Basket crate bars', 'loads')
   const foot = gauge(page, 'Foot, pressed down')
   await expect(foot).toContainText('not assessed')
   await expect(foot).toContainText('Missing: Rating per foot, down')

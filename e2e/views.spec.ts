@@ -36,7 +36,7 @@ for (const look of ['light', 'dark'] as const) {
       await scan(path)
     }
     for (const station of stops) {
-      await openDemoJob(page, 'Pole and case rack', station)
+      await openDemoJob(page, 'Pole and case rack, survey van', station)
       await page.waitForLoadState('networkidle')
       if (station === 'cut') await expect(page.getByRole('heading', { name: 'Cut list' })).toBeVisible({ timeout: 30_000 })
       await scan(station)
@@ -62,7 +62,7 @@ for (const width of [360, 768]) {
       await check(path)
     }
     for (const station of stations) {
-      await openDemoJob(page, 'Pole and case rack', station)
+      await openDemoJob(page, 'Pole and case rack, survey van', station)
       await check(station)
     }
   })
@@ -73,7 +73,7 @@ test('the 3D view is built from the same assembly, and nothing is fetched from o
   page.on('request', (r) => {
     if (!r.url().startsWith(shop.address) && !r.url().startsWith('blob:') && !r.url().startsWith('data:')) outside.push(r.url())
   })
-  await openDemoJob(page, 'Pole and case rack', 'layout')
+  await openDemoJob(page, 'Pole and case rack, survey van', 'layout')
   await page.getByRole('button', { name: '3D' }).click()
   await expect(page.locator('canvas')).toBeVisible({ timeout: 60_000 })
   expect(outside).toEqual([])
