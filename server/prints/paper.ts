@@ -28,7 +28,45 @@ export function openPaper(title: Title): Paper {
   paper.registerFont('text', font('barlow/files/barlow-latin-400-normal.woff'))
   paper.registerFont('bold', font('barlow/files/barlow-latin-600-normal.woff'))
   paper.registerFont('figures', font('barlow-semi-condensed/files/barlow-semi-condensed-latin-500-normal.woff'))
-  return paper
+  paper.registerFont('signs', require.resolve('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf'))
+  paper.registerFont('signs bold', require.resolve('dejavu-fonts-ttf/ttf/DejaVuSansCondensed-Bold.ttf'))
+  return withSigns(paper)
+}
+
+/** What the text face has glyphs for; `bin/signs.test.ts` sees to the rest. */
+const IN_TEXT_FACE = /^[\n\u0020-\u007e\u00a0-\u00ff–—‘’“”…′″−]*$/
+
+/** Text with a sign that the face in hand lacks is set in one that has them all, as much smaller as it runs wider. */
+function withSigns(paper: Paper): Paper {
+  const { text, heightOfString, widthOfString, fontSize } = paper
+  const setFace = (paper.font as (name: string) => Paper).bind(paper)
+  const setSize = fontSize.bind(paper)
+  let [face, size, setting] = ['text', 9, false]
+  const set = <T>(words: string, work: () => T): T => {
+    // the library measures while it writes: once the other face is in hand it stays there
+    if (setting || IN_TEXT_FACE.test(words)) return work()
+    setting = true
+    setFace(face === 'bold' ? 'signs bold' : 'signs')
+    setSize(size * 0.9)
+    const done = work()
+    setFace(face)
+    setSize(size)
+    setting = false
+    return done
+  }
+  return Object.assign(paper, {
+    font: (name: string) => {
+      face = name
+      return setFace(name)
+    },
+    fontSize: (points: number) => {
+      size = points
+      return setSize(points)
+    },
+    text: (words: string, ...rest: unknown[]) => set(words, () => text.call(paper, words, ...(rest as []))),
+    heightOfString: (words: string, options?: PDFKit.Mixins.TextOptions) => set(words, () => heightOfString.call(paper, words, options)),
+    widthOfString: (words: string, options?: PDFKit.Mixins.TextOptions) => set(words, () => widthOfString.call(paper, words, options)),
+  })
 }
 
 /** Heads and feet on every page, then the bytes. */

@@ -1,6 +1,7 @@
 import '@fontsource/barlow/latin-400.css'
 import '@fontsource/barlow/latin-600.css'
 import '@fontsource/barlow-semi-condensed/latin-500.css'
+import './signs.css'
 import { createTheme, type Theme } from '@mui/material/styles'
 
 export type LookName = 'paper' | 'bay'
@@ -93,7 +94,7 @@ const LOOKS: Record<LookName, { paper: string; raised: string; ink: string; prim
     },
   },
 }
-export const FIGURES = '"Barlow Semi Condensed", "Barlow", sans-serif'
+export const FIGURES = '"Barlow Semi Condensed", "Barlow", "Signs", sans-serif'
 
 export function themeOf(name: LookName): Theme {
   const look = LOOKS[name]
@@ -111,7 +112,7 @@ export function themeOf(name: LookName): Theme {
     shape: { borderRadius: 3 },
     spacing: 8,
     typography: {
-      fontFamily: '"Barlow", sans-serif',
+      fontFamily: '"Barlow", "Signs", sans-serif',
       fontSize: 14,
       htmlFontSize: 16,
       h1: { fontSize: '1.35rem', fontWeight: 600 },
