@@ -1,5 +1,6 @@
 import { profileOf } from '../../core/catalogue/profiles'
 import { cutList } from '../../core/cutList/cutList'
+import { plateList } from '../../core/cutList/plateList'
 import { drawView } from '../../core/drawing/views'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
@@ -51,6 +52,27 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
     MARGIN,
     60,
   )
+  const flat = plateList(result.assembly)
+  if (flat.length)
+    y = table(
+      paper,
+      [
+        { head: 'Mark', width: 90 },
+        { head: 'Flat part', width: 130 },
+        { head: 'Of', width: 140 },
+        { head: 'Qty', width: 35, align: 'right' },
+        { head: `Flat, ${job.units.system === 'inch' ? 'in' : 'mm'}`, width: 135, align: 'right' },
+      ],
+      flat.map((p) => [
+        p.mark,
+        p.name,
+        p.material,
+        String(p.quantity),
+        [p.flatLengthMm, p.flatWidthMm, p.thicknessMm].map((mm) => formatLength(mm, job.units)).join(' × '),
+      ]),
+      MARGIN,
+      y + 14,
+    )
   y = table(
     paper,
     [
@@ -62,12 +84,12 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
     MARGIN,
     y + 14,
   )
-  limitsPage(paper, job, result, rules)
+  limitsTable(paper, job, result, rules, y + 20)
   return closePaper(paper, title)
 }
 
-function limitsPage(paper: Paper, job: Job, result: Evaluation, rules: Rules): void {
-  paper.addPage()
+/** Limits, load tests and cautions, going on over pages from a height on this one. */
+function limitsTable(paper: Paper, job: Job, result: Evaluation, rules: Rules, from: number): void {
   const shown = (value: number | null, unit: string) =>
     unit === 'mm'
       ? formatLength(value, job.units)
@@ -95,7 +117,7 @@ function limitsPage(paper: Paper, job: Job, result: Evaluation, rules: Rules): v
     ],
     rows,
     MARGIN,
-    60,
+    from,
     8.5,
   )
   const road = roadPrompts(result.assembly, job.vehicle, job.brief, rules).map((p) =>

@@ -149,6 +149,11 @@ export function table(paper: Paper, columns: Column[], rows: string[][], x: numb
       .stroke()
     return below
   }
+  // a head is not left alone at the foot of a page
+  if (y > paper.page.height - 90) {
+    paper.addPage()
+    y = 60
+  }
   let at = head(y)
   for (const row of rows) {
     if (at > paper.page.height - 50) {

@@ -9,6 +9,7 @@ import { useMemo } from 'react'
 import { profileOf } from '../../../core/catalogue/profiles'
 import { moneyText } from '../../../core/cost/money'
 import { cutList, endText } from '../../../core/cutList/cutList'
+import { plateList } from '../../../core/cutList/plateList'
 import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
 import type { CutPlan } from '../../../core/nesting/planCuts'
@@ -18,7 +19,8 @@ import { figureText, useUnits } from '../../quantity/units'
 /** Cut list, what to buy and use, and what each length on sale would come to on its own. */
 export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; lengths: LengthComparison[] | null }) {
   const units = useUnits()
-  const parts = useMemo(() => cutList(familyOf(job.design).assemble(job.design.params, job.vehicle).assembly), [job.design, job.vehicle])
+  const assembly = useMemo(() => familyOf(job.design).assemble(job.design.params, job.vehicle).assembly, [job.design, job.vehicle])
+  const [parts, flat] = [cutList(assembly), plateList(assembly)]
   const mm = (v: number) => figureText(v, 'mm', units)
   if (!parts.length) return null
   return (
@@ -57,6 +59,41 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
           </TableBody>
         </Table>
       </section>
+      {flat.length > 0 && (
+        <section>
+          <Typography variant="h2" gutterBottom>
+            Flat parts
+          </Typography>
+          <Table size="small" aria-label="Flat parts">
+            <TableHead>
+              <TableRow>
+                <TableCell>Mark</TableCell>
+                <TableCell>Part</TableCell>
+                <TableCell>Of</TableCell>
+                <TableCell align="right">Qty</TableCell>
+                <TableCell align="right">Flat size</TableCell>
+                <TableCell align="right">Thick</TableCell>
+                <TableCell align="right">Mass each</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {flat.map((p) => (
+                <TableRow key={p.mark + p.flatLengthMm}>
+                  <TableCell sx={{ fontWeight: 600 }}>{p.mark}</TableCell>
+                  <TableCell>{p.name}</TableCell>
+                  <TableCell>{p.material}</TableCell>
+                  <TableCell align="right">{p.quantity}</TableCell>
+                  <TableCell align="right">
+                    {mm(p.flatLengthMm)} × {mm(p.flatWidthMm)}
+                  </TableCell>
+                  <TableCell align="right">{mm(p.thicknessMm)}</TableCell>
+                  <TableCell align="right">{figureText(p.massEachKg, 'kg', units)}</TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
+        </section>
+      )}
       <section>
         <Typography variant="h2" gutterBottom>
           To buy and to use

@@ -1,0 +1,42 @@
+import { describe, expect, test } from 'vitest'
+import { memberLengthMm } from '../assembly/assembly'
+import { familyOf } from '../families/all'
+import { crossbarExamples } from '../families/crossbarRack/examples'
+import { demoJobs } from '../job/demoJobs'
+import { cutList } from './cutList'
+import { plateList } from './plateList'
+
+const family = familyOf(demoJobs[0].design)
+const made = crossbarExamples.map((e) => [e.name, family.assemble(e.params, e.vehicle).assembly] as const)
+
+describe.each(made)('%s', (_, assembly) => {
+  test('the cut list holds every member once, at its own length', () => {
+    const parts = cutList(assembly)
+    expect(parts.flatMap((p) => p.marks).sort()).toEqual(assembly.members.map((m) => m.mark).sort())
+    for (const p of parts)
+      for (const mark of p.marks)
+        expect(Math.abs(memberLengthMm(assembly.members.find((m) => m.mark === mark)!) - p.lengthMm)).toBeLessThan(0.5)
+  })
+  test('the flat parts are as many and as heavy as the plates of the rack', () => {
+    const parts = plateList(assembly)
+    const sum = (of: { quantity: number; kg: number }[], what: 'quantity' | 'kg') =>
+      of.reduce((s, p) => s + (what === 'kg' ? p.kg * p.quantity : p.quantity), 0)
+    const drawn = assembly.plates.map((p) => ({ quantity: p.quantity, kg: p.massKg }))
+    const listed = parts.map((p) => ({ quantity: p.quantity, kg: p.massEachKg }))
+    expect(sum(listed, 'quantity')).toBe(sum(drawn, 'quantity'))
+    expect(sum(listed, 'kg')).toBeCloseTo(sum(drawn, 'kg'), 9)
+  })
+})
+
+test('alike plates stand on one line: six corner plates 90 × 90 × 4 and six step brackets, steel apart from aluminium', () => {
+  const [job] = demoJobs
+  const list = (profileId: string) =>
+    plateList(
+      family.assemble({ ...job.design.params, profileId, sideRails: true, cornerPlates: true, bracketInsetMm: 45 }, job.vehicle).assembly,
+    ).map((p) => [p.mark, p.quantity, p.thicknessMm, p.material])
+  expect(list(job.design.params.profileId)).toEqual([
+    ['SB', 6, 5, 'Aluminium 6061-T6'],
+    ['CP', 6, 4, 'Aluminium 6061-T6'],
+  ])
+  expect(list('square-40x3-steel').map((p) => p[3])).toEqual(['Steel S235', 'Steel S235'])
+})
