@@ -120,9 +120,7 @@ export function massFigure(rows: LedgerRow[], when: 'driving' | 'parked'): Figur
       source: 'mass ledger: sum of the items that count now',
       with: counted.map((r, i) => input(`m${i + 1}`, `mass of ${r.name}`, r.most, 'kg')),
       range: [sum('least'), sum('most')],
-      assumes: counted
-        .filter((r) => r.basis === 'estimated')
-        .map((r) => `${r.name} is estimated, ${r.least} to ${r.most} kg; the greatest counts`),
+      notes: counted.filter((r) => r.basis === 'estimated').map((r) => `${r.name} is estimated: the greatest of its range counts`),
     },
     () => sum('most'),
   )

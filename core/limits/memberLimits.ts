@@ -74,9 +74,9 @@ function strength({ member, state: s, r }: Place, unknowns: Input[], rules: Rule
         source: `von Mises, Shigley, 10th ed., 5-5; forces: ${FRAME}`,
         assumes: [
           ...FRAME_ASSUMES,
-          `greatest ${Math.round(s.atMm)} mm along it${s.weld ? ', beside a weld' : ''}`,
           ...(open ? ['an open section is bent about the axes of its legs; it leans and twists as well: prove it by a load test'] : []),
         ],
+        notes: [`Greatest {${Math.round(s.atMm)}} along it${s.weld ? ', beside a weld' : ''}`],
         with: [
           input('N', 'pull along it', s.axialN, 'N'),
           input('My', 'bending up and down', s.momentYNmm, 'N·mm'),

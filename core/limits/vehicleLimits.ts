@@ -26,7 +26,7 @@ export function vehicleFigure(
       formula: factor === 1 ? 'as given' : outUnit === unit ? `rating × ${factor}` : 'rating × standard gravity',
       with: [input('R', missingName(label, s), settledValue(s), unit)],
       source: s.value === null ? 'not given' : `${s.method}${s.source ? `, ${s.source}` : ''}${s.date ? `, ${s.date}` : ''}`,
-      assumes: s.method === 'assumed' ? [`${label} is assumed, not measured`] : [],
+      assumes: s.method === 'assumed' ? [`${label}: nobody measured it`] : [],
     },
     () => (s.value ?? 0) * factor,
   )
@@ -34,7 +34,7 @@ export function vehicleFigure(
 const known = (vehicle: Vehicle, symbol: string, key: SourcedKey, unit: string) =>
   input(symbol, missingName(fieldLabel(key), vehicle[key]), settledValue(vehicle[key]), unit)
 const assumed = (vehicle: Vehicle, keys: SourcedKey[]) =>
-  keys.filter((k) => vehicle[k].method === 'assumed').map((k) => `${fieldLabel(k)} is assumed, not measured`)
+  keys.filter((k) => vehicle[k].method === 'assumed').map((k) => `${fieldLabel(k)}: nobody measured it`)
 
 /** Roof, gross mass, axles, height, stability and the agreed load class. */
 export function vehicleLimits(assembly: Assembly, vehicle: Vehicle, brief: Brief, rules: Rules): Limit[] {
