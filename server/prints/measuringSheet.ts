@@ -31,16 +31,16 @@ function page(paper: Paper, job: Job, sheet: MeasuringSheet, blank: boolean): vo
   const columns = blank
     ? [
         { head: '', width: 22 },
-        { head: 'What', width: 172 },
-        { head: 'Datum', width: 78 },
-        { head: 'Reading', width: 60 },
-        { head: 'Again', width: 52 },
+        { head: 'What', width: 158 },
+        { head: 'Datum', width: 77 },
+        { head: 'Reading', width: 56 },
+        { head: 'Again', width: 54 },
       ]
     : [
         { head: '', width: 22 },
-        { head: 'What', width: 150 },
-        { head: 'Figure', width: 72 },
-        { head: 'Known by', width: 140 },
+        { head: 'What', width: 142 },
+        { head: 'Figure', width: 70 },
+        { head: 'Known by', width: 133 },
       ]
   const rows = sheet.quantities.map((q) => {
     const s = measureOf(job.vehicle, q)
