@@ -7,7 +7,16 @@ import type { Rules } from '../rules/rules'
 import { candidatePlaces, layoutRatio } from './spacing'
 
 /** A placement of bars that was worked out whole: its worst limit, and a line that says why it is offered. Lengths in `why` stand in braces, mm. */
-export type Placement = { barXMm: number[]; worst: number; governs: string; meets: boolean; over: string[]; unknown: number; why: string }
+export type Placement = {
+  barXMm: number[]
+  worst: number
+  governs: string
+  /** breaks nothing that can be assessed; only with `unknown` 0 is that every rule */
+  meets: boolean
+  over: string[]
+  unknown: number
+  why: string
+}
 export type Proposal = { placements: Placement[]; giveUp: string | null; tried: number }
 
 /** Issues that a placement of bars can cause or cure. */
@@ -23,7 +32,7 @@ const PLACED = new Set([
   'unstable',
 ])
 /** Limits that where the bars stand has a say in. */
-const ours = (l: Limit): boolean => /^(foot|bar|member|welds|bracket|overhang|span|straps)/.test(l.id)
+const ours = (l: Limit): boolean => /^(foot|bar|member|welds|joint|bracket|overhang|span|straps)/.test(l.id)
 const ROUGH = 4
 const STEPS_MM = [100, -100, 50, -50, 25, -25]
 
@@ -127,15 +136,17 @@ const percent = (ratio: number): string => `${Math.round(ratio * 100)} %`
 
 function whyOf(t: Tried, first: boolean, fewest: boolean): string {
   const n = `${t.barXMm.length} bars`
+  // what is not assessed is not met
+  const meets = t.unknown ? 'break no rule that can be assessed' : 'meet every rule'
   const reason = !t.meets
     ? `${n}: nearest to the rules; over: ${t.over.join(', ') || 'nothing, but something does not rest or fit'}`
     : fewest && first
-      ? `${n}: the fewest that meet every rule, and the least strained`
+      ? `${n}: the fewest that ${meets}, and the least strained`
       : fewest
-        ? `${n}: the fewest that meet every rule`
+        ? `${n}: the fewest that ${meets}`
         : first
           ? `${n}: least strained`
-          : `${n}: meets every rule`
+          : `${n} that ${meets}`
   return `${reason}; most used is ${t.governs.toLowerCase()} at ${percent(t.worst)}${t.unknown ? `; ${t.unknown} not assessed` : ''}.`
 }
 

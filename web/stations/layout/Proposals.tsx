@@ -50,7 +50,7 @@ export function Proposals({ job, apply }: { job: Job; apply: (barXMm: number[]) 
               key={p.barXMm.join()}
               sx={{
                 borderLeft: 4,
-                borderColor: p.meets ? inks.waterDeep : inks.signal,
+                borderColor: { clear: inks.waterDeep, over: inks.signal, unknown: inks.unknown }[stateOf(p)],
                 pl: 1,
                 display: 'grid',
                 gridTemplateColumns: '1fr auto',
@@ -72,13 +72,16 @@ export function Proposals({ job, apply }: { job: Job; apply: (barXMm: number[]) 
   )
 }
 
+/** A placement with something not assessed is no clear one. */
+const stateOf = (p: Placement) => (!p.meets ? 'over' : p.unknown ? 'unknown' : 'clear')
+
 function OneProposal({ placement: p, job }: { placement: Placement; job: Job }) {
   const units = useUnits()
   const datum = datumXMm(job.vehicle)
   return (
     <Box sx={{ fontSize: 14 }}>
       <Box sx={{ fontWeight: 600 }}>
-        {stateMarks[p.meets ? 'clear' : 'over']} {p.barXMm.map((x) => figureText(x - datum, 'mm', units).replace(/ mm$/, '')).join(', ')}
+        {stateMarks[stateOf(p)]} {p.barXMm.map((x) => figureText(x - datum, 'mm', units).replace(/ mm$/, '')).join(', ')}
       </Box>
       <Box sx={{ color: 'text.secondary' }}>{withLengths(p.why, units)}</Box>
     </Box>
