@@ -108,7 +108,7 @@ function personMark(view: ViewName, assembly: Assembly, { person }: CaseResult, 
     line(above(330), above(30)),
     line(above(30), above(85, 22)),
     line(above(30), above(85, -22)),
-    { kind: 'text', layer: 'force', at: above(350), text, anchor: 'middle' },
+    { kind: 'text', layer: 'force', at: above(350), text, anchor: view === 'side' ? 'middle' : place.y > 0 ? 'start' : 'end' },
   ]
 }
 
@@ -136,7 +136,10 @@ function feetForces(
     if (view === 'plan') {
       // words run rearward from the foremost bar, where the sheet ends, and forward from the others
       const ahead = m.place.x < foremost - 1
-      const at = { x: m.place.x + (ahead ? 60 : -60), y: m.place.y + outward * 95 - 20 }
+      // clear of the bar's end and of a rail on it
+      const bar = assembly.members.find((b) => b.id === m.memberId)
+      const past = bar ? Math.abs(bar.path[0].y) - Math.abs(m.place.y) : 0
+      const at = { x: m.place.x + (ahead ? 60 : -60), y: m.place.y + outward * (past + 60) - 20 }
       return [{ kind: 'text', layer: layerOf(i), at, text: words(i), anchor: ahead ? 'start' : 'end' }]
     }
     // seen from behind or from the side feet stand one behind the other: those of the worst bar, or of the near side, speak for all

@@ -146,7 +146,10 @@ function StateWord({ state, ratio }: { state: LimitState; ratio: number | null }
   const colour = useStateColour()(state)
   return (
     <Box component="span" sx={{ color: colour, fontWeight: 600, fontSize: 13, fontFamily: FIGURES, whiteSpace: 'nowrap' }}>
-      <span aria-hidden="true">{stateMarks[state]}</span> {stateWords[state]}
+      <Box component="span" aria-hidden="true" sx={{ mr: '3px' }}>
+        {stateMarks[state]}
+      </Box>{' '}
+      {stateWords[state]}
       {ratio === null ? '' : ratio >= 99 ? ', no room at all' : `, ${Math.round(ratio * 100)} %`}
     </Box>
   )
