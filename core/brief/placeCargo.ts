@@ -5,11 +5,17 @@ import { type Cargo, type CargoDraft, CargoSchema } from './cargo'
 export const placed = (draft: CargoDraft & { id: string }, id: string, xMm: number, yMm: number, over: Partial<Cargo> = {}): Cargo =>
   CargoSchema.parse({ ...draft, id, xMm, yMm, ...over })
 
-/** A free place for a new item: over the middle of the mounts, beside what lies there already, left and right in turn. mm. */
+const STEP_ACROSS_MM = 20
+const STEP_ALONG_MM = 100
+/** 0, then so much either way, farther and farther, up to a reach. */
+const outward = (stepMm: number, reachMm: number): number[] =>
+  Array.from({ length: 2 * Math.max(0, Math.floor(reachMm / stepMm)) + 1 }, (_, i) => (i % 2 ? 1 : -1) * Math.ceil(i / 2) * stepMm || 0)
+
+/** A free place for a new item: over the middle of the mounts, else beside what lies there, else before or behind it. mm. */
 export function startPlace(job: Job, item: { lengthMm: number; widthMm: number; counts: Cargo['counts'] }): { xMm: number; yMm: number } {
   const line = job.vehicle.mounts[0]
-  const xMm = line ? Math.round((line.fromXMm + line.toXMm) / 2) : 0
-  const meets = (yMm: number) =>
+  const middle = line ? Math.round((line.fromXMm + line.toXMm) / 2) : 0
+  const meets = (xMm: number, yMm: number) =>
     job.brief.cargo.some(
       (c) =>
         (c.counts === 'both' || item.counts === 'both' || c.counts === item.counts) &&
@@ -17,9 +23,8 @@ export function startPlace(job: Job, item: { lengthMm: number; widthMm: number; 
         Math.abs(c.yMm - yMm) < (c.widthMm + item.widthMm) / 2,
     )
   const half = line ? Math.min(line.halfWidthFrontMm, line.halfWidthRearMm) : 700
-  for (let off = 0; off + item.widthMm / 2 <= half + 60; off += 20) {
-    if (!meets(off)) return { xMm, yMm: off }
-    if (!meets(-off)) return { xMm, yMm: -off }
-  }
-  return { xMm, yMm: 0 }
+  const along = line ? (line.toXMm - line.fromXMm) / 2 : 0
+  for (const dx of outward(STEP_ALONG_MM, along))
+    for (const yMm of outward(STEP_ACROSS_MM, half + 60 - item.widthMm / 2)) if (!meets(middle + dx, yMm)) return { xMm: middle + dx, yMm }
+  return { xMm: middle, yMm: 0 }
 }
