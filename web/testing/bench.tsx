@@ -28,6 +28,7 @@ class Frame {
 }
 vi.stubGlobal('ResizeObserver', Frame)
 // what browsers have and this stand-in for one does not
+vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener: () => undefined, removeEventListener: () => undefined }))
 vi.stubGlobal('CSS', { escape: (text: string) => text.replace(/[^\w-]/g, '\\$&') })
 Blob.prototype.text ??= function text(this: Blob) {
   return new Promise((done) => {
@@ -62,13 +63,13 @@ export function answering(answers: Record<string, unknown>): { calls: { path: st
 }
 
 /** A piece of the interface on the bench: with the paper look, units, and no network but what `answering` set up. */
-export function mount(ui: ReactNode, units: DisplayUnits = METRIC) {
+export function mount(ui: ReactNode, units: DisplayUnits = METRIC, path = '/') {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { retry: false } } })
   const shown = render(
     <QueryClientProvider client={client}>
       <ThemeProvider theme={themeOf('paper')}>
         <UnitsContext.Provider value={units}>
-          <MemoryRouter>{ui}</MemoryRouter>
+          <MemoryRouter initialEntries={[path]}>{ui}</MemoryRouter>
         </UnitsContext.Provider>
       </ThemeProvider>
     </QueryClientProvider>,
