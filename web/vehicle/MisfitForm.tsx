@@ -26,24 +26,33 @@ export function MisfitForm({ line, onChange }: { line: MountLine; onChange: (mis
         Off its place: forward, left and up are plus.
       </Typography>
       {holes.map((h, i) => (
-        <Box key={h.name} sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(3, minmax(0,1fr))' }}>
-          <QuantityInput
-            label={`${h.name}, along`}
-            optional
-            min={-200}
-            max={200}
-            value={offs[i].alongMm}
-            onChange={(alongMm) => set(i, { alongMm })}
-          />
-          <QuantityInput
-            label="across"
-            optional
-            min={-200}
-            max={200}
-            value={offs[i].acrossMm}
-            onChange={(acrossMm) => set(i, { acrossMm })}
-          />
-          <QuantityInput label="up" optional min={-100} max={100} value={offs[i].upMm} onChange={(upMm) => set(i, { upMm })} />
+        <Box
+          key={h.name}
+          role="group"
+          aria-label={h.name}
+          sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(3, minmax(0,1fr))' }}
+        >
+          <Typography variant="caption" sx={{ gridColumn: '1 / 4', mb: 0.25 }}>
+            {h.name}
+          </Typography>
+          {(
+            [
+              ['along', 'alongMm', 200],
+              ['across', 'acrossMm', 200],
+              ['up', 'upMm', 100],
+            ] as const
+          ).map(([label, key, most]) => (
+            <QuantityInput
+              key={key}
+              label={label}
+              optional
+              placeholder="?"
+              min={-most}
+              max={most}
+              value={offs[i][key]}
+              onChange={(v) => set(i, { [key]: v })}
+            />
+          ))}
         </Box>
       ))}
       {open > 0 && (
