@@ -105,3 +105,16 @@ export function boltPreload(size: BoltSize, grade: BoltGrade, oiled: boolean): {
   const preloadN = 0.75 * boltGrades[grade].proofMPa * stressAreaMm2
   return { preloadN, torqueNm: ((oiled ? 0.15 : 0.2) * preloadN * diameterMm) / 1000 }
 }
+
+/** Lengths that are sold, ISO 4014 and 4017. mm */
+const LENGTHS_MM = [
+  16, 20, 25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200, 220, 240, 260, 280, 300,
+]
+/** Two washers, a lock nut and two threads past it, in diameters: the shop's own, near ISO 7089 and 7040. */
+const BEYOND_STACK = 2.2
+
+/** The shortest bolt sold that goes through a stack and still takes washers and lock nut. mm; the longest where none is long enough. */
+export const boltLengthMm = (size: BoltSize, stackMm: number): number => {
+  const needed = stackMm + BEYOND_STACK * boltSizes[size].diameterMm
+  return LENGTHS_MM.find((l) => l >= needed) ?? LENGTHS_MM[LENGTHS_MM.length - 1]
+}

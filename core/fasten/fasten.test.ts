@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { backingPlateChecks, backingPlateHoldsN, skinMoment } from './backingPlate'
-import { boltPreload, boltShear, boltTension, boltTogether, holeBearing } from './bolt'
+import { boltLengthMm, boltPreload, boltShear, boltTension, boltTogether, holeBearing } from './bolt'
 import { bracketBending, bracketFixes } from './bracket'
 import { wallBearsN } from './crushing'
 import { filletWeldStress, weldRound, weldSides } from './filletWeld'
@@ -23,6 +23,9 @@ describe('bolts (EN 1993-1-8, table 3.4)', () => {
     expect(holeBearing(v)).toBeCloseTo(((2.8 * 12) / 9 - 1.7) * (12 / 27) * ((360 * 8 * 3) / 1.25), 6)
     expect(holeBearing({ ...v, edgeMm: 5 })).toBe(0) // a hole on the edge bears nothing
     expect(holeBearing({ ...v, endMm: 100, edgeMm: 100 })).toBeCloseTo((2.5 * 360 * 8 * 3) / 1.25, 6)
+  })
+  test('a stack of 65 with M6 needs 65 + 2.2·6 = 78.2: 80 is sold; 5 with M8 needs 22.6: 25; beyond all lengths the longest', () => {
+    expect([boltLengthMm('M6', 65), boltLengthMm('M8', 5), boltLengthMm('M8', 900)]).toEqual([80, 25, 300])
   })
   test('M10 8.8 dry: preload 0.75·580·58 = 25.2 kN, torque 0.2·25.2·10 = 50 N·m; oiled three quarters of it', () => {
     expect(boltPreload('M10', '8.8', false)).toEqual({ preloadN: 25_230, torqueNm: expect.closeTo(50.46, 6) })

@@ -90,8 +90,10 @@ function bracketLink(assembly: Assembly, rules: Rules): Link[] {
 function skinLink(mount: Mount, skin: MountLine['skin'], rules: Rules): Link[] {
   if (mount.backingMm === null) return []
   const { thicknessMm = null, yieldMPa = null, panelRadiusMm = null } = skin ?? {}
+  // a plate as wide as the panel bears on the rib round it, which nobody has checked
+  const overRib = panelRadiusMm !== null && mount.backingMm / 2 >= panelRadiusMm
   const holdsN =
-    thicknessMm !== null && yieldMPa !== null && panelRadiusMm !== null
+    thicknessMm !== null && yieldMPa !== null && panelRadiusMm !== null && !overRib
       ? backingPlateHoldsN({
           plateAcrossMm: mount.backingMm,
           plateThicknessMm: backingPlate.thicknessMm,
@@ -106,7 +108,9 @@ function skinLink(mount: Mount, skin: MountLine['skin'], rules: Rules): Link[] {
   return [
     {
       part: 'sheet under the backing plate',
-      asked: 'thickness and panel of the sheet under the feet',
+      asked: overRib
+        ? 'what the rib holds that the backing plate reaches over, or a smaller plate'
+        : 'thickness and panel of the sheet under the feet',
       word: 'calculated',
       holdsN,
       source: 'Timoshenko, Strength of Materials II, art. 23; AISC 360-16, J4.2',

@@ -55,8 +55,13 @@ describe('corner plates between rails and bars', () => {
     expect(on.rackMassKg - bare.rackMassKg).toBeCloseTo((6 * 90 * 90 * 4 * 2700) / 1e9, 9)
     const railZ = (e: typeof bare) => e.assembly.members.find((m) => m.role === 'rail')!.path[0].z
     expect(railZ(on) - railZ(bare)).toBe(4)
-    const bolts = (e: typeof bare) => e.assembly.hardware.find((h) => h.for === 'rails and fairing')!.quantity
-    expect([bolts(bare), bolts(on)]).toEqual([12, 24])
+    const bolts = (e: typeof bare) => e.assembly.hardware.filter((h) => /rails|corner plates/.test(h.for)).map((h) => [h.name, h.quantity])
+    // rail 25 + bar 40 and 13.2 for washers, nut and two threads: 78.2, so 80; a plate of 4 goes to each part by its own pair
+    expect(bolts(bare)).toEqual([['Bolt M6 × 80 stainless with lock nut', 12]])
+    expect(bolts(on)).toEqual([
+      ['Bolt M6 × 45 stainless with lock nut', 12],
+      ['Bolt M6 × 60 stainless with lock nut', 12],
+    ])
   })
   test('a bolt alone lets the rail turn about it; a plate passes the twist on, as a couple of shears 54 mm apart', () => {
     const twist = (job: Job) => Math.max(...evaluate(job, defaultRules).cases.flatMap((c) => c.joints.map((j) => j.twistNmm)))
@@ -99,9 +104,34 @@ describe('what would relieve a bracket and a drilled foot', () => {
     const force = (job: Job) => stress(job).used.with.find((i) => i.symbol === 'F')!.value!
     expect(stress(stepped).used.value).toBeCloseTo((6 * force(stepped) * 60) / (40 * 4 ** 2), 9)
     expect(stress(two).used.value).toBeCloseTo((3 * force(two) * 60) / (40 * 4 ** 2), 9)
-    const bolts = (job: Job) => evaluate(job, defaultRules).assembly.hardware.find((h) => h.for === 'step brackets')?.quantity
-    expect(bolts(two)).toBe(2 * bolts(stepped)!)
+    const bolts = (job: Job) => evaluate(job, defaultRules).assembly.hardware.filter((h) => h.for.startsWith('step brackets'))
+    // 4 + 17.6 on the foot: 25; 4 + 40 + 17.6 through the bar: 65
+    expect(bolts(stepped).map((h) => h.name)).toEqual(['Bolt M8 × 25 stainless with lock nut', 'Bolt M8 × 65 stainless with lock nut'])
+    expect(bolts(two).map((h) => h.quantity)).toEqual(bolts(stepped).map((h) => 2 * h.quantity))
     expect(relieve(stepped, 'bracket', defaultRules).map((r) => r.label)).toContain('a second bolt at each end of the brackets')
+  })
+  test('a slotted bar takes its bolts in the slot, by a nut', () => {
+    const slotted = withParams(withParams(spar, { build: 'bolted' }), { profileId: 'slotted-40x40-al6063t5' })
+    const rails = evaluate(slotted, defaultRules).assembly.hardware.find((h) => h.for === 'rails')
+    expect(rails?.name).toBe('Bolt M6 × 40 stainless with T-nut')
+  })
+  test('a plate that reaches over the rib bears on the rib, which nobody has checked: unrated, and no relief', () => {
+    const skin = { thicknessMm: 0.7, yieldMPa: 140, panelRadiusMm: 70 }
+    const drilled: Job = {
+      ...drone,
+      vehicle: { ...drone.vehicle, mounts: [{ ...drone.vehicle.mounts[0], kind: 'through-bolt', skin }] },
+      brief: { ...drone.brief, someoneStands: true },
+    }
+    const sheet = (backingMm: number) =>
+      evaluate(withParams(drilled, { backingMm }), defaultRules).feet[0].links.up.find((l) => l.part.includes('sheet'))!
+    expect(sheet(120).holdsN).toBeGreaterThan(0)
+    expect(sheet(140)).toMatchObject({ holdsN: null, asked: expect.stringContaining('a smaller plate') })
+    expect(limitOf(withParams(drilled, { backingMm: 160 }), 'foot.up')?.state).toBe('unknown')
+    expect(
+      relieve(withParams(drilled, { backingMm: 120 }), 'foot.up', defaultRules)
+        .map((r) => r.label)
+        .join(),
+    ).not.toContain('behind the sheet')
   })
   test('drilled sheet that is pulled on too hard: a wider plate behind it is found by trying', () => {
     const skin = { thicknessMm: 0.7, yieldMPa: 140, panelRadiusMm: 400 }

@@ -5,6 +5,7 @@ import { profileOf, profileSection } from '../../catalogue/profiles'
 import type { Issue } from '../../issue/issue'
 import { stepBracket } from '../../sheet/stepBracket'
 import { type MountLine, mountHalfWidthMm, nearestMountX, type Vehicle } from '../../vehicle/vehicle'
+import { boltsPerEnd, CORNER, FAIRING_MM, hardwareOf, hasCornerPlates, railBolts } from './hardware'
 import type { CrossbarParams } from './params'
 
 export const FOOT_LENGTH_MM = 80 // the shop's standard foot casting along the vehicle: bars cannot stand nearer than this
@@ -77,49 +78,13 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
       ? [{ id: 'joint:fairing', kind: 'bolt' as const, between: ['fairing', `bar:${frontBar(p)}`], bolts: railBolts }]
       : []),
   ]
-  // a corner plate is bolted to rail and bar by pairs of their own
-  const boltPairs = joints.filter((j) => j.kind === 'bolt').length + plates.filter((f) => f.role === 'gusset').length
-  const capped = members.length * 2
-  const hardware = [
-    ...(mounts.length
-      ? [
-          { name: `Bolt ${foot.bolt} stainless`, quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
-          { name: `Lock nut ${foot.bolt.split(' ')[0]}`, quantity: mounts.length * foot.boltsPerFoot, for: foot.name },
-          ...foot.extras.map((name) => ({ name, quantity: mounts.length, for: foot.name })),
-          ...(backingMm === null
-            ? []
-            : [
-                {
-                  name: `backing plate ${backingMm} × ${backingMm} × ${backingPlate.thicknessMm}`,
-                  quantity: mounts.length,
-                  for: foot.name,
-                },
-              ]),
-        ]
-      : []),
-    ...(p.bracketInsetMm > 0 && mounts.length
-      ? [{ name: 'Bolt M8 × 25 stainless with lock nut', quantity: mounts.length * 2 * boltsPerEnd(p), for: 'step brackets' }]
-      : []),
-    ...(boltPairs
-      ? [
-          {
-            name: `Bolt ${railBolts.size} × 50 stainless with lock nut`,
-            quantity: boltPairs * railBolts.count,
-            for: 'rails and fairing',
-          },
-        ]
-      : []),
-    ...(capped ? [{ name: 'End cap', quantity: capped, for: 'open tube ends' }] : []),
-  ]
+  const hardware = hardwareOf(p, { members, mounts, plates, backingMm, foot })
   return {
     assembly: { members, plates, joints, hardware, mounts, deckZMm: members.length ? deckZMm : null },
     issues: faults(p, line, vehicle),
   }
 }
 
-/** Through both walls of rail and bar at each crossing. */
-const railBolts = { size: 'M6' as const, count: 2 }
-const boltsPerEnd = (p: CrossbarParams): number => (p.bracketBolts === 'two' ? 2 : 1)
 const morePlateKg = (sideMm: number): number =>
   ((sideMm ** 2 - backingPlate.standardMm ** 2) * backingPlate.thicknessMm * materialOf('steel').densityKgM3) / 1e9
 
@@ -148,10 +113,6 @@ function sideRails(p: CrossbarParams, line: MountLine, deckZMm: number): Member[
     ends: [{ kind: 'cap' }, { kind: 'cap' }],
   }))
 }
-
-/** Between rail and bar at each crossing. The shop's own sizes. */
-const CORNER = { sideMm: 90, thicknessMm: 4 }
-const hasCornerPlates = (p: CrossbarParams): boolean => p.cornerPlates && p.sideRails && p.build === 'bolted' && p.barXMm.length >= 2
 
 function cornerPlates(p: CrossbarParams, members: Member[], deckZMm: number): Plate[] {
   if (!hasCornerPlates(p)) return []
@@ -213,13 +174,13 @@ function brackets(p: CrossbarParams): Plate[] {
 
 const frontBar = (p: CrossbarParams): number => p.barXMm.indexOf(Math.max(...p.barXMm))
 
-/** A flat aluminium fairing leaning on the front bar at 45°, 2 mm thick. */
+/** A flat aluminium fairing leaning on the front bar at 45°. */
 function fairing(p: CrossbarParams, line: MountLine, deckZMm: number): Plate[] {
   if (!p.fairing || !p.barXMm.length) return []
   const x = Math.max(...p.barXMm)
   const width = barLengthMm(p, line, x)
   const slope = p.fairingHeightMm * Math.SQRT2
-  const t = 2
+  const t = FAIRING_MM
   return [
     {
       id: 'fairing',
