@@ -59,6 +59,7 @@ test('nothing carried, nowhere to stand: says what is missing', () => {
 
 test('a 4 m pole of 8 kg on bars 0 and 1000, its middle at 1000: 1000 out behind, 2000 ahead; it stands on the tip at the front, 8 kg·1000/1000 at its rear end', () => {
   const pole = { ...survey.brief.cargo[0], lengthMm: 4000, xMm: 1000, centreForwardMm: 0, massKg: { least: 8, most: 8 } }
-  expect(hangOf(pole, [0, 1000])).toEqual({ rearMm: 1000, frontMm: 2000, tipsAtRearKg: 8, tipsAtFrontKg: 0 })
+  expect(hangOf(pole, [0, 1000])).toMatchObject({ rearMm: 1000, frontMm: 2000, tipsAtRear: { value: 8 }, tipsAtFront: { value: 0 } })
+  expect(hangOf({ ...pole, massKg: null }, [0, 1000])?.tipsAtRear).toMatchObject({ value: null, missing: [`mass of ${pole.name}`] })
   expect(hangOf(pole, [0])).toBeNull()
 })

@@ -5,6 +5,7 @@ import type { Cargo } from '../../../core/brief/cargo'
 import type { Job } from '../../../core/job/job'
 import { hangOf } from '../../../core/spacing/tipping'
 import { useView } from '../../drawing/DrawingPane'
+import { FigureValue } from '../../figure/Working'
 import { useResult } from '../../job/useEvaluation'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
 import { figureText, useUnits } from '../../quantity/units'
@@ -29,24 +30,28 @@ export function Resting({ job }: { job: Job }) {
       {job.brief.cargo.map((c) => (
         <Box key={c.id} onFocus={() => select(`cargo:${c.id}`)}>
           <ChoiceInput label={c.name} value={c.rests} options={ways} onChange={(rests) => setCargo(c.id, { rests })} />
-          <Hanging cargo={c} bars={bars} mm={(v) => figureText(v, 'mm', units)} kg={(v) => figureText(v, 'kg', units)} />
+          <Hanging cargo={c} bars={bars} mm={(v) => figureText(v, 'mm', units)} />
         </Box>
       ))}
     </Group>
   )
 }
 
-function Hanging({ cargo, bars, mm, kg }: { cargo: Cargo; bars: number[]; mm: (v: number) => string; kg: (v: number) => string }) {
+function Hanging({ cargo, bars, mm }: { cargo: Cargo; bars: number[]; mm: (v: number) => string }) {
   const hang = hangOf(cargo, bars)
   if (!hang || (hang.rearMm <= 0 && hang.frontMm <= 0)) return null
-  const tips = [
-    ...(hang.tipsAtFrontKg === null ? [] : [{ at: 'front', kg: hang.tipsAtFrontKg }]),
-    ...(hang.tipsAtRearKg === null ? [] : [{ at: 'rear', kg: hang.tipsAtRearKg }]),
-  ].sort((a, b) => a.kg - b.kg)[0]
+  // the end that tips first
+  const [rear, front] = [hang.tipsAtRear, hang.tipsAtFront]
+  const rearFirst = rear !== null && (front === null || (rear.value ?? 0) < (front.value ?? 0))
+  const first = rearFirst ? rear : front
   return (
-    <Typography variant="caption" sx={{ color: 'text.secondary', display: 'block', mt: 0.5 }}>
-      Hangs out {mm(hang.rearMm)} behind and {mm(hang.frontMm)} ahead.
-      {tips && ` Loose, ${kg(tips.kg)} on its ${tips.at} end would tip it.`}
+    <Typography variant="caption" component="p" sx={{ color: 'text.secondary', mt: 0.5 }}>
+      Hangs out {mm(hang.rearMm)} behind and {mm(hang.frontMm)} ahead.{' '}
+      {first && (
+        <>
+          Loose, <FigureValue figure={first} /> on its {rearFirst ? 'rear' : 'front'} end would tip it.
+        </>
+      )}
     </Typography>
   )
 }
