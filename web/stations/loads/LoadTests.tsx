@@ -34,6 +34,8 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
   const carriedKg =
     evaluation.assembly.mounts.reduce((s, m, i) => s + (m.memberId === bars[at].id ? (level?.feetDownN[i] ?? 0) : 0), 0) / G_M_S2
   const plan = plannedTest(evaluation.assembly, at, carriedKg, rules)
+  // a proof load from a part of what is carried would prove too little
+  const lacks = level?.missing ?? []
   const add = async () => {
     setBusy(true)
     setFault('')
@@ -62,14 +64,19 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
           options={bars.map((b, i) => ({ value: String(i), label: `Bar ${b.mark}, ${figureText(memberLengthMm(b), 'mm', units)}` }))}
           onChange={setBar}
         />
-        <Typography variant="body2">
+        {lacks.length > 0 && (
+          <Alert severity="warning" icon={false}>
+            How much it carries is not known for want of {lacks.join(', ')}: say that first.
+          </Alert>
+        )}
+        <Typography variant="body2" hidden={lacks.length > 0}>
           {figureText(plan.loadKg, 'kg', units)} midway between its feet, {figureText(plan.atMm, 'mm', units)} from its left end:{' '}
           {rules.proofFactor} times what it carries standing.
         </Typography>
         <Alert severity="warning" icon={false}>
           Nobody stands under or on it while it is loaded; lower the load on slowly, with stands close below.
         </Alert>
-        <Button variant="outlined" onClick={() => void add()} disabled={busy || job.loadTests.length >= 100}>
+        <Button variant="outlined" onClick={() => void add()} disabled={busy || lacks.length > 0 || job.loadTests.length >= 100}>
           {busy ? 'Working out the sag…' : 'Put it on the list'}
         </Button>
         {fault && <Alert severity="error">{fault}</Alert>}

@@ -174,6 +174,13 @@ describe('load tests', () => {
     expect(await screen.findByText(/something else/)).toBeTruthy()
     expect(benchJob().loadTests[0].photoId).toBe('p2')
   })
+  test('a proof load is not planned from a part of what is carried: the missing mass is asked for', () => {
+    answering({ '/photos': [] })
+    onBench({ ...spar, brief: { ...spar.brief, cargo: [{ ...spar.brief.cargo[0], massKg: null }] } })
+    shown()
+    expect(screen.getByText(/not known for want of mass of Spar 20 ft/)).toBeTruthy()
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Put it on the list' }).disabled).toBe(true)
+  })
   test('the caution stands where the load is put on, and without bars there is nothing to load', () => {
     answering({ '/photos': [] })
     onBench(spar)
@@ -190,7 +197,12 @@ describe('what rests, swings and weighs', () => {
   test('how an item rests is chosen, and how far it hangs out is said with what would tip it', async () => {
     onBench(survey)
     const { user } = mount(<WithJob>{(job) => <Resting job={job} />}</WithJob>)
-    expect(screen.getByText(/Hangs out 500 mm behind and 650 mm ahead. Loose, 19.4 kg on its front end would tip it/)).toBeTruthy()
+    expect(screen.getByText(/Hangs out 500 mm behind/).textContent).toContain(
+      'Hangs out 500 mm behind and 650 mm ahead. Loose, 19.4 kg on its front end would tip it.',
+    )
+    await user.click(screen.getByRole('button', { name: /Sampling poles.*on its front end: show the working/ }))
+    expect((await screen.findByRole('dialog')).textContent).toContain('m = mᵢ·a / o')
+    await user.keyboard('{Escape}')
     await user.click(screen.getByRole('combobox', { name: 'Equipment case' }))
     await user.click(screen.getByRole('option', { name: 'limp, spread over its width' }))
     expect(benchJob().brief.cargo[1].rests).toBe('bundle')
