@@ -1,8 +1,10 @@
+import type { BoltSize } from '../catalogue/bolts'
+import type { HardwarePart } from '../catalogue/hardware'
 import type { MountKind } from '../catalogue/mounts'
 import { massPerMetre, profileSection } from '../catalogue/profiles'
-import type { BoltSize } from '../fasten/bolt'
+import { developedLengthMm } from '../geometry/centreLine'
+import type { Vec3 } from '../geometry/vec3'
 
-export type Vec3 = { x: number; y: number; z: number }
 export type EndTreatment = { kind: 'square' | 'cap' } | { kind: 'mitre'; angleDeg: number }
 
 /** A length of profile along a path. Path points lie on its centre line, in vehicle axes, mm. */
@@ -36,18 +38,19 @@ export type Plate = {
   size: Vec3
   quantity: number
 }
-export type Hardware = { name: string; quantity: number; for: string }
+/** What is bought and counted for the assembly; spares are added where it is ordered. */
+export type Hardware = { part: HardwarePart; quantity: number; for: string }
 /** weld holds everything; a bolt lets the parts turn about it and lean; a clamp holds; a slip lets one slide along the other */
 export type Joint = {
   id: string
   kind: 'bolt' | 'weld' | 'clamp' | 'slip'
   between: string[]
-  /** what goes through it; a bolted joint only */
-  bolts?: { size: BoltSize; count: number }
+  /** what goes through it, and whether a sleeve keeps each tube from caving in under it; a bolted joint only */
+  bolts?: { size: BoltSize; count: number; sleeved?: boolean }
   /** side of a gusset plate bolted to both parts, which keeps them from turning about the bolt */
   gussetMm?: number
 }
-/** Where the rack meets the roof. Ratings in kg, null = unknown. */
+/** Where the rack meets the vehicle. */
 export type Mount = {
   id: string
   mark: string
@@ -60,8 +63,6 @@ export type Mount = {
   massKg: number
   /** side of the plate behind the sheet; null where none is drilled for */
   backingMm: number | null
-  downKg: number | null
-  upKg: number | null
 }
 
 export type Assembly = {
@@ -79,8 +80,8 @@ export const emptyAssembly: Assembly = { members: [], plates: [], joints: [], ha
 /** The members that cargo rests on, in mark order. */
 export const loadBars = (a: Assembly): Member[] => a.members.filter((m) => m.role === 'bar')
 
-export const memberLengthMm = (m: Member): number =>
-  m.path.slice(1).reduce((sum, p, k) => sum + Math.hypot(p.x - m.path[k].x, p.y - m.path[k].y, p.z - m.path[k].z), 0)
+/** What is cut, weighed, coated and paid for: straight legs and arcs. mm */
+export const memberLengthMm = (m: Member): number => developedLengthMm(m.path, m.bendRadiiMm)
 
 /** kg = length × area × density. */
 export const memberMassKg = (m: Member): number => (memberLengthMm(m) / 1000) * massPerMetre(m.profileId)
@@ -89,6 +90,9 @@ export const memberMiddle = (m: Member): Vec3 => {
   const [a, b] = [m.path[0], m.path[m.path.length - 1]]
   return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: (a.z + b.z) / 2 }
 }
+
+/** Highest point of a member: its path and half its height, as it lies. mm above ground */
+export const topOf = (m: Member): number => Math.max(...m.path.map((p) => p.z)) + profileSection(m.profileId).heightMm / 2
 
 /** Own mass of the rack: members, plates and feet. Bolts ride in the foot's mass. kg. */
 export const assemblyMassKg = (a: Assembly): number =>

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { SecuringSchema } from '../securing/securing'
+import { SecuringSchema } from './securing'
 
 const dimension = z.number().min(1, 'must be 1 mm or more').max(20_000, 'must be 20 m or less')
 /** How it rests: a stiff box on its edges, a limp bundle spread over its width, or brackets of its own at its middle. */
@@ -27,6 +27,8 @@ export const CargoSchema = z.object({
   centreForwardMm: z.number().min(-10_000).max(10_000).default(0),
   centreLeftMm: z.number().min(-5000).max(5000).default(0),
   centreUpMm: z.number().min(0).max(5000).nullable().default(null),
+  /** somebody stands, lies or sleeps on it or in it */
+  people: z.boolean().default(false),
   /** how it is held; null = nobody said yet */
   securing: SecuringSchema.nullable().default(null),
   /** where its middle stands on the vehicle: x forward of the rear axle, y left of the middle */
@@ -34,8 +36,8 @@ export const CargoSchema = z.object({
   yMm: z.number().min(-5000).max(5000),
 })
 export type Cargo = z.infer<typeof CargoSchema>
-export type CargoDraft = Omit<Cargo, 'xMm' | 'yMm' | 'centreForwardMm' | 'centreLeftMm' | 'centreUpMm' | 'rests' | 'securing'> &
-  Partial<Pick<Cargo, 'rests' | 'securing'>>
+export type CargoDraft = Omit<Cargo, 'xMm' | 'yMm' | 'centreForwardMm' | 'centreLeftMm' | 'centreUpMm' | 'rests' | 'people' | 'securing'> &
+  Partial<Pick<Cargo, 'rests' | 'people' | 'securing'>>
 
 export const centreOfMass = (c: Cargo, undersideMm: number) => ({
   xMm: c.xMm + c.centreForwardMm,

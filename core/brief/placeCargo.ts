@@ -1,4 +1,3 @@
-import type { Job } from '../job/job'
 import { type Cargo, type CargoDraft, CargoSchema } from './cargo'
 
 /** A catalogue accessory set on the vehicle at a place. */
@@ -12,11 +11,14 @@ const outward = (stepMm: number, reachMm: number): number[] =>
   Array.from({ length: 2 * Math.max(0, Math.floor(reachMm / stepMm)) + 1 }, (_, i) => (i % 2 ? 1 : -1) * Math.ceil(i / 2) * stepMm || 0)
 
 /** A free place for a new item: over the middle of the mounts, else beside what lies there, else before or behind it. mm. */
-export function startPlace(job: Job, item: { lengthMm: number; widthMm: number; counts: Cargo['counts'] }): { xMm: number; yMm: number } {
-  const line = job.vehicle.mounts[0]
+export function startPlace(
+  on: { mounts: { fromXMm: number; toXMm: number; halfWidthFrontMm: number; halfWidthRearMm: number }[]; cargo: Cargo[] },
+  item: { lengthMm: number; widthMm: number; counts: Cargo['counts'] },
+): { xMm: number; yMm: number } {
+  const line = on.mounts[0]
   const middle = line ? Math.round((line.fromXMm + line.toXMm) / 2) : 0
   const meets = (xMm: number, yMm: number) =>
-    job.brief.cargo.some(
+    on.cargo.some(
       (c) =>
         (c.counts === 'both' || item.counts === 'both' || c.counts === item.counts) &&
         Math.abs(c.xMm - xMm) < (c.lengthMm + item.lengthMm) / 2 &&

@@ -1,10 +1,11 @@
 import { z } from 'zod'
-import { backingPlateChecks, backingPlateHoldsN } from '../fasten/backingPlate'
-import { boltGradeNames, boltPreload, boltShear, boltSizeNames, boltTension, boltTogether } from '../fasten/bolt'
-import { bracketBending, bracketFixes, bracketKinds } from '../fasten/bracket'
+import { boltGradeNames, boltSizeNames } from '../catalogue/bolts'
+import { backingPlateChecks, backingPlateHoldsN, plateTheoryEndsN, skinSinksMm } from '../fasten/backingPlate'
+import { boltPreload, boltShear, boltTension, boltTogether } from '../fasten/bolt'
+import { bracketFixes, bracketKinds, bracketUnder } from '../fasten/bracket'
 import { fillerNames, fillers, filletWeldStress } from '../fasten/filletWeld'
 import { gripFits, rivetBearingN, thinFastenersUsed } from '../fasten/thinFasteners'
-import { screwPullOutN } from '../fasten/woodScrew'
+import { screwPullOutN, woodPlaceNames } from '../fasten/woodScrew'
 import { Impossible } from '../issue/impossible'
 import { calculator } from './calculator'
 
@@ -99,7 +100,7 @@ const plate = calculator({
   name: 'backing-plate',
   title: 'Backing plate on thin skin',
   about:
-    'A square plate under thin sheet pulled upwards: tearing round it, the skin bending beside it, the plate bending over its washer; the pull it holds, and what a larger plate would.',
+    'A square plate on thin sheet, pulled or pressed: tearing round it, the skin bending beside it, the plate bending over its washer; the force it holds, and what a larger plate would. Where the skin moves by its own thickness the theory ends and a load test must say.',
   formula: 'τ = P/(4·s·t); σ = 6·M/t², M = (P/4π)·[2a²/(a² − b²)·ln(a/b) − 1]',
   source: 'AISC 360-16, J4.2; Timoshenko, Strength of Materials II, art. 23; Roark, 8th ed., table 11.2',
   input: z
@@ -112,6 +113,7 @@ const plate = calculator({
       skinThicknessMm: positive('Skin, thickness', 'mm', 20),
       skinYieldMPa: positive('Skin, yield', 'MPa', 2000),
       panelRadiusMm: positive('From the bolt to the nearest rib or seam', 'mm', 2000),
+      skinElasticMPa: positive('Skin, elastic modulus', 'MPa').default(68_900),
       safety,
     })
     .refine((v) => v.panelRadiusMm > v.plateAcrossMm / 2, {
@@ -121,6 +123,10 @@ const plate = calculator({
   output: z.object({
     checks: z.array(z.object({ name: z.string(), stressMPa: number, allowedMPa: number, used: number })),
     holdsN: number,
+    /** how far the skin moves under the pull, and up to which pull plate theory speaks for it */
+    movesMm: number,
+    theoryEndsN: number,
+    assessed: z.boolean(),
     largerPlates: z.array(z.object({ acrossMm: number, holdsN: number })),
     doubledSkinHoldsN: number,
   }),
@@ -136,7 +142,11 @@ const plate = calculator({
   },
   run: (v) => ({
     checks: backingPlateChecks(v).map(({ name, stressMPa, allowedMPa, used }) => ({ name, stressMPa, allowedMPa, used })),
-    holdsN: backingPlateHoldsN(v),
+    holdsN: Math.min(backingPlateHoldsN(v), plateTheoryEndsN(v)),
+    movesMm: skinSinksMm(v),
+    theoryEndsN: plateTheoryEndsN(v),
+    // beyond its own thickness the skin stretches like a membrane: only a load test says what it holds
+    assessed: v.pullN <= plateTheoryEndsN(v),
     doubledSkinHoldsN: backingPlateHoldsN({ ...v, skinThicknessMm: 2 * v.skinThicknessMm }),
     largerPlates: [1.25, 1.5, 2]
       .map((k) => Math.round(v.plateAcrossMm * k))
@@ -150,12 +160,15 @@ const bracket = calculator({
   title: 'Bracket',
   about:
     'Bending of a lift bracket with two bends, an L foot or a folded channel leg, how much it gives (twice the reach, eight times the give), and what would bring it under its line.',
-  formula: 'σ = M/W, M = F·e (half of it with both ends held); δ = F·e³/3EI',
+  formula: 'σ = (F·e + Fy·h)/W + Fx·√(e² + h²)/Ws (half of it with both ends held); δ = F·e³/3EI',
   source: 'Gere & Goodno, Mechanics of Materials, 8th ed., 5.5 and table G-1',
   input: z.object({
     kind: z.enum(bracketKinds).meta({ title: 'Kind' }),
     forceN: positive('Force on it', 'N'),
     reachMm: positive('Reach: from the held bend to the force', 'mm', 1000),
+    riseMm: z.number().min(0).max(1000).default(0).meta({ title: 'Rise: height of a step bracket', unit: 'mm' }),
+    acrossN: z.number().min(0).max(1e6).default(0).meta({ title: 'Push across, on the rise', unit: 'N' }),
+    alongN: z.number().min(0).max(1e6).default(0).meta({ title: 'Push along the vehicle', unit: 'N' }),
     widthMm: positive('Width', 'mm', 1000),
     thicknessMm: positive('Thickness', 'mm', 50),
     sidesMm: z.number().min(0).max(300).default(0).meta({ title: 'Folded sides, height (channel)', unit: 'mm' }),
@@ -175,7 +188,10 @@ const bracket = calculator({
     fixes: z.array(z.object({ what: z.string(), used: number })),
   }),
   example: { kind: 'Z', forceN: 900, reachMm: 45, widthMm: 60, thicknessMm: 5, yieldMPa: 235 },
-  run: ({ forceN, ...b }) => ({ ...bracketBending(b, forceN), fixes: bracketFixes(b, forceN) }),
+  run: ({ forceN, acrossN, alongN, ...b }) => ({
+    ...bracketUnder(b, { downN: forceN, acrossN, alongN }),
+    fixes: bracketFixes(b, { downN: forceN, acrossN, alongN }),
+  }),
 })
 
 const rating = (title: string) => z.number().positive('must be more than 0').max(1e6).nullable().default(null).meta({ title, unit: 'N' })
@@ -184,7 +200,7 @@ const thin = calculator({
   title: 'Rivets, rivet nuts, T-slot nuts',
   about:
     'A row of alike fasteners by their maker’s figures, pull and shear together; whether they close on the stack of sheets; and what the thinner sheet bears beside one rivet. Without the maker’s figure it is not assessed.',
-  formula: 'Ft/(n·Ft,R) + Fv/(n·Fv,R) ≤ 1; Fb,R = α·fu·d·t/γM2, α = 3.6·√(t/d) ≤ 2.1',
+  formula: 'Ft/(n·Ft,R) + Fv/(n·Fv,R) ≤ 1; Fb,R = min(α·d, e/1.2)·fu·t/γM2, α = 3.6·√(t/d) ≤ 2.1',
   source: 'EN 1993-1-3, 8.3 and table 8.1; ratings: maker of the fastener',
   input: z
     .object({
@@ -198,9 +214,14 @@ const thin = calculator({
       gripLeastMm: positive('Grip, from', 'mm', 50),
       gripMostMm: positive('Grip, to', 'mm', 50),
       thinnerSheetMm: positive('Thinner sheet', 'mm', 20),
+      otherSheetMm: positive('Thicker sheet (empty = as thin)', 'mm', 50).nullable().default(null),
       sheetTensileMPa: positive('Tensile strength of it', 'MPa', 2000),
       endMm: positive('From the hole’s middle to the edge', 'mm', 500),
       loadFactor,
+    })
+    .refine((v) => v.otherSheetMm === null || v.otherSheetMm >= v.thinnerSheetMm, {
+      path: ['otherSheetMm'],
+      message: 'must not be thinner than the thinner sheet: swap them',
     })
     .refine((v) => v.gripMostMm >= v.gripLeastMm, { path: ['gripMostMm'], message: 'must not be less than where the grip begins' }),
   output: z.object({
@@ -233,7 +254,7 @@ const thin = calculator({
         ...(shearN > 0 && v.mayShearN === null ? ['what one may be sheared by'] : []),
       ],
       closesOnStack: gripFits(v.stackMm, v.gripLeastMm, v.gripMostMm),
-      sheetBearsN: rivetBearingN({ ...v, sheetMm: v.thinnerSheetMm }),
+      sheetBearsN: rivetBearingN({ ...v, sheetMm: v.thinnerSheetMm, otherSheetMm: v.otherSheetMm ?? v.thinnerSheetMm }),
       shearEachN: shearN / v.count,
     }
   },
@@ -243,14 +264,15 @@ const screw = calculator({
   name: 'wood-screw',
   title: 'Screws into ply or timber',
   about:
-    'What screws in ply or timber hold against being pulled out along their length. A thread shorter than six diameters does not count.',
-  formula: 'F = n^0.9·f·d·l·kd / (γM·γQ), f = 0.52·d^−0.5·l^−0.1·ρ^0.8, kd = d/8 ≤ 1',
-  source: 'EN 1995-1-1:2004+A1, 8.7.2, eq. 8.38 to 8.40; γM = 1.3',
+    'What screws in ply or timber hold against being pulled out across the grain, out of doors less than under cover. A thread shorter than six diameters does not count; the rule holds for 6 to 12 mm.',
+  formula: 'F = kmod·n^0.9·f·d·l·kd / (γM·γQ), f = 0.52·d^−0.5·l^−0.1·ρ^0.8, kd = d/8 ≤ 1',
+  source: 'EN 1995-1-1:2004+A1, 2.4.3, table 3.1 and 8.7.2, eq. 8.38 to 8.40; γM = 1.3',
   input: z.object({
     screws: z.number().int().min(1).max(200).meta({ title: 'How many' }),
     diameterMm: positive('Outer thread', 'mm', 24),
     threadMm: positive('Thread in the wood', 'mm', 400),
-    densityKgM3: z.number().min(200).max(1200).meta({ title: 'Density of the wood', unit: 'kg/m³' }),
+    densityKgM3: z.number().min(200).max(1200).meta({ title: 'Density of the wood, characteristic', unit: 'kg/m³' }),
+    place: z.enum(woodPlaceNames).default('out of doors').meta({ title: 'Where it is used' }),
     pullN: any('Pull on all of them'),
     loadFactor,
   }),
@@ -258,6 +280,8 @@ const screw = calculator({
   example: { screws: 4, diameterMm: 8, threadMm: 60, densityKgM3: 500, pullN: 6000 },
   run: ({ pullN, ...v }) => {
     const holdsN = screwPullOutN(v)
+    if (holdsN === null)
+      throw new Impossible(`the rule holds for screws of 6 to 12 mm, not ${v.diameterMm}: use one of these, or its maker’s own figures`)
     if (holdsN === 0)
       throw new Impossible(`${v.threadMm} mm of thread is less than six diameters: use ${6 * v.diameterMm} mm or a thinner screw`)
     return { holdsN, used: Math.abs(pullN) / holdsN, leastThreadMm: 6 * v.diameterMm }

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ShapeSchema, sectionOf, shapeFault } from '../catalogue/section'
 import { CrossbarStaticsInput, crossbarStatics, crossbarStaticsExample } from '../crossbar/statics'
-import { type Fault, faultsOf } from '../exchange/faults'
+import { type Fault, faultsOf } from '../issue/faults'
 import { Impossible } from '../issue/impossible'
 import { BarNestingInput, BarNestingOutput, barNestingExample } from '../nesting/barNesting'
 import { nestBars, type Tools } from '../nesting/nestBars'

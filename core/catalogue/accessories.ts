@@ -58,6 +58,7 @@ export const accessories: (CargoDraft & { id: string })[] = [
   },
   {
     id: 'roof-tent',
+    people: true,
     name: 'Fold-out roof tent',
     massKg: { least: 58, most: 62 },
     massBasis: 'maker',
@@ -71,6 +72,7 @@ export const accessories: (CargoDraft & { id: string })[] = [
   },
   {
     id: 'two-sleepers',
+    people: true,
     name: 'Two sleepers and bedding',
     massKg: { least: 150, most: 190 },
     massBasis: 'estimated',

@@ -12,7 +12,7 @@ import { demoVehicles } from '../vehicle/demoVehicles'
 import { VehicleSchema } from '../vehicle/vehicle'
 import { accessories } from './accessories'
 import { demoParts, PartsSchema } from './boughtParts'
-import { hardwarePriceMinor } from './hardware'
+import { type HardwarePart, hardwareName, hardwarePriceMinor } from './hardware'
 import { materials } from './materials'
 import { footTypes, mountKinds } from './mounts'
 import { massPerMetre, profileOf, profileSection, profiles, sameShape } from './profiles'
@@ -51,7 +51,8 @@ describe('small things', () => {
     for (const kind of mountKinds) {
       const foot = footTypes[kind]
       expect(foot.priceMinor).toBeGreaterThan(0)
-      for (const name of [`Bolt ${foot.bolt} stainless`, ...foot.extras]) expect([name, hardwarePriceMinor(name)]).not.toEqual([name, null])
+      for (const part of [{ kind: 'bolt' as const, ...foot.bolt }, ...foot.extras.map((kind) => ({ kind }) as HardwarePart)])
+        expect([hardwareName(part), hardwarePriceMinor(part)]).not.toEqual([hardwareName(part), null])
     }
   })
   test('catalogue accessories make cargo that the schema takes, with a rule source wherever there is a rule', () => {
@@ -64,11 +65,11 @@ describe('small things', () => {
     let job = newJob('x', demoVehicles[0], METRIC)
     const [poles] = accessories
     for (let i = 0; i < 3; i++) {
-      const at = startPlace(job, poles)
+      const at = startPlace({ mounts: job.vehicle.mounts, cargo: job.brief.cargo }, poles)
       job = { ...job, brief: { ...job.brief, cargo: [...job.brief.cargo, placed(poles, `p${i}`, at.xMm, at.yMm)] } }
     }
     expect(job.brief.cargo.map((c) => c.yMm)).toEqual([0, 240, -240])
-    expect(startPlace(job, { ...poles, widthMm: 1500 })).toEqual({ xMm: 900, yMm: 0 })
+    expect(startPlace({ mounts: job.vehicle.mounts, cargo: job.brief.cargo }, { ...poles, widthMm: 1500 })).toEqual({ xMm: 900, yMm: 0 })
   })
 })
 

@@ -1,20 +1,66 @@
-/** What small parts cost each, minor units. The shop's own figures; a name that is not listed has no price, and the quote says so. */
-const PRICES: [RegExp, number][] = [
-  [/^Bolt M6/, 90],
-  [/^Bolt M8/, 140],
-  [/^Bolt M10/, 190],
-  [/^Bolt M12/, 260],
-  [/^wedge/, 480],
-  [/^pin and clip/, 900],
-  [/^Lock nut/, 35],
-  [/^End cap/, 60],
-  [/^T-nut/, 220],
-  [/^sealing washer/, 80],
-  [/^rubber-lined jaw/, 260],
-  [/^clamp band/, 310],
-  [/^backing plate/, 420],
-  [/^gasket/, 150],
-  [/^sealant/, 120],
-]
+import type { BoltSize } from './bolts'
 
-export const hardwarePriceMinor = (name: string): number | null => PRICES.find(([pattern]) => pattern.test(name))?.[1] ?? null
+/** Small parts that are not bolts, as the shop calls them. */
+export const smallParts = [
+  'lock nut',
+  'T-nut',
+  'wedge',
+  'pin and clip',
+  'end cap',
+  'sealing washer',
+  'rubber-lined jaw',
+  'clamp band',
+  'backing plate',
+  'gasket',
+  'sealant',
+  'tube sleeve',
+] as const
+export type SmallPart = (typeof smallParts)[number]
+
+/** What is bought and counted: a bolt by size and length, a nut by size, a plate by its sides, anything else by its name. */
+export type HardwarePart =
+  | { kind: 'bolt'; size: BoltSize; lengthMm: number }
+  | { kind: 'lock nut' | 'T-nut'; size: BoltSize }
+  | { kind: 'backing plate'; sideMm: number; thicknessMm: number }
+  | { kind: 'tube sleeve'; size: BoltSize; lengthMm: number }
+  | { kind: Exclude<SmallPart, 'lock nut' | 'T-nut' | 'backing plate' | 'tube sleeve'> }
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** How a part stands on a list. Lengths in braces, mm, but for a metric bolt, whose length is part of its name. */
+export function hardwareName(part: HardwarePart): string {
+  switch (part.kind) {
+    case 'bolt':
+      return `Bolt ${part.size} × ${part.lengthMm} stainless`
+    case 'lock nut':
+    case 'T-nut':
+      return `${capital(part.kind)} ${part.size}`
+    case 'backing plate':
+      return `Backing plate {${part.sideMm}} × {${part.sideMm}} × {g ${part.thicknessMm}}`
+    case 'tube sleeve':
+      return `Sleeve for ${part.size}, {${part.lengthMm}} long`
+    default:
+      return capital(part.kind)
+  }
+}
+
+/** What small parts cost each, minor units. The shop's own figures; what has no price here leaves the quote without one. */
+const BOLTS: Partial<Record<BoltSize, number>> = { M6: 90, M8: 140, M10: 190, M12: 260 }
+const SMALL: Record<SmallPart, number> = {
+  'lock nut': 35,
+  'T-nut': 220,
+  wedge: 480,
+  'pin and clip': 900,
+  'end cap': 60,
+  'sealing washer': 80,
+  'rubber-lined jaw': 260,
+  'clamp band': 310,
+  'backing plate': 420,
+  gasket: 150,
+  sealant: 120,
+  'tube sleeve': 110,
+}
+export const hardwarePriceMinor = (part: HardwarePart): number | null =>
+  part.kind === 'bolt' ? (BOLTS[part.size] ?? null) : SMALL[part.kind]
+/** Small things get lost: bolts, nuts and washers are bought with spares, what is made to measure is not. */
+export const hasSpares = (part: HardwarePart): boolean => ['bolt', 'lock nut', 'T-nut', 'sealing washer', 'end cap'].includes(part.kind)

@@ -11,6 +11,8 @@ export type Material = {
   tensileMPa: number
   /** yield within 25 mm of a weld: Aluminum Design Manual 2015, table A.4.3; steels keep theirs */
   weldedYieldMPa: number
+  /** tensile strength there, for the metal beside a weld */
+  weldedTensileMPa: number
   source: string
   /** merchant's price for bar and sheet, minor units per kg; shop's own figure until a quote is in */
   pricePerKgMinor: number
@@ -29,6 +31,7 @@ export const materials: Material[] = [
     yieldMPa: 235,
     tensileMPa: 360,
     weldedYieldMPa: 235,
+    weldedTensileMPa: 360,
     source: 'EN 10219-1, S235JRH; EN 1993-1-1, 3.2.6',
     pricePerKgMinor: 310,
     notes: 'MIG or stick; needs coating; isolate from aluminium',
@@ -43,6 +46,7 @@ export const materials: Material[] = [
     yieldMPa: 210,
     tensileMPa: 520,
     weldedYieldMPa: 210,
+    weldedTensileMPa: 520,
     source: 'EN 10088-2, 1.4301; EN 1993-1-4',
     pricePerKgMinor: 880,
     notes: 'TIG; no coat needed; galls; isolate from aluminium',
@@ -57,6 +61,7 @@ export const materials: Material[] = [
     yieldMPa: 240,
     tensileMPa: 260,
     weldedYieldMPa: 105,
+    weldedTensileMPa: 165,
     source: 'Aluminum Design Manual 2015, table A.4.3 (35 ksi)',
     pricePerKgMinor: 1050,
     notes: 'TIG or spool gun; strength falls to about 105 MPa within 25 mm of a weld',
@@ -71,6 +76,7 @@ export const materials: Material[] = [
     yieldMPa: 110,
     tensileMPa: 150,
     weldedYieldMPa: 55,
+    weldedTensileMPa: 115,
     source: 'Aluminum Design Manual 2015, table A.4.3 (16 ksi)',
     pricePerKgMinor: 940,
     notes: 'Bolted extrusion; strength falls to about 55 MPa within 25 mm of a weld',
@@ -85,6 +91,7 @@ export const materials: Material[] = [
     yieldMPa: 170,
     tensileMPa: 205,
     weldedYieldMPa: 55,
+    weldedTensileMPa: 115,
     source: 'Aluminum Design Manual 2015, table A.4.3 (25 ksi)',
     pricePerKgMinor: 960,
     notes: 'TIG; strength falls to about 55 MPa within 25 mm of a weld',

@@ -1,3 +1,6 @@
+import type { BoltSize } from './bolts'
+import type { SmallPart } from './hardware'
+
 /** The ways a crossbar foot holds on to a roof. Mass and price of one foot are the shop's own figures. */
 export const mountKinds = [
   'gutter',
@@ -13,21 +16,31 @@ export const mountKinds = [
 ] as const
 export type MountKind = (typeof mountKinds)[number]
 
+/** Held by friction alone, by bolts or screws that can be worked out, or by the shape of what it sits in; and what people call that. */
+export type Hold = { how: 'grip' | 'bolts' | 'shape'; by: string }
+const grip: Hold = { how: 'grip', by: 'grip alone' }
+const bolts = (by: string): Hold => ({ how: 'bolts', by })
+const shape = (by: string): Hold => ({ how: 'shape', by })
+
 export type FootType = {
   kind: MountKind
   name: string
   massKg: number
   priceMinor: number
-  bolt: string
+  bolt: { size: BoltSize; lengthMm: number }
   boltsPerFoot: number
-  extras: string[]
+  /** what each bolt is screwed into */
+  nut: 'lock nut' | 'T-nut' | 'thread in the body' | 'thread in the sheet'
+  extras: SmallPart[]
   caution: string | null
   /** what it stands on: a folded or cast edge, or thin sheet that gives */
   seat: 'firm' | 'skin'
   /** holes are drilled in the body and a plate stands behind the sheet */
   drilled: boolean
+  /** the body's own maker made the place: a rating he gives for his feet is one for this kind */
+  makersPlace: boolean
   /** what holds its foot each way; null = nothing does */
-  holds: { up: string | null; along: 'grip' | string; across: string; turning: string | null }
+  holds: { up: Hold | null; along: Hold; across: Hold; turning: Hold | null }
 }
 
 export const footTypes: Record<MountKind, FootType> = {
@@ -36,12 +49,14 @@ export const footTypes: Record<MountKind, FootType> = {
     name: 'Gutter clamp',
     massKg: 1.1,
     priceMinor: 3400,
-    bolt: 'M8 × 40',
+    bolt: { size: 'M8', lengthMm: 40 },
     boltsPerFoot: 2,
+    nut: 'lock nut',
     extras: ['rubber-lined jaw'],
     seat: 'firm',
     drilled: false,
-    holds: { up: 'its jaw', along: 'grip', across: 'the lip of the gutter', turning: 'two bolts' },
+    makersPlace: true,
+    holds: { up: shape('its jaw'), along: grip, across: shape('the lip of the gutter'), turning: bolts('two bolts') },
     caution: null,
   },
   rail: {
@@ -49,12 +64,14 @@ export const footTypes: Record<MountKind, FootType> = {
     name: 'Factory-rail clamp',
     massKg: 0.8,
     priceMinor: 2900,
-    bolt: 'M8 × 35',
+    bolt: { size: 'M8', lengthMm: 35 },
     boltsPerFoot: 2,
+    nut: 'lock nut',
     extras: ['clamp band'],
     seat: 'firm',
     drilled: false,
-    holds: { up: 'its jaw', along: 'grip', across: 'the rail', turning: 'two bolts' },
+    makersPlace: true,
+    holds: { up: shape('its jaw'), along: grip, across: shape('the rail'), turning: bolts('two bolts') },
     caution: null,
   },
   point: {
@@ -62,12 +79,14 @@ export const footTypes: Record<MountKind, FootType> = {
     name: 'Fixed-point foot',
     massKg: 0.7,
     priceMinor: 2600,
-    bolt: 'M8 × 25',
+    bolt: { size: 'M8', lengthMm: 25 },
     boltsPerFoot: 1,
+    nut: 'thread in the body',
     extras: ['sealing washer'],
     seat: 'firm',
     drilled: false,
-    holds: { up: 'the bolt', along: 'the bolt', across: 'the bolt', turning: null },
+    makersPlace: true,
+    holds: { up: bolts('the bolt'), along: bolts('the bolt'), across: bolts('the bolt'), turning: null },
     caution: null,
   },
   track: {
@@ -75,12 +94,14 @@ export const footTypes: Record<MountKind, FootType> = {
     name: 'Track foot with T-nut',
     massKg: 0.75,
     priceMinor: 2700,
-    bolt: 'M8 × 30',
+    bolt: { size: 'M8', lengthMm: 30 },
     boltsPerFoot: 2,
-    extras: ['T-nut'],
+    nut: 'T-nut',
+    extras: [],
     seat: 'skin',
     drilled: false,
-    holds: { up: 'the T-nuts', along: 'grip', across: 'the track', turning: 'two bolts' },
+    makersPlace: true,
+    holds: { up: bolts('the T-nuts'), along: grip, across: shape('the track'), turning: bolts('two bolts') },
     caution: 'T-nuts go into the track before the end stop is fitted.',
   },
   'through-bolt': {
@@ -88,12 +109,14 @@ export const footTypes: Record<MountKind, FootType> = {
     name: 'Through-bolted foot with backing plate',
     massKg: 1.2,
     priceMinor: 3900,
-    bolt: 'M8 × 60',
+    bolt: { size: 'M8', lengthMm: 60 },
     boltsPerFoot: 2,
+    nut: 'lock nut',
     extras: ['gasket', 'sealant'],
     seat: 'skin',
     drilled: true,
-    holds: { up: 'the bolts', along: 'the bolts', across: 'the bolts', turning: 'two bolts' },
+    makersPlace: false,
+    holds: { up: bolts('the bolts'), along: bolts('the bolts'), across: bolts('the bolts'), turning: bolts('two bolts') },
     caution:
       'Find lamps, wiring and airbags behind the headlining before drilling; have the roof strength of drilled points judged by the body maker or an engineer.',
   },
@@ -102,12 +125,14 @@ export const footTypes: Record<MountKind, FootType> = {
     name: 'Stake-pocket post with wedge',
     massKg: 1.6,
     priceMinor: 3100,
-    bolt: 'M10 × 60',
+    bolt: { size: 'M10', lengthMm: 60 },
     boltsPerFoot: 1,
+    nut: 'lock nut',
     extras: ['wedge'],
     seat: 'firm',
     drilled: false,
-    holds: { up: null, along: 'the pocket', across: 'the pocket', turning: 'the pocket' },
+    makersPlace: false,
+    holds: { up: null, along: shape('the pocket'), across: shape('the pocket'), turning: shape('the pocket') },
     caution: null,
   },
   'bed-rail lip': {
@@ -115,12 +140,14 @@ export const footTypes: Record<MountKind, FootType> = {
     name: 'Clamp under the bed-rail lip',
     massKg: 0.9,
     priceMinor: 2400,
-    bolt: 'M8 × 40',
+    bolt: { size: 'M8', lengthMm: 40 },
     boltsPerFoot: 2,
+    nut: 'lock nut',
     extras: ['clamp band'],
     seat: 'firm',
     drilled: false,
-    holds: { up: 'its jaw', along: 'grip', across: 'the lip', turning: 'two bolts' },
+    makersPlace: false,
+    holds: { up: shape('its jaw'), along: grip, across: shape('the lip'), turning: bolts('two bolts') },
     caution: 'A lip of thin sheet bends open: clamp over its whole width, not at one point.',
   },
   'floor screw': {
@@ -128,12 +155,14 @@ export const footTypes: Record<MountKind, FootType> = {
     name: 'Foot screwed into a rib or panel',
     massKg: 0.5,
     priceMinor: 1500,
-    bolt: 'M8 × 30',
+    bolt: { size: 'M8', lengthMm: 30 },
     boltsPerFoot: 4,
+    nut: 'thread in the sheet',
     extras: ['sealant'],
     seat: 'skin',
     drilled: true,
-    holds: { up: 'the screws', along: 'the screws', across: 'the screws', turning: 'four screws' },
+    makersPlace: false,
+    holds: { up: bolts('the screws'), along: bolts('the screws'), across: bolts('the screws'), turning: bolts('four screws') },
     caution: 'Find tank, lines and wiring under the floor before drilling.',
   },
   receiver: {
@@ -141,12 +170,14 @@ export const footTypes: Record<MountKind, FootType> = {
     name: 'Receiver tongue with pin',
     massKg: 4.2,
     priceMinor: 8900,
-    bolt: 'M12 × 80',
+    bolt: { size: 'M12', lengthMm: 80 },
     boltsPerFoot: 1,
+    nut: 'lock nut',
     extras: ['pin and clip'],
     seat: 'firm',
     drilled: false,
-    holds: { up: 'the pin', along: 'the pin', across: 'the tube', turning: 'the tube' },
+    makersPlace: false,
+    holds: { up: shape('the pin'), along: shape('the pin'), across: shape('the tube'), turning: shape('the tube') },
     caution: 'Lamps and number plate must stay seen: follow local rules.',
   },
   collar: {
@@ -154,12 +185,14 @@ export const footTypes: Record<MountKind, FootType> = {
     name: 'Collar on a tube',
     massKg: 0.6,
     priceMinor: 1900,
-    bolt: 'M8 × 35',
+    bolt: { size: 'M8', lengthMm: 35 },
     boltsPerFoot: 2,
+    nut: 'lock nut',
     extras: ['clamp band'],
     seat: 'firm',
     drilled: false,
-    holds: { up: 'the collar', along: 'grip', across: 'the tube', turning: 'two bolts' },
+    makersPlace: false,
+    holds: { up: shape('the collar'), along: grip, across: shape('the tube'), turning: bolts('two bolts') },
     caution: null,
   },
 }

@@ -31,6 +31,12 @@ export type Section = {
   wyMm3: number
   /** the same for bending fore and aft */
   wzMm3: number
+  /** product of inertia about the same axes: an angle's legs share their bending through it; 0 where they are axes of symmetry */
+  iyzMm4: number
+  /** the least second moment about any axis, the one a strut bends about */
+  leastMm4: number
+  /** corners where bending of an unsymmetrical section can peak, from its centroid: along the vehicle, up. mm; none = the moduli say all */
+  corners: { yMm: number; zMm: number }[]
   /** torque over the greatest shear stress it makes */
   torsionModulusMm3: number
   heightMm: number
@@ -141,6 +147,9 @@ const whole = (
   areaMm2,
   iyMm4,
   izMm4,
+  iyzMm4: 0,
+  leastMm4: Math.min(iyMm4, izMm4),
+  corners: [],
   torsionMm4,
   wyMm3: iyMm4 / farZMm,
   wzMm3: izMm4 / farYMm,
@@ -188,15 +197,28 @@ function roundedRectangle(b: number, h: number, r: number) {
   }
 }
 
-/** Two rectangles; leg `height` upright. Bending taken about the axis parallel to the flat leg. */
+/** Two rectangles; leg `height` upright, bending about the axes of its legs with their product of inertia. */
 function angleSection({ heightMm: h, widthMm: b, thicknessMm: t }: Extract<Shape, { kind: 'angle' }>): Section {
   const parts = [
     { w: t, h, x: t / 2, y: h / 2 },
     { w: b - t, h: t, x: t + (b - t) / 2, y: t / 2 },
   ]
-  const { area, iy, iz, cx, cy } = compose(parts)
+  const { area, iy, iz, iyz, cx, cy } = compose(parts)
   const far: [number, number] = [Math.max(cy, h - cy), Math.max(cx, b - cx)]
-  return whole(area, iy, iz, ((h + b - t) * t ** 3) / 3, far, t, h, b, 2 * (b + h))
+  const corners = [
+    [0, 0],
+    [0, h],
+    [t, h],
+    [b, 0],
+    [b, t],
+  ].map(([x = 0, y = 0]) => ({ yMm: x - cx, zMm: y - cy }))
+  return {
+    ...whole(area, iy, iz, ((h + b - t) * t ** 3) / 3, far, t, h, b, 2 * (b + h)),
+    iyzMm4: iyz,
+    // Mohr's circle
+    leastMm4: (iy + iz) / 2 - Math.hypot((iy - iz) / 2, iyz),
+    corners,
+  }
 }
 
 /** Channel with its web upright. */
@@ -226,5 +248,6 @@ function compose(parts: { w: number; h: number; x: number; y: number }[]) {
   const cy = parts.reduce((s, p) => s + p.w * p.h * p.y, 0) / area
   const iy = parts.reduce((s, p) => s + (p.w * p.h ** 3) / 12 + p.w * p.h * (p.y - cy) ** 2, 0)
   const iz = parts.reduce((s, p) => s + (p.h * p.w ** 3) / 12 + p.w * p.h * (p.x - cx) ** 2, 0)
-  return { area, iy, iz, cx, cy }
+  const iyz = parts.reduce((s, p) => s + p.w * p.h * (p.x - cx) * (p.y - cy), 0)
+  return { area, iy, iz, iyz, cx, cy }
 }

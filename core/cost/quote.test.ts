@@ -54,10 +54,16 @@ describe('the drone pair’s bars', () => {
     expect(short.cost.missing).toContain('Bar stock')
   })
   test('a part without a price leaves the price unknown and names the part', () => {
-    const odd = { ...assembly, hardware: [...assembly.hardware, { name: 'Whale-bone toggle', quantity: 2, for: 'tradition' }] }
+    const odd = {
+      ...assembly,
+      hardware: [
+        ...assembly.hardware,
+        { part: { kind: 'bolt' as const, size: 'M16' as const, lengthMm: 60 }, quantity: 2, for: 'tradition' },
+      ],
+    }
     const q = quote(odd, plan, drone.brief, 'raw', defaultRules)
     expect(q.price.value).toBeNull()
-    expect(q.lines.find((l) => l.name === 'Bolts and small parts')!.figure.missing.join()).toContain('Whale-bone toggle')
+    expect(q.lines.find((l) => l.name === 'Bolts and small parts')!.figure.missing.join()).toContain('price of Bolt M16 × 60 stainless')
   })
 })
 

@@ -1,9 +1,9 @@
 import { type Assembly, coatedAreaM2, loadBars } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
-import { hardwarePriceMinor } from '../catalogue/hardware'
+import { hardwareName, hardwarePriceMinor } from '../catalogue/hardware'
 import { materialOf } from '../catalogue/materials'
 import { footTypes } from '../catalogue/mounts'
-import { type Figure, figure, input, SHOP_RULE } from '../figure/figure'
+import { type Figure, figure, type Input, type Inputs, type Known, SHOP_RULE, sum } from '../figure/figure'
 import type { CutPlan } from '../nesting/planCuts'
 import type { Rules } from '../rules/rules'
 
@@ -24,48 +24,44 @@ export function quote(assembly: Assembly, plan: CutPlan | null, brief: Brief, fi
   const fairing = assembly.plates.some((p) => p.role === 'fairing')
   const hours =
     bars === 0 ? 0 : rules.hoursBase + bars * rules.hoursPerBar + joints * rules.hoursPerJoint + (fairing ? rules.hoursFairing : 0)
-  const unpriced = assembly.hardware.filter((h) => hardwarePriceMinor(h.name) === null).map((h) => h.name)
-  const stockMinor = plan?.complete ? plan.costMinor : null
   const plates = assembly.plates.map((p) => ({ name: p.name, minor: p.massKg * p.quantity * materialOf(p.materialId).pricePerKgMinor }))
-  const feetMinor = assembly.mounts.reduce((s, m) => s + footTypes[m.kind].priceMinor, 0)
-  const hardwareMinor = assembly.hardware.reduce((s, h) => s + h.quantity * (hardwarePriceMinor(h.name) ?? 0), 0)
   const area = coatedAreaM2(assembly)
-  const money = (
-    id: string,
-    name: string,
-    formula: string,
-    source: string,
-    given: ReturnType<typeof input>[],
-    value: () => number,
-  ): Figure => figure({ id, name, unit: 'money', formula, source, with: given }, value)
+  const money = <const W extends Inputs>(
+    about: { id: string; name: string; formula: string; source: string; with: W },
+    value: (known: Known<W>) => number,
+  ): Figure => figure({ ...about, unit: 'money' }, value)
 
   const lines: QuoteLine[] = [
     {
       name: 'Bar stock',
       detail: plan
-        ? `${plan.purchases.reduce((s, p) => s + p.count, 0)} bought, ${plan.used.reduce((s, u) => s + u.count, 0)} from the rack`
+        ? `${sum(plan.purchases.map((p) => p.count))} bought, ${sum(plan.used.map((u) => u.count))} from the rack`
         : 'no plan yet',
       figure: money(
-        'quote.stock',
-        'Bar stock by the cut plan',
-        'Σ price of bars opened',
-        'cut plan, merchant’s prices',
-        [input('S', plan?.complete === false ? 'stock for every piece' : 'cut plan', stockMinor, 'money')],
-        () => stockMinor ?? 0,
+        {
+          id: 'quote.stock',
+          name: 'Bar stock by the cut plan',
+          formula: 'Σ price of bars opened',
+          source: 'cut plan, merchant’s prices',
+          with: { S: [plan?.complete ? plan.costMinor : null, 'money', plan?.complete === false ? 'stock for every piece' : 'cut plan'] },
+        },
+        ({ S }) => S,
       ),
     },
     ...(plates.length
       ? [
           {
             name: 'Flat parts',
-            detail: plates.map((p) => p.name).join(', '),
+            detail: [...new Set(plates.map((p) => p.name))].join(', '),
             figure: money(
-              'quote.plates',
-              'Flat parts',
-              'Σ mass × price per kg',
-              `catalogue, ${SHOP_RULE}`,
-              plates.map((p, i) => input(`P${i + 1}`, p.name, p.minor, 'money')),
-              () => plates.reduce((s, p) => s + p.minor, 0),
+              {
+                id: 'quote.plates',
+                name: 'Flat parts',
+                formula: 'Σ mass × quantity × price per kg',
+                source: `catalogue, ${SHOP_RULE}`,
+                with: { P: plates.map((p): Input => [p.minor, 'money', p.name]) },
+              },
+              ({ P }) => sum(P),
             ),
           },
         ]
@@ -74,47 +70,54 @@ export function quote(assembly: Assembly, plan: CutPlan | null, brief: Brief, fi
       name: 'Feet',
       detail: `${assembly.mounts.length} feet`,
       figure: money(
-        'quote.feet',
-        'Feet',
-        'n × price',
-        `catalogue, ${SHOP_RULE}`,
-        [input('n', 'feet', assembly.mounts.length, ''), input('Σ', 'their price', feetMinor, 'money')],
-        () => feetMinor,
+        {
+          id: 'quote.feet',
+          name: 'Feet',
+          formula: 'Σ price',
+          source: `catalogue, ${SHOP_RULE}`,
+          with: { F: assembly.mounts.map((m): Input => [footTypes[m.kind].priceMinor, 'money', `foot ${m.mark}`]) },
+        },
+        ({ F }) => sum(F),
       ),
     },
     {
       name: 'Bolts and small parts',
-      detail: `${assembly.hardware.reduce((s, h) => s + h.quantity, 0)} pieces`,
+      detail: `${sum(assembly.hardware.map((h) => h.quantity))} pieces`,
       figure: money(
-        'quote.hardware',
-        'Bolts and small parts',
-        'Σ n × price',
-        `catalogue, ${SHOP_RULE}`,
-        [
-          ...assembly.hardware.map((h) => input(`${h.quantity} ×`, h.name, hardwarePriceMinor(h.name), 'money')),
-          ...unpriced.map((n) => input('?', `price of ${n}`, null, 'money')),
-        ],
-        () => hardwareMinor,
+        {
+          id: 'quote.hardware',
+          name: 'Bolts and small parts',
+          formula: 'Σ n × price',
+          source: `catalogue, ${SHOP_RULE}`,
+          with: {
+            n: assembly.hardware.map((h): Input => [h.quantity, '', hardwareName(h.part)]),
+            P: assembly.hardware.map((h): Input => [hardwarePriceMinor(h.part), 'money', `price of ${hardwareName(h.part)}`]),
+          },
+        },
+        ({ n, P }) => sum(n.map((count, i) => count * P[i]!)),
       ),
     },
     {
       name: 'Labour',
       detail: `${hours.toFixed(1)} h`,
       figure: money(
-        'quote.labour',
-        'Labour',
-        't = base + bars·b + joints·j + fairing; cost = t·rate',
-        SHOP_RULE,
-        [
-          input('base', 'set out and fit', rules.hoursBase, 'h'),
-          input('b', 'per crossbar', rules.hoursPerBar, 'h'),
-          input('bars', 'crossbars', bars, ''),
-          input('j', 'per joint', rules.hoursPerJoint, 'h'),
-          input('joints', 'joints', joints, ''),
-          ...(fairing ? [input('fairing', 'fairing', rules.hoursFairing, 'h')] : []),
-          input('rate', 'per hour', rules.labourPerHour * 100, 'money'),
-        ],
-        () => hours * rules.labourPerHour * 100,
+        {
+          id: 'quote.labour',
+          name: 'Labour',
+          formula: 'cost = t·rate, t = base + bars·b + joints·j + fairing',
+          source: SHOP_RULE,
+          with: {
+            t: [hours, 'h', 'all hours'],
+            rate: [rules.labourPerHour * 100, 'money', 'per hour'],
+            base: [rules.hoursBase, 'h', 'set out and fit'],
+            b: [rules.hoursPerBar, 'h', 'per crossbar'],
+            bars: [bars, '', 'crossbars'],
+            j: [rules.hoursPerJoint, 'h', 'per joint'],
+            joints: [joints, '', 'joints'],
+            fairing: fairing ? [[rules.hoursFairing, 'h', 'fairing'] as Input] : [],
+          },
+        },
+        ({ t, rate }) => t * rate,
       ),
     },
     ...(finish === 'raw'
@@ -124,26 +127,37 @@ export function quote(assembly: Assembly, plan: CutPlan | null, brief: Brief, fi
             name: finish === 'powder' ? 'Powder coat' : 'Paint',
             detail: `${area.toFixed(2)} m²`,
             figure: money(
-              'quote.finish',
-              'Finish',
-              'A × rate',
-              SHOP_RULE,
-              [input('A', 'surface', area, 'm²'), input('rate', 'per m²', rules.finishPerM2 * 100, 'money')],
-              () => area * rules.finishPerM2 * 100,
+              {
+                id: 'quote.finish',
+                name: 'Finish',
+                formula: 'A × rate',
+                source: SHOP_RULE,
+                with: { A: [area, 'm²', 'surface'], rate: [rules.finishPerM2 * 100, 'money', 'per m²'] },
+              },
+              ({ A, rate }) => A * rate,
             ),
           },
         ]),
   ]
-  const lineInputs = lines.map((l) => input('', l.name, l.figure.value, 'money'))
-  const sum = () => lines.reduce((s, l) => s + (l.figure.value ?? 0), 0)
-  const cost = money('quote.cost', 'Cost', 'Σ lines', 'sum of the lines', lineInputs, sum)
+  const cost = money(
+    {
+      id: 'quote.cost',
+      name: 'Cost',
+      formula: 'Σ lines',
+      source: 'sum of the lines',
+      with: { C: lines.map((l): Input => [l.figure.value, 'money', l.name]) },
+    },
+    ({ C }) => sum(C),
+  )
   const price = money(
-    'quote.price',
-    'Price',
-    'P = cost / (1 − margin)',
-    SHOP_RULE,
-    [input('cost', 'cost of every line', cost.value, 'money'), input('margin', 'margin on price', rules.marginPercent, '%')],
-    () => (cost.value ?? 0) / (1 - rules.marginPercent / 100),
+    {
+      id: 'quote.price',
+      name: 'Price',
+      formula: 'P = cost / (1 − margin)',
+      source: SHOP_RULE,
+      with: { cost: [cost.value, 'money', 'cost of every line'], margin: [rules.marginPercent, '%', 'margin on price'] },
+    },
+    (v) => v.cost / (1 - v.margin / 100),
   )
   const against = (other: number | null) => (other === null || price.value === null ? null : price.value - other)
   return { lines, cost, price, hours, againstBudgetMinor: against(brief.budgetMinor), againstReadyMadeMinor: against(brief.readyMadeMinor) }

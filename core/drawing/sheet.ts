@@ -1,7 +1,4 @@
-import type { Vec3 } from '../assembly/assembly'
-
-/** A point on a drawing, mm at full size; y up the sheet. */
-export type Point = { x: number; y: number }
+import type { Point, Vec3 } from '../geometry/vec3'
 
 export const layers = [
   'vehicle',

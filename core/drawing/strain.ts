@@ -1,11 +1,12 @@
-import { type Assembly, loadBars, type Vec3 } from '../assembly/assembly'
+import { type Assembly, loadBars } from '../assembly/assembly'
+import { centreLine, pointAlong } from '../geometry/centreLine'
+import type { Point, Vec3 } from '../geometry/vec3'
 import type { Evaluation } from '../job/evaluate'
 import { feetUsed } from '../limits/usedInCase'
 import type { CaseResult } from '../loads/solveRack'
 import { formatQuantity } from '../quantity/formatQuantity'
 import { type DisplayUnits, defaultUnit } from '../quantity/units'
-import { centreLine, pointAlong } from '../structure/centreLine'
-import { type Entity, type Point, project, type ViewName } from './sheet'
+import { type Entity, project, type ViewName } from './sheet'
 
 /** How a case looks on the drawing: how much each member is used, its movement drawn larger by a stated factor, and what each foot takes. */
 export type Strain = { uses: Map<string, number>; entities: Entity[]; factor: number }

@@ -1,7 +1,8 @@
 import { DxfWriter, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf'
+import type { Point } from '../geometry/vec3'
 import { formatLength } from '../quantity/formatQuantity'
 import { type DisplayUnits, METRIC } from '../quantity/units'
-import { dimensionLines, type Entity, layers, type Point, type Sheet } from './sheet'
+import { dimensionLines, type Entity, layers, type Sheet } from './sheet'
 
 /** AutoCAD colour index of each layer: white/black 7, greys 8 and 9, cyan 4, red 1, blue 5. */
 const COLOURS: Record<(typeof layers)[number], number> = {

@@ -1,6 +1,7 @@
+import type { Point } from '../geometry/vec3'
 import { formatLength } from '../quantity/formatQuantity'
 import { type DisplayUnits, METRIC } from '../quantity/units'
-import { dimensionLines, type Entity, type Point, type Sheet } from './sheet'
+import { dimensionLines, type Entity, type Sheet } from './sheet'
 
 export const escapeXml = (text: string): string =>
   text.replace(/[&<>"']/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[c] ?? c)

@@ -1,6 +1,7 @@
+import type { Point } from '../geometry/vec3'
 import { leafAt, swingPaths, swingsOf } from '../vehicle/swings'
 import type { Body, Vehicle } from '../vehicle/vehicle'
-import { box, type Entity, type Layer, type Point, project, type ViewName } from './sheet'
+import { box, type Entity, type Layer, project, type ViewName } from './sheet'
 
 const WHEEL_RADIUS_MM = 340 // drawn size only: no figure is taken from it
 

@@ -1,9 +1,10 @@
-import type { Assembly, Vec3 } from '../assembly/assembly'
+import type { Assembly } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
+import type { Point, Vec3 } from '../geometry/vec3'
 import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
 import { planDimensions, rearDimensions, sideDimensions } from './dimensions'
-import { bounds, box, type Entity, type Point, project, type Sheet, type ViewName } from './sheet'
+import { bounds, box, type Entity, project, type Sheet, type ViewName } from './sheet'
 import { swingLines, vehicleOutline } from './vehicleOutline'
 
 export const viewNames: Record<ViewName, string> = { plan: 'Plan', side: 'Side', rear: 'Rear' }

@@ -1,9 +1,9 @@
 import { z } from 'zod'
+import { type Fault, faultsOf, type Read, readJson } from '../issue/faults'
 import { withReading } from '../measure/settle'
 import { letterOf, measureOf, measuringSheets, withMeasure } from '../measure/sheets'
 import { parseQuantity } from '../quantity/parseQuantity'
 import type { Reading, Vehicle } from '../vehicle/vehicle'
-import { type Fault, faultsOf, type Read, readJson } from './faults'
 
 export const MOST_CLIENT_PHOTOS = 8
 export const MAX_ANSWER_BYTES = 12_000_000

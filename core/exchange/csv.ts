@@ -1,9 +1,9 @@
 import Papa from 'papaparse'
 import { profileOf } from '../catalogue/profiles'
 import { type CutPart, endText } from '../cutList/cutList'
+import { type Fault, faultsOf, MAX_FILE_BYTES, type Read } from '../issue/faults'
 import { trim } from '../quantity/formatQuantity'
 import { type Remnant, RemnantSchema } from '../stock/stock'
-import { type Fault, faultsOf, MAX_FILE_BYTES, type Read } from './faults'
 
 /** A cell that a spreadsheet would run as a formula is written as text. */
 const harmless = (cell: string | number): string | number => (typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)

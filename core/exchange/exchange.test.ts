@@ -18,11 +18,31 @@ test('a job goes out and in again unchanged, and the same job twice gives the sa
   }
 })
 
-test('a version 0 file with one pass height becomes a version 1 job with a passage', () => {
+test('a version 0 file with one pass height becomes a job of today with a passage', () => {
   const { passages: _, ...brief } = demoJobs[0].brief
   const old = { ...demoJobs[0], version: 0, brief: { ...brief, passHeightMm: 2400 } }
   const read = readJob(old)
   expect(read.ok && read.value.brief.passages).toEqual([{ name: 'lowest passage', heightMm: 2400 }])
+})
+
+test('a version 1 file with straps that stop sliding aside: every other one stops it the other way', () => {
+  const [first, ...rest] = demoJobs[0].brief.cargo
+  const side = { wllKg: 250, anchorId: 'rings', angleDeg: 40, way: 'side' }
+  const old = {
+    ...demoJobs[0],
+    version: 1,
+    brief: {
+      ...demoJobs[0].brief,
+      cargo: [{ ...first, securing: { by: 'straps', straps: [side, side, { ...side, way: 'over' }] } }, ...rest],
+    },
+  }
+  const read = readJob(old)
+  expect(read.ok && read.value.version).toBe(2)
+  expect(read.ok && read.value.brief.cargo[0]!.securing?.straps.map((s) => [s.way, s.atMm])).toEqual([
+    ['left', null],
+    ['right', null],
+    ['over', null],
+  ])
 })
 
 test('a broken file says where: line and column, field path, or the version', () => {
@@ -30,7 +50,7 @@ test('a broken file says where: line and column, field path, or the version', ()
   expect(whereOf(readJobFile(text.slice(0, 400)))[0]).toMatch(/^line \d+, column \d+$/)
   expect(whereOf(readJobFile('[1]'))).toHaveLength(1)
   expect(whereOf(readJobFile(text.replace('"lengthMm": 3400', '"lengthMm": -3')))).toEqual(['brief.cargo[0].lengthMm'])
-  expect(whereOf(readJobFile(text.replace('"version": 1', '"version": 9')))).toEqual(['version'])
+  expect(whereOf(readJobFile(text.replace('"version": 2', '"version": 9')))).toEqual(['version'])
 })
 
 test('no text makes the reader throw', () => {

@@ -1,6 +1,6 @@
 import { z } from 'zod'
+import { faultsOf, type Read, readJson } from '../issue/faults'
 import { JOB_FORMAT, JOB_VERSION, type Job, JobSchema } from '../job/job'
-import { faultsOf, type Read, readJson } from './faults'
 
 type Migration = (job: Record<string, unknown>) => Record<string, unknown>
 /** A job of version n goes through every step from n on. A released step is never edited. */
@@ -15,7 +15,21 @@ export const jobMigrations: Migration[] = [
       brief: { ...rest, ...(typeof passHeightMm === 'number' ? { passages: [{ name: 'lowest passage', heightMm: passHeightMm }] } : {}) },
     }
   },
+  // 1 → 2: a strap that stopped an item sliding aside stops it one way; of several, every other one the other way
+  (job) => {
+    const brief = (job.brief ?? {}) as Record<string, unknown>
+    const cargo = Array.isArray(brief.cargo) ? brief.cargo.map(withSides) : brief.cargo
+    return { ...job, version: 2, brief: { ...brief, ...(cargo === undefined ? {} : { cargo }) } }
+  },
 ]
+
+function withSides(item: unknown): unknown {
+  const c = item as { securing?: { straps?: { way?: unknown }[] } | null } | null
+  if (!c?.securing || !Array.isArray(c.securing.straps)) return item
+  let sides = 0
+  const straps = c.securing.straps.map((s) => (s?.way === 'side' ? { ...s, way: sides++ % 2 ? 'right' : 'left' } : s))
+  return { ...c, securing: { ...c.securing, straps } }
+}
 
 /** A job file, of this version or an older one, as this version's job. Refused whole when anything does not fit. */
 export function readJobFile(text: string): Read<Job> {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
+import { faultsOf, type Read, readJson } from '../issue/faults'
 import { toMeasureAgain } from '../measure/settle'
 import { type Vehicle, VehicleSchema, vehicleFields } from '../vehicle/vehicle'
-import { faultsOf, type Read, readJson } from './faults'
 
 const VehicleFile = z.object({
   format: z.literal('tide-line/vehicle', 'must be “tide-line/vehicle”: this is not a vehicle file'),

@@ -9,19 +9,26 @@ export function thinFastenersUsed(f: ThinFastener): number | null {
 }
 
 /**
- * What the thinner sheet bears beside one blind rivet: α·fu·d·t/γM2, α = 3.6·√(t/d), at most 2.1 for sheets alike in thickness (EN 1993-1-3, table 8.1), over
- * the load factor. Holds for an end distance of 1.5·d or more; nearer nothing is promised. N
+ * What the thinner sheet bears beside one blind rivet: α·fu·d·t/γM2, at most fu·e1·t/(1.2·γM2), over the load factor. α = 3.6·√(t/d) ≤ 2.1 for sheets
+ * alike, 2.1 where the other is 2.5 times as thick or more, a straight line between (EN 1993-1-3, table 8.1). Outside what the table holds for
+ * (2.6 ≤ d ≤ 6.4 mm, fu ≤ 550 MPa, 1.5·d to the end) nothing is promised: 0. N
  */
 export function rivetBearingN(v: {
   diameterMm: number
   sheetMm: number
+  /** the thicker sheet; left out = as thick as the thinner */
+  otherSheetMm?: number
   sheetTensileMPa: number
   endMm: number
   loadFactor: number
 }): number {
-  if (v.endMm < 1.5 * v.diameterMm) return 0
-  const alpha = Math.min(2.1, 3.6 * Math.sqrt(v.sheetMm / v.diameterMm))
-  return (alpha * v.sheetTensileMPa * v.diameterMm * v.sheetMm) / (1.25 * v.loadFactor)
+  const held = v.diameterMm >= 2.6 && v.diameterMm <= 6.4 && v.sheetTensileMPa <= 550 && v.endMm >= 1.5 * v.diameterMm
+  if (!held) return 0
+  const alike = Math.min(2.1, 3.6 * Math.sqrt(v.sheetMm / v.diameterMm))
+  const thicker = Math.max(1, (v.otherSheetMm ?? v.sheetMm) / v.sheetMm)
+  const alpha = alike + (2.1 - alike) * Math.min(1, (thicker - 1) / 1.5)
+  const bears = Math.min(alpha * v.diameterMm, v.endMm / 1.2) * v.sheetTensileMPa * v.sheetMm
+  return bears / (1.25 * v.loadFactor)
 }
 
 /** Whether a rivet or rivet nut closes on this stack: within its maker's grip range. mm */

@@ -11,12 +11,13 @@ export type Issue = { at: (string | number)[]; fix: Patch[] | null } & (
   | { code: 'bar_hits_obstacle'; bar: number; obstacle: string; clearMm: number }
   | { code: 'load_on_nothing'; item: string }
   | { code: 'load_on_one_bar'; item: string }
+  | { code: 'load_hangs_outside'; item: string; outsideMm: number }
   | { code: 'load_tips'; item: string; centreXMm: number; fromMm: number; toMm: number }
   | { code: 'bridges_bodies'; one: string; other: string; movesMm: number | null }
   | { code: 'load_near_body'; item: string; body: string; clearMm: number; needMm: number | null }
   | { code: 'access_covered'; item: string; obstacle: string; clearMm: number; needMm: number }
   | { code: 'swing_meets'; swing: string; item: string; atDeg: number; opensDeg: number }
-  | { code: 'foot_lets_go'; foot: string; upN: number; when: string }
+  | { code: 'foot_lets_go'; foot: string; when: string }
   | { code: 'unstable'; says: string }
   | { code: 'loads_overlap'; item: string; other: string }
 )

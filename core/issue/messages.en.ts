@@ -13,6 +13,8 @@ const messages: Messages = {
   bar_hits_obstacle: (i, mm) => `Bar ${i.bar + 1} fouls the ${i.obstacle} by ${mm(-i.clearMm)}: move the bar or raise the feet.`,
   load_on_nothing: (i) => `${i.item} rests on no bar: move it over the bars or move the bars under it.`,
   load_on_one_bar: (i) => `${i.item} rests on one bar only and can pivot on it: bring a second bar under it.`,
+  load_hangs_outside: (i, mm) =>
+    `${i.item} hangs past the ends of its bars by ${mm(i.outsideMm)}: its moment there is counted. Make the bars longer, or move it in.`,
   load_tips: (i, mm) =>
     `${i.item} tips: its centre of mass at ${mm(i.centreXMm)} lies outside its supports, ${mm(i.fromMm)} to ${mm(i.toMm)}.`,
   bridges_bodies: (i, mm) =>
@@ -26,7 +28,7 @@ const messages: Messages = {
   swing_meets: (i) =>
     `The ${i.swing} meets ${i.item} at ${i.atDeg}° of the ${i.opensDeg}° it opens: move what is in its way, or settle with the client how far it need open.`,
   foot_lets_go: (i) =>
-    `Foot ${i.foot} is pulled up by ${i.upN} N, ${i.when}, and its mount cannot pull: it lets go. Use a mount that clamps or bolts, or move the load back between the bars.`,
+    `Foot ${i.foot} is pulled up, ${i.when}, and its mount cannot pull: it lets go. Use a mount that clamps or bolts, or move the load back between the bars.`,
   unstable: (i) => `The rack does not stand by itself: ${i.says}.`,
   loads_overlap: (i) => `${i.item} and ${i.other} take the same space: move one of them.`,
 }

@@ -3,7 +3,7 @@ import type { Cargo } from '../brief/cargo'
 import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
 import { INCH, METRIC } from '../quantity/units'
-import type { Anchor } from '../securing/securing'
+import type { Anchor } from '../securing/anchors'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { type Job, newJob } from './job'
 
@@ -21,18 +21,34 @@ const withBrief = (job: Job, brief: Partial<Brief>, params: Partial<Job['design'
 const rings: Anchor = {
   id: 'rings',
   name: 'Tie rings on the bars',
+  count: 16,
   links: [
     { part: 'ring', word: 'maker-rated', holdsN: 3000 },
     { part: 'bolt', word: 'calculated', holdsN: 8500 },
     { part: 'rail', word: 'calculated', holdsN: 2600 },
   ],
 }
-const bolted: Cargo['securing'] = { by: 'bolts', blockedForward: false, friction: null, straps: [] }
-const strapped = (count: number, over: Partial<NonNullable<Cargo['securing']>> = {}): Cargo['securing'] => ({
+const plain: NonNullable<Cargo['securing']> = {
   by: 'straps',
   blockedForward: false,
+  blockHoldsN: null,
   friction: null,
-  straps: Array.from({ length: count }, () => ({ wllKg: 250, anchorId: 'rings', angleDeg: 65, way: 'over' as const })),
+  straps: [],
+  bolts: null,
+}
+const bolted = (count: number, size: 'M6' | 'M8'): Cargo['securing'] => ({ ...plain, by: 'bolts', bolts: { size, count } })
+type Strap = NonNullable<Cargo['securing']>['straps'][number]
+/** Straps over the top at places forward of the item's middle, and direct ones that each stop one way. */
+const strapped = (
+  overAtMm: number[],
+  direct: Strap['way'][] = [],
+  over: Partial<NonNullable<Cargo['securing']>> = {},
+): Cargo['securing'] => ({
+  ...plain,
+  straps: [
+    ...overAtMm.map((atMm): Strap => ({ wllKg: 250, anchorId: 'rings', angleDeg: 65, way: 'over', atMm })),
+    ...direct.map((way): Strap => ({ wllKg: 250, anchorId: 'rings', angleDeg: 30, way, atMm: 0 })),
+  ],
   ...over,
 })
 
@@ -56,9 +72,9 @@ export const demoJobs: Job[] = [
       readyMadeMinor: 164_000,
       readyMadeNote: 'bolt-on kit, three bars, no case mount',
       cargo: [
-        item('sampling-poles', 950, 420, { name: 'Sampling poles 3.4 m, six', securing: strapped(3) }),
-        item('equipment-case', 1000, -60, { securing: strapped(2, { friction: 0.45 }) }),
-        item('side-awning', 900, -680, { securing: bolted }),
+        item('sampling-poles', 950, 420, { name: 'Sampling poles 3.4 m, six', securing: strapped([1000, 0, -1000]) }),
+        item('equipment-case', 1000, -60, { securing: strapped([350, -350], ['forward'], { friction: 0.45 }) }),
+        item('side-awning', 900, -680, { securing: bolted(6, 'M8') }),
       ],
     },
     { barXMm: [-250, 850, 2000], mountId: 'gutter' },
@@ -77,7 +93,7 @@ export const demoJobs: Job[] = [
       passages: [{ name: 'packing shed', heightMm: 2600 }],
       budgetMinor: 90_000,
       readyMadeMinor: 72_000,
-      cargo: [item('oyster-baskets', 1530, 0, { securing: strapped(2) })],
+      cargo: [item('oyster-baskets', 1530, 0, { securing: strapped([300, -300], ['forward']) })],
     },
     { mountId: 'points', barXMm: [1180, 1880], profileId: 'rect-30x60x2-al6063t6', overhangMm: 50, footHeightMm: 70, finish: 'painted' },
     { due: '2026-12-02', anchors: [rings], station: 'loads' },
@@ -96,8 +112,8 @@ export const demoJobs: Job[] = [
       budgetMinor: 140_000,
       readyMadeMinor: null,
       cargo: [
-        item('spar', 875, 0, { name: 'Spar 20 ft', securing: strapped(4, { friction: 0.4 }) }),
-        item('ladder', 700, 480, { securing: strapped(3) }),
+        item('spar', 875, 0, { name: 'Spar 20 ft', securing: strapped([1700, 600, -600, -1700], [], { friction: 0.4 }) }),
+        item('ladder', 700, 480, { securing: strapped([1100, 0, -1100]) }),
       ],
     },
     {
@@ -124,11 +140,11 @@ export const demoJobs: Job[] = [
       budgetMinor: 120_000,
       readyMadeMinor: 98_000,
       cargo: [
-        item('solar-panel', 1500, 0, { securing: bolted }),
-        item('cargo-box', -150, 0, { lengthMm: 1300, massKg: { least: 30, most: 42 }, securing: bolted }),
+        item('solar-panel', 1500, 0, { securing: bolted(8, 'M6') }),
+        item('cargo-box', -150, 0, { lengthMm: 1300, massKg: { least: 30, most: 42 }, securing: bolted(8, 'M8') }),
       ],
     },
-    { mountId: 'track', barXMm: [-550, 250, 960, 1500, 2040], profileId: 'square-30x2-al6063t6', footHeightMm: 140 },
+    { mountId: 'track', barXMm: [-550, 250, 960, 1500, 2040], profileId: 'square-30x2-al6063t6', footHeightMm: 60 },
     { due: '2026-12-18', station: 'hand-over' },
   ),
 ]

@@ -1,4 +1,4 @@
-import { pathText } from '../exchange/faults'
+import { pathText } from '../issue/faults'
 import type { Job } from './job'
 
 export type Difference = { where: string; mine: string; theirs: string }

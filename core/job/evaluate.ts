@@ -2,18 +2,23 @@ import { type Assembly, assemblyMassKg, loadBars } from '../assembly/assembly'
 import type { Cargo } from '../brief/cargo'
 import { footTypes } from '../catalogue/mounts'
 import { familyOf } from '../families/all'
-import { type Figure, figure, input } from '../figure/figure'
+import type { Figure } from '../figure/figure'
+import { accessIssues, bodyIssues } from '../fitment/bodyIssues'
+import { swingIssues } from '../fitment/swingIssues'
 import { Impossible } from '../issue/impossible'
 import type { Issue } from '../issue/issue'
 import { beyondLimits } from '../limits/beyondLimits'
 import { needsEngineer } from '../limits/engineer'
+import { overallHeight } from '../limits/heightLimits'
 import { type Held, heldBy } from '../limits/held'
 import { hitchLimits, hitchMoment } from '../limits/hitchLimits'
 import { type LedgerRow, ledger, massFigure } from '../limits/ledger'
-import { governingFirst, type Limit, limit } from '../limits/limit'
-import { type FootRow, type RackResult, rackLimits } from '../limits/rackLimits'
-import { overallHeight, stability, vehicleLimits } from '../limits/vehicleLimits'
+import { governingFirst, type Limit } from '../limits/limit'
+import { type FootRow, notSolved, type RackResult, rackLimits } from '../limits/rackLimits'
+import { stability } from '../limits/stability'
+import { vehicleLimits } from '../limits/vehicleLimits'
 import { type Carried, carriedBy } from '../loads/carried'
+import { hangsOutsideMm } from '../loads/contacts'
 import { loadCases } from '../loads/loadCases'
 import { type Sail, sail } from '../loads/sail'
 import type { CaseResult } from '../loads/solveRack'
@@ -21,8 +26,6 @@ import type { Rules } from '../rules/rules'
 import { securingLimits } from '../securing/securing'
 import { supportOf } from '../spacing/spacing'
 import { type Dynamics, dynamics } from '../structure/dynamics'
-import { accessIssues, bodyIssues } from '../vehicle/bodies'
-import { swingIssues } from '../vehicle/swingIssues'
 import type { Job } from './job'
 
 export type Evaluation = {
@@ -57,10 +60,10 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
   const rows = ledger(assembly, brief, rules)
   const limits = governingFirst([
     ...vehicleLimits(assembly, vehicle, brief, rules),
-    ...hitchLimits(vehicle, rules),
+    ...hitchLimits(vehicle, brief, rules),
     ...beyondLimits(vehicle, brief, rules),
     ...rack.limits,
-    ...securingLimits(brief.cargo, job.anchors, loadCases(rules, brief.road), rules),
+    ...securingLimits({ cargo: brief.cargo, anchors: job.anchors, cases: loadCases(rules, brief.road), speedKmh: brief.speedKmh, rules }),
   ])
   return {
     assembly,
@@ -80,6 +83,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
       ...bodyIssues(assembly, vehicle, brief),
       ...accessIssues(assembly, vehicle, brief),
       ...swingIssues(assembly, vehicle, brief),
+      ...hangingIssues(carried, assembly),
       ...rack.feet
         .filter((f) => f.leastDownN < -1 && footTypes[f.mount.kind].holds.up === null)
         .map(
@@ -88,7 +92,6 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
             at: ['design', 'params', 'mountId'],
             fix: null,
             foot: f.mount.mark,
-            upN: Math.round(-f.leastDownN),
             when: f.upCase,
           }),
         ),
@@ -104,25 +107,21 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
 /** The rack as a structure; one that does not stand by itself has no figures, and says why. */
 function solved(assembly: Assembly, carried: Carried[], job: Job, rules: Rules): { rack: RackResult; unstable: Issue[] } {
   try {
-    return { rack: rackLimits(assembly, carried, job.vehicle, job.brief, rules, job.loadTests), unstable: [] }
+    return { rack: rackLimits({ assembly, carried, vehicle: job.vehicle, brief: job.brief, rules, tests: job.loadTests }), unstable: [] }
   } catch (error) {
     if (!(error instanceof Impossible)) throw error
-    const rack = { limits: [notAStructure(error.message)], feet: [], missing: [error.message], cases: [], frequencyHz: null }
+    const rack = { limits: [notSolved(error.message)], feet: [], missing: [error.message], cases: [], frequencyHz: null }
     return { rack, unstable: [{ code: 'unstable', at: ['design', 'params'], fix: null, says: error.message }] }
   }
 }
 
-/** What cannot be solved is not assessed: without this the gauge would only show what the vehicle carries, and look clear. */
-const notAStructure = (why: string): Limit => {
-  const about = (id: string, name: string) =>
-    figure({ id, name, unit: '', formula: 'K·u = f has no answer', source: 'space frame', with: [input('?', why, null, '')] }, () => 0)
-  return limit({
-    id: 'rack',
-    name: 'The rack as a structure',
-    unit: '',
-    nearRatio: 1,
-    used: about('rack', 'Strength of the rack'),
-    allowed: about('rack.allowed', 'A rack that stands'),
+/** Cargo that touches its bars beyond their ends: its moment there is counted, and somebody should know. */
+function hangingIssues(carried: Carried[], assembly: Assembly): Issue[] {
+  const bars = loadBars(assembly)
+  const cargo = carried.filter((c) => c.kind === 'cargo')
+  return cargo.flatMap((c, k): Issue[] => {
+    const outsideMm = hangsOutsideMm(c, bars)
+    return outsideMm > 1 ? [{ code: 'load_hangs_outside', at: ['brief', 'cargo', k, 'yMm'], item: c.name, outsideMm, fix: null }] : []
   })
 }
 

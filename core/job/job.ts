@@ -3,12 +3,12 @@ import { BriefSchema } from '../brief/brief'
 import { DesignSchema, familyOf } from '../families/all'
 import { LoadTestSchema } from '../loadTest/loadTest'
 import type { DisplayUnits } from '../quantity/units'
-import { AnchorSchema } from '../securing/securing'
+import { AnchorSchema } from '../securing/anchors'
 import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
 import { stations } from './stations'
 
 export const JOB_FORMAT = 'tide-line/job'
-export const JOB_VERSION = 1
+export const JOB_VERSION = 2
 
 /** What the shop decided about one job. Intent only: everything computed is derived again from this. */
 export const JobSchema = z.object({

@@ -8,7 +8,7 @@ export function needsEngineer(assembly: Assembly, brief: Brief, limits: Limit[])
   const kinds = new Set(assembly.mounts.map((m) => m.kind))
   const cargoKg = brief.cargo.filter((c) => c.counts !== 'parked').reduce((s, c) => s + (c.massKg?.most ?? 0), 0)
   return [
-    ...(brief.someoneStands || brief.someoneClimbs || brief.cargo.some((c) => c.counts === 'parked' && /sleep|person|people/i.test(c.name))
+    ...(brief.someoneStands || brief.someoneClimbs || brief.cargo.some((c) => c.people)
       ? ['people stand, climb or sleep on it: a fall or a collapse hurts them']
       : []),
     ...(kinds.has('through-bolt') || kinds.has('floor screw')

@@ -1,159 +1,287 @@
-import type { Mount } from '../assembly/assembly'
 import { footTypes } from '../catalogue/mounts'
 import { boltTogether } from '../fasten/bolt'
 import { clampGripN } from '../fasten/clampGrip'
-import { figure, input } from '../figure/figure'
-import type { CaseResult } from '../loads/solveRack'
+import { headHoldsNmm } from '../fasten/footPull'
+import { type Figure, figure, SHOP_RULE } from '../figure/figure'
+import type { CaseResult, FootForce } from '../loads/solveRack'
 import type { Rules } from '../rules/rules'
-import { boltForces, boltOf, boltsMay } from './footLinks'
-import { type Limit, limit } from './limit'
+import { boltForces, boltOf, boltsMay, pullOf } from './footLinks'
+import { allOfIt, type Limit, limit, quotient } from './limit'
 import type { FootRow } from './rackLimits'
-import { chainFigure } from './strength'
+import { chainFigure, type Link, ratedN } from './strength'
 
 export const FRAME = 'space frame, 12-dof members on springs (Przemieniecki; core/structure)'
 export const FRAME_ASSUMES = [
-  'seats give way as the rules say; feet lean freely about the vehicle’s line',
+  'seats give way as the rules say; the worse of feet that clamp their bars and bars that turn on them',
   'items are tied down: they press and pull on what they rest on',
 ]
 
-/** Each foot down and up against the weakest of what holds it, and its bolts in pull and shear together. */
-export function footLimits(feet: FootRow[], cases: CaseResult[], missing: string[], rules: Rules): Limit[] {
-  const unknowns = missing.map((m) => input('?', m, null, ''))
-  const near = { nearRatio: rules.nearRatio }
-  const rated = (f: FootRow, way: 'down' | 'up') =>
-    chainFigure(`foot.${way}.rating.${f.mount.id}`, `Foot ${f.mount.mark}, ${way}`, f.links[way])
-  const ratio = (used: number, allowed: number | null) => (allowed === null ? used * 1e6 : used / allowed)
-  const worst = (used: (f: FootRow) => number, way: 'down' | 'up') =>
-    feet.reduce((a, b) => (ratio(used(b), rated(b, way).value) > ratio(used(a), rated(a, way).value) ? b : a))
-  const down = worst((f) => f.mostDownN, 'down')
-  const up = worst((f) => Math.max(0, -f.leastDownN), 'up')
-  const upN = Math.max(0, -up.leastDownN)
-  const lifted = upN > 0
+/** What a foot's limits are worked out from. `lacks` = what the loads still lack, by name. */
+type Given = { feet: FootRow[]; cases: CaseResult[]; lacks: string[]; rules: Rules }
+type At = { r: CaseResult; foot: FootRow; force: FootForce }
+
+/** Every foot in every case. */
+const everywhere = ({ feet, cases }: Given): At[] => cases.flatMap((r) => feet.map((foot, i) => ({ r, foot, force: r.feet[i]! })))
+const worstOf = (among: At[], of: (at: At) => number): At => among.reduce((a, b) => (of(b) > of(a) ? b : a))
+/** Used over the rating; a foot nobody rated governs as soon as anything is used of it. */
+const against = (used: number, rated: number | null): number => (rated === null ? used * 1e6 : quotient(used, rated))
+const at = ({ foot, r }: At): string => `${foot.mount.mark}, ${r.case.name}`
+
+/** Each foot down, up, aside, along and upright, and its bolts in pull and shear together. */
+export function footLimits(given: Given): Limit[] {
+  const all = everywhere(given)
+  if (!all.length) return []
+  const calm = all.filter((a) => !a.r.case.shock)
+  const down = { id: 'foot.down', name: 'Foot, pressed down', links: (f: FootRow) => f.links.down }
+  const up = { id: 'foot.up', name: 'Foot, pulled up', links: (f: FootRow) => f.links.up }
+  const rated = given.feet.some((f) => f.links.standing.down.length)
   return [
-    limit({
-      id: 'foot.down',
-      name: 'Foot, pressed down',
-      unit: 'N',
-      ref: down.mount.id,
-      ...near,
-      allowed: rated(down, 'down'),
-      used: figure(
-        {
-          id: 'foot.down',
-          name: `Foot ${down.mount.mark}, ${down.downCase}`,
-          unit: 'N',
-          formula: 'F = reaction of the frame + foot',
-          source: FRAME,
-          assumes: FRAME_ASSUMES,
-          with: [
-            input('F₁', 'same foot, driving level', down.levelN, 'N'),
-            input('F', `same foot, ${down.downCase}`, down.mostDownN, 'N'),
-            ...unknowns,
-          ],
-        },
-        () => down.mostDownN,
-      ),
-      caution: down.links.down.some((l) => l.holdsN === null)
-        ? 'A foot nobody has rated carries nothing on paper: ask the vehicle’s maker or an engineer.'
-        : undefined,
-    }),
-    limit({
-      id: 'foot.up',
-      name: 'Foot, pulled up',
-      unit: 'N',
-      ref: up.mount.id,
-      ...near,
-      allowed:
-        lifted || missing.length || rated(up, 'up').value !== null
-          ? rated(up, 'up')
-          : figure(
-              { id: 'foot.up.none', name: 'No foot is lifted', unit: 'N', formula: 'least load stays downward', source: FRAME, with: [] },
-              () => 1,
-            ),
-      used: figure(
-        {
-          id: 'foot.up',
-          name: `Foot ${up.mount.mark}, ${up.upCase}`,
-          unit: 'N',
-          formula: 'U = −min reaction',
-          source: FRAME,
-          assumes: [...FRAME_ASSUMES, 'the least of each estimated mass counts'],
-          with: [input('R', `least load on the foot, ${up.upCase}`, up.leastDownN, 'N'), ...unknowns],
-        },
-        () => upN,
-      ),
-      caution: lifted ? 'A mount that cannot pull up will let go: use one that clamps or bolts, rated for it.' : undefined,
-    }),
-    boltLimit(feet, cases, unknowns, rules),
-    ...gripLimit(feet, cases, unknowns, rules),
+    ...(given.feet.some((f) => f.links.down.length) ? [pressed(all, down, given)] : []),
+    pulled(all, up, given),
+    ...(rated
+      ? [
+          pressed(
+            calm,
+            { ...down, id: 'foot.standing', name: 'Foot, by its rating for standing loads', links: (f) => f.links.standing.down },
+            given,
+          ),
+          pulled(
+            calm,
+            { ...up, id: 'foot.standing.up', name: 'Foot pulled up, by its rating for standing loads', links: (f) => f.links.standing.up },
+            given,
+          ),
+        ]
+      : []),
+    boltLimit(all, given),
+    headLimit(all, given),
+    ...sideLimit(all, given),
+    ...gripLimit(all, given),
   ]
 }
 
-function boltLimit(feet: FootRow[], cases: CaseResult[], unknowns: ReturnType<typeof input>[], rules: Rules): Limit {
-  const used = (mount: Mount, i: number, r: CaseResult) => {
-    const f = boltForces(mount, r.feet[i])
-    const may = boltsMay(mount, rules)
-    return { f, may, ratio: boltTogether(f.tensionN, f.shearN, may.tensionN, may.shearN) }
+type Way = { id: string; name: string; links: (f: FootRow) => Link[] }
+
+function pressed(all: At[], way: Way, { lacks, rules }: Given): Limit {
+  const rating = (a: At) => chainFigure(`${way.id}.rating.${a.foot.mount.id}`, `Foot ${a.foot.mount.mark}, down`, way.links(a.foot))
+  const worst = worstOf(all, (a) => against(Math.max(0, a.force.downN), ratedN(way.links(a.foot))))
+  const unrated = way.links(worst.foot).some((l) => l.holdsN === null)
+  return limit({
+    id: way.id,
+    name: way.name,
+    group: 'rack',
+    unit: 'N',
+    ref: worst.foot.mount.id,
+    nearRatio: rules.nearRatio,
+    allowed: rating(worst),
+    used: figure(
+      {
+        id: way.id,
+        name: `Foot ${at(worst)}`,
+        unit: 'N',
+        formula: 'F = reaction of the frame + foot',
+        source: `${FRAME}; load case: ${worst.r.case.source}`,
+        assumes: [
+          ...FRAME_ASSUMES,
+          ...(rules.bumpG > 1 && way.id === 'foot.down'
+            ? ['a rating counts at any moment unless its maker says that it is for standing loads']
+            : []),
+        ],
+        with: { F: [worst.force.downN, 'N', `reaction, ${worst.r.case.name}`] },
+        lacks,
+      },
+      ({ F }) => Math.max(0, F),
+    ),
+    caution: unrated ? 'A foot nobody has rated carries nothing on paper: ask the vehicle’s maker or an engineer.' : undefined,
+  })
+}
+
+function pulled(all: At[], way: Way, { lacks, rules }: Given): Limit {
+  const pull = (a: At) => pullOf(a.foot.mount, a.force)
+  const rating = (a: At) => chainFigure(`${way.id}.rating.${a.foot.mount.id}`, `Foot ${a.foot.mount.mark}, up`, way.links(a.foot))
+  const worst = worstOf(all, (a) => against(pull(a), ratedN(way.links(a.foot))))
+  const lifted = pull(worst) > 0
+  return limit({
+    id: way.id,
+    name: way.name,
+    group: 'rack',
+    unit: 'N',
+    ref: worst.foot.mount.id,
+    nearRatio: rules.nearRatio,
+    // a rating is only asked for where something pulls
+    allowed: lifted || lacks.length || rating(worst).value !== null ? rating(worst) : noneLifted(way.id),
+    used: figure(
+      {
+        id: way.id,
+        name: `Foot ${at(worst)}`,
+        unit: 'N',
+        formula: 'U = n·T: T of its most pulled row, from M (pitch) and N (down) about its front edge, as if all n rows were pulled so',
+        source: `${FRAME}; statics of a stiff pad`,
+        assumes: [...FRAME_ASSUMES, 'the least of each estimated mass counts'],
+        with: {
+          N: [worst.force.downN, 'N', `pressed down, ${worst.r.case.name}`],
+          M: [worst.force.pitchNmm, 'N·mm', 'pitch'],
+        },
+        lacks,
+      },
+      ({ N, M }) => pullOf(worst.foot.mount, { downN: N, pitchNmm: M }),
+    ),
+    caution: lifted ? 'A mount that cannot pull up will let go: use one that clamps or bolts, rated for it.' : undefined,
+  })
+}
+
+const noneLifted = (id: string): Figure =>
+  figure(
+    { id: `${id}.none`, name: 'No foot is lifted', unit: 'N', formula: 'the least load stays downward', source: FRAME, with: {} },
+    () => 1,
+  )
+
+function boltLimit(all: At[], { lacks, rules }: Given): Limit {
+  const of = (a: At) => ({ ...boltForces(a.foot.mount, a.force), may: boltsMay(a.foot.mount, rules) })
+  const used = (a: At) => {
+    const f = of(a)
+    return boltTogether(f.tensionN, f.shearN, f.may.tensionN, f.may.shearN)
   }
-  const all = cases.flatMap((r) => feet.map((foot, i) => ({ r, foot, ...used(foot.mount, i, r) })))
-  const worst = all.reduce((a, b) => (b.ratio > a.ratio ? b : a))
+  const worst = worstOf(all, used)
+  const { tensionN, shearN, may } = of(worst)
   const bolt = boltOf(worst.foot.mount)
   return limit({
     id: 'foot.bolts',
     name: 'Bolts of a foot',
+    group: 'rack',
     unit: '',
     ref: worst.foot.mount.id,
     nearRatio: rules.nearRatio,
     used: figure(
       {
         id: 'foot.bolts',
-        name: `${bolt.count} × ${bolt.size} A2-70 at ${worst.foot.mount.mark}, ${worst.r.case.name}`,
+        name: `${bolt.count} × ${bolt.size} A2-70 at ${at(worst)}`,
         unit: '',
-        formula: 'max(Ft/Ft,R ; Fv/Fv,R + Ft/1.4·Ft,R)',
+        formula: 'max(Ft/Ft,R ; Fv/Fv,R + Ft/(1.4·Ft,R))',
         source: 'EN 1993-1-8, table 3.4; forces from the frame',
-        assumes: [`bolts of the ${footTypes[worst.foot.mount.kind].name.toLowerCase()} share alike; pitch is taken by pairs 50 mm apart`],
-        with: [
-          input('Ft', 'pull on one bolt', worst.f.tensionN, 'N'),
-          input('Fv', 'shear on one bolt', worst.f.shearN, 'N'),
-          input('Ft,R', 'pull it may take', worst.may.tensionN, 'N'),
-          input('Fv,R', 'shear it may take', worst.may.shearN, 'N'),
-          ...unknowns,
-        ],
+        assumes: ['the bolts of one row share alike; rows stand 50 mm apart along the vehicle'],
+        with: {
+          Ft: [tensionN, 'N', 'pull on one bolt'],
+          Fv: [shearN, 'N', 'shear on one bolt, along and across'],
+          'Ft,R': [may.tensionN, 'N', 'pull it may take'],
+          'Fv,R': [may.shearN, 'N', 'shear it may take'],
+        },
+        lacks,
       },
-      () => worst.ratio,
+      (v) => boltTogether(v.Ft, v.Fv, v['Ft,R'], v['Fv,R']),
+    ),
+    allowed: allOfIt('foot.bolts.allowed', 'EN 1993-1-8, table 3.4'),
+  })
+}
+
+/** The moment with which a clamped foot's head keeps its bar from turning: its bolts must pry it. */
+function headLimit(all: At[], { lacks, rules }: Given): Limit {
+  const may = (a: At) => headHoldsNmm(boltOf(a.foot.mount).count, boltsMay(a.foot.mount, rules).tensionN)
+  const worst = worstOf(all, (a) => quotient(a.force.leanNmm, may(a)))
+  const { count } = boltOf(worst.foot.mount)
+  return limit({
+    id: 'foot.clamp',
+    name: 'Foot, clamping its bar',
+    group: 'rack',
+    unit: 'N·mm',
+    ref: worst.foot.mount.id,
+    nearRatio: rules.nearRatio,
+    used: figure(
+      {
+        id: 'foot.clamp',
+        name: `Head of ${at(worst)}`,
+        unit: 'N·mm',
+        formula: 'M of the frame whose feet clamp their bars',
+        source: FRAME,
+        assumes: ['with it goes the thrust that “Foot, held aside” checks'],
+        with: { M: [worst.force.leanNmm, 'N·mm', 'moment in the head'] },
+        lacks,
+      },
+      ({ M }) => M,
     ),
     allowed: figure(
-      { id: 'foot.bolts.allowed', name: 'All of it', unit: '', formula: '1', source: 'EN 1993-1-8, table 3.4', with: [] },
-      () => 1,
+      {
+        id: 'foot.clamp.allowed',
+        name: 'Its bolts, pried over half its width',
+        unit: 'N·mm',
+        formula: 'M = n·Ft,R·b/2',
+        source: 'statics; EN 1993-1-8, table 3.4',
+        with: { n: [count, '', 'bolts'], 'Ft,R': [boltsMay(worst.foot.mount, rules).tensionN, 'N', 'pull one may take'] },
+      },
+      (v) => headHoldsNmm(v.n, v['Ft,R']),
     ),
   })
 }
 
-/** Clamps that nothing but their grip keeps from sliding along gutter, rail, track or tube. */
-function gripLimit(feet: FootRow[], cases: CaseResult[], unknowns: ReturnType<typeof input>[], rules: Rules): Limit[] {
-  const held = feet.map((foot, i) => ({ foot, i })).filter(({ foot }) => footTypes[foot.mount.kind].holds.along === 'grip')
+/** Feet that only the shape of what they sit on holds aside: thrust of a clamped bar, cornering and gusts. */
+function sideLimit(all: At[], { lacks, rules }: Given): Limit[] {
+  const held = all.filter((a) => footTypes[a.foot.mount.kind].holds.across.how === 'shape')
   if (!held.length) return []
-  const all = cases.flatMap((r) => held.map(({ foot, i }) => ({ r, foot, alongN: Math.abs(r.feet[i].forwardN) })))
-  const worst = all.reduce((a, b) => (b.alongN > a.alongN ? b : a))
+  const links = (a: At) => [...a.foot.links.down, ...a.foot.links.standing.down]
+  const worst = worstOf(held, (a) => against(Math.abs(a.force.leftN), ratedN(links(a))))
+  const rating = chainFigure('foot.side.down', `Foot ${worst.foot.mount.mark}, down`, links(worst))
+  return [
+    limit({
+      id: 'foot.side',
+      name: 'Foot, held aside',
+      group: 'rack',
+      unit: 'N',
+      ref: worst.foot.mount.id,
+      nearRatio: rules.nearRatio,
+      used: figure(
+        {
+          id: 'foot.side',
+          name: `Foot ${at(worst)}, across the vehicle`,
+          unit: 'N',
+          formula: 'F = reaction of the frame across the vehicle',
+          source: FRAME,
+          assumes: FRAME_ASSUMES,
+          with: { F: [worst.force.leftN, 'N', `push aside, ${worst.r.case.name}`] },
+          lacks,
+        },
+        ({ F }) => Math.abs(F),
+      ),
+      allowed: figure(
+        {
+          id: 'foot.side.allowed',
+          name: `Held by ${footTypes[worst.foot.mount.kind].holds.across.by}`,
+          unit: 'N',
+          formula: 'F = k·R',
+          source: SHOP_RULE,
+          assumes: ['nobody rates it aside: a share of what it bears down stands in'],
+          with: { k: [rules.sideShare, '', 'share'], R: [rating.value, 'N', rating.missing[0] ?? 'what it bears down'] },
+        },
+        ({ k, R }) => k * R,
+      ),
+    }),
+  ]
+}
+
+/** Clamps that nothing but their grip keeps from sliding along gutter, rail, track or tube. */
+function gripLimit(all: At[], { lacks, rules }: Given): Limit[] {
+  const held = all.filter((a) => footTypes[a.foot.mount.kind].holds.along.how === 'grip')
+  if (!held.length) return []
+  const worst = worstOf(held, (a) => Math.abs(a.force.forwardN))
   const bolt = boltOf(worst.foot.mount)
   return [
     limit({
       id: 'foot.grip',
       name: 'Foot, sliding along',
+      group: 'rack',
       unit: 'N',
       ref: worst.foot.mount.id,
       nearRatio: rules.nearRatio,
       used: figure(
         {
           id: 'foot.grip',
-          name: `Foot ${worst.foot.mount.mark}, along the vehicle, ${worst.r.case.name}`,
+          name: `Foot ${at(worst)}, along the vehicle`,
           unit: 'N',
           formula: 'F = reaction of the frame along the vehicle',
           source: FRAME,
           assumes: FRAME_ASSUMES,
-          with: [input('F', `push along, ${worst.r.case.name}`, worst.alongN, 'N'), ...unknowns],
+          with: { F: [worst.force.forwardN, 'N', `push along, ${worst.r.case.name}`] },
+          lacks,
         },
-        () => worst.alongN,
+        ({ F }) => Math.abs(F),
       ),
       allowed: clampGripN(bolt.size, bolt.count, rules),
       caution: 'Grip fades as linings settle: tighten clamps to their torque again after the first 50 km.',

@@ -1,6 +1,6 @@
 import { type Assembly, loadBars } from '../assembly/assembly'
+import { stepBracketOf } from '../assembly/fittedBracket'
 import { footTypes, type MountKind } from '../catalogue/mounts'
-import { stepBracketOf } from '../fasten/fittedBracket'
 import type { Rules } from '../rules/rules'
 import type { Limit } from './limit'
 
@@ -16,10 +16,10 @@ function waysOf(kind: MountKind): string {
   const { up, along, across, turning } = footTypes[kind].holds
   return [
     'down on its seat',
-    up === null ? 'up by nothing' : `up by ${up}`,
-    along === 'grip' ? 'along by grip alone' : `along by ${along}`,
-    `across by ${across}`,
-    turning === null ? 'against turning by nothing of its own' : `against turning by ${turning}`,
+    up === null ? 'up by nothing' : `up by ${up.by}`,
+    `along by ${along.by}`,
+    `across by ${across.by}`,
+    turning === null ? 'against turning by nothing of its own' : `against turning by ${turning.by}`,
   ].join(', ')
 }
 

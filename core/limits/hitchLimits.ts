@@ -1,48 +1,51 @@
-import { type Figure, figure, input, SHOP_RULE } from '../figure/figure'
-import { carrierMasses, departureDeg, hitchLoad } from '../hitch/carrier'
+import type { Brief } from '../brief/brief'
+import { type Figure, figure, type Input, SHOP_RULE, sum } from '../figure/figure'
+import { carrierMasses, departureDeg } from '../hitch/carrier'
+import { roadFactor } from '../loads/loadCases'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import { tyreDiameterMm } from '../vehicle/masses'
 import type { Vehicle } from '../vehicle/vehicle'
 import { type Limit, limit } from './limit'
-import { vehicleFigure } from './vehicleLimits'
+import { vehicleFigure, vehicleInput } from './vehicleFigure'
 
 /** The moment needs only the distance behind the pin; where the pin is matters to the axles. */
 const masses = (vehicle: Vehicle) =>
   carrierMasses(vehicle).map((m, i) => ({
     ...m,
-    behindMm: (i === 0 ? vehicle.carrier?.centreBehindMm : vehicle.carrier?.loads[i - 1].behindMm) ?? null,
+    behindMm: (i === 0 ? vehicle.carrier?.centreBehindMm : vehicle.carrier?.loads[i - 1]?.behindMm) ?? null,
   }))
 
-/** Weight times distance behind the pin: what bends the receiver. N·mm. */
-export function hitchMoment(vehicle: Vehicle): Figure {
-  const items = masses(vehicle)
-  return figure(
+const massesOf = (vehicle: Vehicle): Input[] => masses(vehicle).map((m) => [m.massKg, 'kg', `mass of ${m.name}`])
+const behindOf = (vehicle: Vehicle): Input[] => masses(vehicle).map((m) => [m.behindMm, 'mm', `${m.name} behind the pin`])
+
+/** Weight times distance behind the pin: what bends the receiver standing still. N·mm. */
+export const hitchMoment = (vehicle: Vehicle): Figure => momentFigure(vehicle, 1, 'standing still')
+
+/** The same times what the road adds. */
+const momentFigure = (vehicle: Vehicle, factor: number, when: string): Figure =>
+  figure(
     {
       id: 'hitch.moment',
-      name: 'Moment about the hitch pin',
+      name: `Moment about the hitch pin, ${when}`,
       unit: 'N·mm',
-      formula: 'M = Σ m·g·d',
-      source: 'statics',
-      with: items.flatMap((m, i) => [
-        input(`m${i + 1}`, `mass of ${m.name}`, m.massKg, 'kg'),
-        input(`d${i + 1}`, `${m.name} behind the pin`, m.behindMm, 'mm'),
-      ]),
+      formula: 'M = k·Σ m·g·d',
+      source: factor === 1 ? 'statics' : `statics; k: ${SHOP_RULE}`,
+      with: {
+        m: massesOf(vehicle),
+        d: behindOf(vehicle),
+        g: [G_M_S2, 'm/s²', 'standard gravity'],
+        k: [factor, '', factor === 1 ? 'standing still' : 'what the road adds'],
+      },
     },
-    () =>
-      hitchLoad(
-        items.map((m) => ({ massKg: m.massKg ?? 0, behindMm: m.behindMm ?? 0 })),
-        G_M_S2,
-      ).momentNmm,
+    (v) => v.k * sum(v.m.map((kg, i) => kg * v.g * v.d[i]!)),
   )
-}
 
 /** A carrier in the receiver: weight against tongue and carrier ratings, and the angle it leaves at the rear. Nothing when there is none. */
-export function hitchLimits(vehicle: Vehicle, rules: Rules): Limit[] {
+export function hitchLimits(vehicle: Vehicle, brief: Brief, rules: Rules): Limit[] {
   const carrier = vehicle.carrier
   if (!carrier) return []
-  const near = { nearRatio: rules.nearRatio }
-  const items = masses(vehicle)
+  const near = { group: 'hitch' as const, nearRatio: rules.nearRatio }
   const load = figure(
     {
       id: 'hitch.load',
@@ -50,9 +53,9 @@ export function hitchLimits(vehicle: Vehicle, rules: Rules): Limit[] {
       unit: 'kg',
       formula: 'm = Σ mᵢ',
       source: 'sum of masses',
-      with: items.map((m, i) => input(`m${i + 1}`, `mass of ${m.name}`, m.massKg, 'kg')),
+      with: { m: massesOf(vehicle) },
     },
-    () => items.reduce((s, m) => s + (m.massKg ?? 0), 0),
+    ({ m }) => sum(m),
   )
   const caution =
     'A receiver’s ratings hold close to the pin: a long carrier needs its maker’s word, and lamps and number plate must stay seen.'
@@ -79,11 +82,38 @@ export function hitchLimits(vehicle: Vehicle, rules: Rules): Limit[] {
       caution,
     }),
     limit({
+      id: 'hitch.moment',
+      name: 'Moment on the receiver',
+      unit: 'N·mm',
+      ...near,
+      used: momentFigure(vehicle, roadFactor(rules, brief.road), brief.road === 'road' ? 'on a road bump' : 'on a rough track'),
+      allowed: figure(
+        {
+          id: 'hitch.moment.allowed',
+          name: 'Tongue rating at its distance behind the pin, on usual roads',
+          unit: 'N·mm',
+          formula: 'M = k₀·R·g·d₀',
+          source: `R: maker; d₀ and k₀: ${SHOP_RULE}`,
+          assumes: [
+            'nobody rates a receiver by its moment: its tongue rating is taken to hold so far behind the pin, on a road and its bumps',
+          ],
+          with: {
+            R: vehicleInput(vehicle, 'tongueKg', 'kg'),
+            'd₀': [rules.receiverArmMm, 'mm', 'distance behind the pin'],
+            'k₀': [rules.bumpG, '', 'what a road adds'],
+            g: [G_M_S2, 'm/s²', 'standard gravity'],
+          },
+        },
+        (v) => v['k₀'] * v.R * v.g * v['d₀'],
+      ),
+      caution,
+    }),
+    limit({
       id: 'departure',
       name: 'Departure angle',
       unit: '°',
       invert: true,
-      nearRatio: rules.nearRatio,
+      ...near,
       used: figure(
         {
           id: 'departure',
@@ -92,13 +122,13 @@ export function hitchLimits(vehicle: Vehicle, rules: Rules): Limit[] {
           formula: 'd·sin α + (R − h)·cos α = R',
           source: 'ISO 612, 6.11; tangent to the tyre',
           assumes: ['tyre at its nominal size, springs as unladen'],
-          with: [
-            input('d', 'carrier’s end behind the rear axle', behindAxleMm, 'mm'),
-            input('h', 'lowest part of the carrier above the ground', bottomZMm, 'mm'),
-            input('R', 'tyre size, as 235/65 R16', diameter === null ? null : diameter / 2, 'mm'),
-          ],
+          with: {
+            d: [behindAxleMm, 'mm', 'carrier’s end behind the rear axle'],
+            h: [bottomZMm, 'mm', 'lowest part of the carrier above the ground'],
+            R: [diameter === null ? null : diameter / 2, 'mm', 'tyre size, as 235/65 R16'],
+          },
         },
-        () => departureDeg(behindAxleMm ?? 0, bottomZMm ?? 0, (diameter ?? 0) / 2),
+        ({ d, h, R }) => departureDeg(d, h, R),
       ),
       allowed: figure(
         {
@@ -107,9 +137,9 @@ export function hitchLimits(vehicle: Vehicle, rules: Rules): Limit[] {
           unit: '°',
           formula: 'as set',
           source: SHOP_RULE,
-          with: [input('α', 'least', rules.leastDepartureDeg, '°')],
+          with: { α: [rules.leastDepartureDeg, '°', 'least'] },
         },
-        () => rules.leastDepartureDeg,
+        ({ α }) => α,
       ),
       caution: 'A carrier that drags on a ramp tears off: try the steepest ramp the client uses.',
     }),

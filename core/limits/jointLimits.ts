@@ -1,99 +1,161 @@
 import type { Assembly, Member } from '../assembly/assembly'
-import { materialOf } from '../catalogue/materials'
+import { type BoltSize, boltSizes } from '../catalogue/bolts'
+import { type Material, materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import { wallOf } from '../catalogue/section'
-import { type BoltSize, boltShear, boltSizes, boltTension, boltTogether, holeBearing } from '../fasten/bolt'
-import { type Filler, fillers, filletWeldStress } from '../fasten/filletWeld'
-import { figure, type Input, input } from '../figure/figure'
+import { boltMayN, boltTogether, holeBearing, tearOutN } from '../fasten/bolt'
+import { besideWeldMPa, countingLegMm, type Filler, fillers, filletWeldWorst } from '../fasten/filletWeld'
+import { figure } from '../figure/figure'
 import type { CaseResult, JointForce } from '../loads/solveRack'
 import type { Rules } from '../rules/rules'
 import { FRAME } from './footLimits'
-import { type Limit, limit } from './limit'
+import { allOfIt, type Limit, limit } from './limit'
 
-/** Welds and bolts between members, the most used of each. */
-export const jointLimits = (assembly: Assembly, cases: CaseResult[], unknowns: Input[], rules: Rules): Limit[] => [
-  ...weldLimit(assembly, cases, unknowns, rules),
-  ...boltLimit(assembly, cases, unknowns, rules),
-]
-const nameOf = (assembly: Assembly, j: JointForce): string =>
-  j.joint.between.map((id) => assembly.members.find((m) => m.id === id)?.mark ?? id).join(' to ')
+/** What the limits of joints between members are worked out from. */
+export type JointsGiven = { assembly: Assembly; cases: CaseResult[]; lacks: string[]; rules: Rules }
+type At = { r: CaseResult; j: JointForce; members: Member[] }
 
-const fillerOf = (group: string): Filler => (group === 'aluminium' ? 'aluminium, 4043' : 'steel, 70 ksi electrode')
+/** Welds, the metal beside them, bolts between members, and joints for which there is no rule. */
+export const jointLimits = (given: JointsGiven): Limit[] => [...weldLimits(given), ...boltLimit(given), ...notChecked(given)]
 
-/** Two runs along a rail's sides where it crosses a bar, each as long as the bar is wide. */
-function weldLimit(assembly: Assembly, cases: CaseResult[], unknowns: Input[], rules: Rules): Limit[] {
-  const all = cases.flatMap((r) =>
-    r.joints.filter((j) => j.joint.kind === 'weld').map((j) => ({ r, j, ...weldStress(assembly, j, rules) })),
+const membersOf = (assembly: Assembly, j: JointForce): Member[] =>
+  j.joint.between.flatMap((id) => assembly.members.filter((m) => m.id === id))
+const among = ({ assembly, cases }: JointsGiven, kind: JointForce['joint']['kind']): At[] =>
+  cases.flatMap((r) => r.joints.filter((j) => j.joint.kind === kind).map((j) => ({ r, j, members: membersOf(assembly, j) })))
+const nameOf = ({ members }: At): string => members.map((m) => m.mark).join(' to ')
+
+const fillerOf = (group: Material['group']): Filler => (group === 'aluminium' ? 'aluminium, 4043' : 'steel, 70 ksi electrode')
+
+/**
+ * Throat and metal of one weld: two runs along the first part's sides, each as long as the second is wide, the greatest of each force and moment taken
+ * together, both ways of bending. MPa
+ */
+export function weldStress({ j, members }: Pick<At, 'j' | 'members'>, rules: Rules) {
+  const [rail, bar] = members
+  const across = rail ? profileSection(rail.profileId).widthMm : 25
+  const along = bar ? profileSection(bar.profileId).widthMm : 25
+  const walls = members.flatMap((m) => wallOf(profileOf(m.profileId).shape) ?? [])
+  const thinnestMm = walls.length ? Math.min(...walls) : null
+  const legMm = countingLegMm(rules.weldLegMm, thinnestMm)
+  const runs = [-1, 1].map((side) => ({ x1: -along / 2, y1: (side * across) / 2, x2: along / 2, y2: (side * across) / 2 }))
+  const metals = members.map((m) => materialOf(profileOf(m.profileId).materialId))
+  const besideMPa = Math.min(
+    ...metals.map((m) =>
+      besideWeldMPa({ aluminium: m.group === 'aluminium', tensileMPa: m.tensileMPa, weldedTensileMPa: m.weldedTensileMPa }),
+    ),
   )
+  const worst = filletWeldWorst(runs, legMm, {
+    fx: j.acrossYN,
+    fy: j.acrossZN,
+    fz: j.alongN,
+    mx: j.bendYNmm,
+    my: j.bendZNmm,
+    mz: j.twistNmm,
+  })
+  // the leg's face carries the same force a length as the throat, over the leg
+  return { ...worst, filler: fillerOf(metals[0]?.group ?? 'steel'), legMm, besideMPa, legStressMPa: worst.stressMPa * Math.SQRT1_2 }
+}
+
+function weldLimits(given: JointsGiven): Limit[] {
+  const { rules, lacks } = given
+  const all = among(given, 'weld').map((a) => ({ ...a, w: weldStress(a, rules) }))
   if (!all.length) return []
-  const worst = all.reduce((a, b) => (b.stressMPa > a.stressMPa ? b : a))
-  const name = nameOf(assembly, worst.j)
+  const throat = all.reduce((a, b) => (b.w.stressMPa > a.w.stressMPa ? b : a))
+  const metal = all.reduce((a, b) => (b.w.legStressMPa / b.w.besideMPa > a.w.legStressMPa / a.w.besideMPa ? b : a))
+  const thin = throat.w.legMm < rules.weldLegMm ? [`a leg counts no more than the thinner wall`] : []
+  const rated = fillers[throat.w.filler]
   return [
     limit({
       id: 'welds',
       name: 'Welds',
+      group: 'rack',
       unit: 'MPa',
-      ref: worst.j.joint.between[0],
+      ref: throat.j.joint.between[0] ?? null,
       nearRatio: rules.nearRatio,
       used: figure(
         {
           id: 'weld.stress',
-          name: `Weld ${name}, ${worst.r.case.name}`,
+          name: `Weld ${nameOf(throat)}, ${throat.r.case.name}`,
           unit: 'MPa',
-          formula: 'τ = √(fx² + fy² + fz²) / a, f = F/L ± M·c/I',
+          formula: 'τ = q / (z/√2), q = √(fx² + fy² + fz²), f = F/L ± M·c/I',
           source: 'Shigley, 10th ed., 9-2 to 9-4: weld group as lines',
-          assumes: ['two runs along the rail, as long as the bar is wide', 'the greatest force of each kind taken together'],
-          with: [
-            input('F', 'pull or push through it', worst.j.alongN, 'N'),
-            input('V', 'shear through it', worst.j.acrossN, 'N'),
-            input('M', 'bending', worst.j.bendNmm, 'N·mm'),
-            input('T', 'twist', worst.j.twistNmm, 'N·mm'),
-            input('z', 'leg', rules.weldLegMm, 'mm'),
-            input('a', 'throat', worst.throatMm, 'mm'),
-            input('L', 'length of weld', worst.lengthMm, 'mm'),
-            ...unknowns,
-          ],
+          assumes: ['two runs along the rail, as long as the bar is wide', 'the greatest force of each kind taken together', ...thin],
+          with: {
+            q: [throat.w.stressMPa * throat.w.throatMm, 'N/mm', 'force on a length of weld, from all of these'],
+            z: [throat.w.legMm, 'gauge', 'leg that counts'],
+            F: [throat.j.alongN, 'N', 'pull or push through it'],
+            V: [throat.j.acrossN, 'N', 'shear through it'],
+            M: [throat.j.bendNmm, 'N·mm', 'bending, both ways'],
+            T: [throat.j.twistNmm, 'N·mm', 'twist'],
+            L: [throat.w.lengthMm, 'mm', 'length of weld'],
+          },
+          lacks,
         },
-        () => worst.stressMPa,
+        ({ q, z }) => q / (z * Math.SQRT1_2),
       ),
       allowed: figure(
         {
           id: 'weld.allowed',
-          name: `Throat, ${worst.filler}`,
+          name: `Throat, ${throat.w.filler}`,
           unit: 'MPa',
           formula: 'τ ≤ Fw / Ω',
-          source: fillers[worst.filler].source,
-          with: [],
+          source: rated.source,
+          with: { τ: [rated.allowedMPa, 'MPa', 'what the throat may carry'] },
         },
-        () => fillers[worst.filler].allowedMPa,
+        ({ τ }) => τ,
       ),
       caution: 'A weld is as good as the welder: let a coded welder make what people or traffic depend on.',
+    }),
+    limit({
+      id: 'welds.metal',
+      name: 'Metal beside the welds',
+      group: 'rack',
+      unit: 'MPa',
+      ref: metal.j.joint.between[0] ?? null,
+      nearRatio: rules.nearRatio,
+      used: figure(
+        {
+          id: 'weld.metal',
+          name: `Beside weld ${nameOf(metal)}, ${metal.r.case.name}`,
+          unit: 'MPa',
+          formula: 'τ = q / z',
+          source: 'AISC 360-16, J2.4: base metal on the leg of the weld',
+          with: {
+            q: [metal.w.stressMPa * metal.w.throatMm, 'N/mm', 'force on a length of weld'],
+            z: [metal.w.legMm, 'gauge', 'leg that counts'],
+          },
+          lacks,
+        },
+        ({ q, z }) => q / z,
+      ),
+      allowed: figure(
+        {
+          id: 'weld.metal.allowed',
+          name: 'Weaker of the two metals, as welded',
+          unit: 'MPa',
+          formula: 'τ ≤ 0.6·fu / Ω',
+          source: 'AISC 360-16, J4.2b, Ω = 2.0; aluminium: Aluminum Design Manual 2015, J.2.2, Ω = 1.95',
+          with: { τ: [metal.w.besideMPa, 'MPa', 'what it may carry'] },
+        },
+        ({ τ }) => τ,
+      ),
     }),
   ]
 }
 
-function weldStress(assembly: Assembly, j: JointForce, rules: Rules) {
-  const [rail, bar] = j.joint.between.map((id) => assembly.members.find((m) => m.id === id))
-  const across = rail ? profileSection(rail.profileId).widthMm : 25
-  const along = bar ? profileSection(bar.profileId).widthMm : 25
-  const runs = [-1, 1].map((side) => ({ x1: -along / 2, y1: (side * across) / 2, x2: along / 2, y2: (side * across) / 2 }))
-  const filler = fillerOf(rail ? materialOf(profileOf(rail.profileId).materialId).group : 'steel')
-  return {
-    filler,
-    ...filletWeldStress(runs, rules.weldLegMm, { fx: j.acrossN, fy: 0, fz: j.alongN, mx: j.bendNmm, my: 0, mz: j.twistNmm }),
-  }
-}
-
 const GRADE = 'A2-70'
-type Bolted = { r: CaseResult; j: JointForce; tensionN: number; shearN: number; mayTensionN: number; mayShearN: number; bears: Bears }
 type Bears = { holdsN: number; missing: null } | { holdsN: null; missing: string }
+type Bolted = At & { tensionN: number; shearN: number; mayTensionN: number; mayShearN: number; bears: Bears }
+const usedOf = (v: { Ft: number; Fv: number; FtR: number; FvR: number; FbR: number }): number =>
+  Math.max(boltTogether(v.Ft, v.Fv, v.FtR, v.FvR), v.Fv / v.FbR)
 
-/** Bolts through rail and bar: pull with prying over half the narrower part, shear shared alike, and the thinner wall bearing on them. */
-function boltLimit(assembly: Assembly, cases: CaseResult[], unknowns: Input[], rules: Rules): Limit[] {
-  const all = cases.flatMap((r) => r.joints.flatMap((j): Bolted[] => boltedForces(assembly, r, j, rules)))
+/** Bolts through rail and bar: pull with prying over half the narrower part, shear shared alike, and the thinner wall bearing on them or tearing out. */
+function boltLimit(given: JointsGiven): Limit[] {
+  const { rules, lacks } = given
+  const all = among(given, 'bolt').flatMap((a) => boltedForces(a, rules))
   if (!all.length) return []
   const used = (b: Bolted) =>
-    Math.max(boltTogether(b.tensionN, b.shearN, b.mayTensionN, b.mayShearN), b.bears.holdsN === null ? 0 : b.shearN / b.bears.holdsN)
+    usedOf({ Ft: b.tensionN, Fv: b.shearN, FtR: b.mayTensionN, FvR: b.mayShearN, FbR: b.bears.holdsN ?? Number.POSITIVE_INFINITY })
   const worst = all.reduce((a, b) => (used(b) > used(a) ? b : a))
   const unrated = all.find((b) => b.bears.holdsN === null)
   const { joint } = worst.j
@@ -101,59 +163,56 @@ function boltLimit(assembly: Assembly, cases: CaseResult[], unknowns: Input[], r
     limit({
       id: 'joint.bolts',
       name: 'Bolts between members',
+      group: 'rack',
       unit: '',
-      ref: joint.between[0],
+      ref: joint.between[0] ?? null,
       nearRatio: rules.nearRatio,
       used: figure(
         {
           id: 'joint.bolts',
-          name: `${joint.bolts?.count} × ${joint.bolts?.size} ${GRADE}, ${nameOf(assembly, worst.j)}, ${worst.r.case.name}`,
+          name: `${joint.bolts?.count} × ${joint.bolts?.size} ${GRADE}, ${nameOf(worst)}, ${worst.r.case.name}`,
           unit: '',
-          formula: 'max(Ft/Ft,R ; Fv/Fv,R + Ft/1.4·Ft,R ; Fv/Fb,R)',
-          source: `EN 1993-1-8, table 3.4; forces: ${FRAME}`,
-          assumes: ['bolts share alike; bending is pried over half of the narrower part', 'the thinner wall bears, edges as drawn'],
-          with: [
-            input('Ft', 'pull on one bolt', worst.tensionN, 'N'),
-            input('Fv', 'shear on one bolt', worst.shearN, 'N'),
-            input('Ft,R', 'pull it may take', worst.mayTensionN, 'N'),
-            input('Fv,R', 'shear it may take', worst.mayShearN, 'N'),
-            input('Fb,R', unrated?.bears.missing ?? 'what the wall bears', unrated ? null : worst.bears.holdsN, 'N'),
-            ...unknowns,
-          ],
+          formula: 'max(Ft/Ft,R ; Fv/Fv,R + Ft/(1.4·Ft,R) ; Fv/Fb,R)',
+          source: `EN 1993-1-8, table 3.4; tearing out: AISC 360-16, J4.3; forces: ${FRAME}`,
+          assumes: ['bolts share alike; bending is pried over half of the narrower part', 'the weaker wall bears or tears, edges as drawn'],
+          with: {
+            Ft: [worst.tensionN, 'N', 'pull on one bolt'],
+            Fv: [worst.shearN, 'N', 'shear on one bolt'],
+            'Ft,R': [worst.mayTensionN, 'N', 'pull it may take'],
+            'Fv,R': [worst.mayShearN, 'N', 'shear it may take'],
+            'Fb,R': [unrated ? null : worst.bears.holdsN, 'N', unrated?.bears.missing ?? 'what the wall bears'],
+          },
+          lacks,
         },
-        () => used(worst),
+        (v) => usedOf({ Ft: v.Ft, Fv: v.Fv, FtR: v['Ft,R'], FvR: v['Fv,R'], FbR: v['Fb,R'] }),
       ),
-      allowed: figure(
-        { id: 'joint.bolts.allowed', name: 'All of it', unit: '', formula: '1', source: 'EN 1993-1-8, table 3.4', with: [] },
-        () => 1,
-      ),
+      allowed: allOfIt('joint.bolts.allowed', 'EN 1993-1-8, table 3.4'),
     }),
   ]
 }
 
-function boltedForces(assembly: Assembly, r: CaseResult, j: JointForce, rules: Rules): Bolted[] {
-  const bolts = j.joint.bolts
-  const parts = j.joint.between.map((id) => assembly.members.find((m) => m.id === id))
-  if (!bolts || parts.some((m) => !m)) return []
-  const members = parts as Member[]
+function boltedForces(a: At, rules: Rules): Bolted[] {
+  const { j, members } = a
+  const { bolts, gussetMm } = j.joint
+  if (!bolts || members.length < 2) return []
+  const may = boltMayN(bolts.size, GRADE, rules.loadFactor)
   const narrow = Math.min(...members.map((m) => profileSection(m.profileId).widthMm))
   return [
     {
-      r,
-      j,
+      ...a,
       tensionN: (j.alongN + j.bendNmm / (narrow / 2)) / bolts.count,
       // the pair of a gusset stands as far apart as its plate leaves room for, and takes the twist as a couple
-      shearN: j.acrossN / bolts.count + (j.joint.gussetMm ? j.twistNmm / (0.6 * j.joint.gussetMm) : 0),
-      mayTensionN: boltTension(bolts.size, GRADE, rules.loadFactor).value ?? 0,
-      mayShearN: boltShear(bolts.size, GRADE, rules.loadFactor).value ?? 0,
+      shearN: j.acrossN / bolts.count + (gussetMm ? j.twistNmm / (0.6 * gussetMm) : 0),
+      mayTensionN: may.tensionN,
+      mayShearN: may.shearN,
       bears: bearing(members, j, bolts.size, rules),
     },
   ]
 }
 
 /**
- * The least that either wall bears, its hole as far from the end as the joint is. Not known where a slot holds the bolt, and none where the hole
- * leaves less than 1.2 hole diameters to an edge (EN 1993-1-8, table 3.3).
+ * The least that either wall bears, its hole as far from the end as the joint is, or tears out towards that end. Not known where a slot holds the bolt, and
+ * none where the hole leaves less than 1.2 hole diameters to an edge (EN 1993-1-8, table 3.3).
  */
 function bearing(members: Member[], j: JointForce, size: BoltSize, rules: Rules): Bears {
   const holeMm = boltSizes[size].diameterMm + 1
@@ -162,11 +221,54 @@ function bearing(members: Member[], j: JointForce, size: BoltSize, rules: Rules)
     const { shape, materialId } = profileOf(m.profileId)
     const thicknessMm = wallOf(shape)
     const edgeMm = profileSection(m.profileId).widthMm / 2
+    const endMm = j.fromEndMm[i] ?? 0
     if (thicknessMm === null) return { holdsN: null, missing: `what the slot of ${m.mark} holds, by its maker` }
-    if (Math.min(edgeMm, j.fromEndMm[i]) < 1.2 * holeMm)
+    if (Math.min(edgeMm, endMm) < 1.2 * holeMm)
       return { holdsN: null, missing: `a joint with room for its holes: ${size} leaves too little edge in ${m.mark}` }
-    const wall = { thicknessMm, edgeMm, endMm: j.fromEndMm[i], sheetTensileMPa: materialOf(materialId).tensileMPa }
-    least = Math.min(least, holeBearing({ size, grade: GRADE, loadFactor: rules.loadFactor, ...wall }))
+    const wall = { size, thicknessMm, endMm, sheetTensileMPa: materialOf(materialId).tensileMPa }
+    const hollow = shape.kind === 'round' || shape.kind === 'rectangular'
+    least = Math.min(
+      least,
+      holeBearing({ ...wall, grade: GRADE, edgeMm, loadFactor: rules.loadFactor }),
+      tearOutN({ ...wall, walls: hollow ? 2 : 1 }),
+    )
   }
   return { holdsN: least, missing: null }
+}
+
+/** A joint between two members for which there is no rule is named, never passed over. */
+function notChecked(given: JointsGiven): Limit[] {
+  const { assembly, rules } = given
+  const members = new Set(assembly.members.map((m) => m.id))
+  const open = assembly.joints.filter(
+    (j) =>
+      j.between.length > 1 &&
+      j.between.every((id) => members.has(id)) &&
+      (j.kind === 'slip' || j.kind === 'clamp' || (j.kind === 'bolt' && !j.bolts)),
+  )
+  if (!open.length) return []
+  const figureOf = (id: string, name: string) =>
+    figure(
+      {
+        id,
+        name,
+        unit: '',
+        formula: 'no rule',
+        source: 'not assessed',
+        with: {},
+        lacks: open.map((j) => `strength of the joint ${j.between.join(' to ')}`),
+      },
+      () => 0,
+    )
+  return [
+    limit({
+      id: 'joints.open',
+      name: 'Joints without a rule',
+      group: 'rack',
+      unit: '',
+      nearRatio: rules.nearRatio,
+      used: figureOf('joints.open', 'Joints that are not assessed'),
+      allowed: allOfIt('joints.open.allowed', 'its maker, a load test or an engineer'),
+    }),
+  ]
 }

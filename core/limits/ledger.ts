@@ -2,7 +2,7 @@ import { type Assembly, assemblyMassKg, memberLengthMm } from '../assembly/assem
 import type { Brief } from '../brief/brief'
 import { centreOfMass } from '../brief/cargo'
 import { massPerMetre, profileOf } from '../catalogue/profiles'
-import { type Figure, figure, input, SHOP_RULE } from '../figure/figure'
+import { type Figure, figure, type Input, SHOP_RULE, sum } from '../figure/figure'
 import { carrierMasses, type PlacedMass } from '../hitch/carrier'
 import { carriedBy, countsWhen } from '../loads/carried'
 import type { Rules } from '../rules/rules'
@@ -59,9 +59,12 @@ function snowRow(assembly: Assembly, brief: Brief): LedgerRow {
       unit: 'kg',
       formula: 'm = s·A',
       source: 'brief; snow on the ground by EN 1991-1-3 or the local code',
-      with: [input('s', 'on a square metre', brief.snowKgM2, 'kg/m²'), input('A', 'plan area of bars and what lies on them', planM2, 'm²')],
+      with: {
+        s: [brief.snowKgM2, 'kg/m²', 'on a square metre'],
+        A: [planM2, 'm²', 'plan area of bars and what lies on them'],
+      },
     },
-    () => massKg,
+    (v) => v.s * v.A,
   )
   return { name: 'Snow or standing water', least: massKg, most: massKg, basis: 'brief', counts: 'parked', figure: worked }
 }
@@ -80,16 +83,14 @@ function rackMass(assembly: Assembly): Figure {
       formula: 'm = Σ L·m′ + plates + feet',
       source: 'mass per metre = area × density (core/catalogue)',
       assumes: ['bolts and caps ride in the mass of the feet'],
-      with: [
-        ...profileIds.flatMap((id, i) => [
-          input(`L${i + 1}`, profileOf(id).name, lengthOf(id), 'mm'),
-          input(`m′${i + 1}`, 'mass of a metre of it', massPerMetre(id), 'kg/m'),
-        ]),
-        input('plates', 'brackets, gussets and fairing', plates, 'kg'),
-        input('feet', `${assembly.mounts.length} feet`, feet, 'kg'),
-      ],
+      with: {
+        L: profileIds.map((id): Input => [lengthOf(id), 'mm', profileOf(id).name]),
+        'm′': profileIds.map((id): Input => [massPerMetre(id), 'kg/m', `a metre of ${profileOf(id).name}`]),
+        plates: [plates, 'kg', 'brackets, gussets and fairing'],
+        feet: [feet, 'kg', `${assembly.mounts.length} feet`],
+      },
     },
-    () => assemblyMassKg(assembly),
+    (v) => sum(v.L.map((mm, i) => (mm / 1000) * v['m′'][i]!)) + v.plates + v.feet,
   )
 }
 
@@ -101,16 +102,16 @@ const givenMass = (name: string, massKg: { least: number; most: number } | null,
       unit: 'kg',
       formula: 'as given; the greatest counts',
       source,
-      with: [input('m', `mass of ${name}`, massKg?.most ?? null, 'kg')],
+      with: { m: [massKg?.most ?? null, 'kg', `mass of ${name}`] },
       ...(massKg ? { range: [massKg.least, massKg.most] as [number, number] } : {}),
     },
-    () => massKg?.most ?? 0,
+    ({ m }) => m,
   )
 
 /** Sum of the rows that count now; the value is the greatest, the range least to greatest. One unknown mass makes it unknown. */
 export function massFigure(rows: LedgerRow[], when: 'driving' | 'parked'): Figure {
   const counted = rows.filter((r) => r.counts === 'both' || r.counts === when)
-  const sum = (use: 'least' | 'most') => counted.reduce((s, r) => s + (r[use] ?? 0), 0)
+  const all = (use: 'least' | 'most') => sum(counted.map((r) => r[use] ?? 0))
   return figure(
     {
       id: `mass.${when}`,
@@ -118,28 +119,36 @@ export function massFigure(rows: LedgerRow[], when: 'driving' | 'parked'): Figur
       unit: 'kg',
       formula: 'm = Σ mᵢ',
       source: 'mass ledger: sum of the items that count now',
-      with: counted.map((r, i) => input(`m${i + 1}`, `mass of ${r.name}`, r.most, 'kg')),
-      range: [sum('least'), sum('most')],
+      with: { m: counted.map((r): Input => [r.most, 'kg', `mass of ${r.name}`]) },
+      range: [all('least'), all('most')],
       notes: counted.filter((r) => r.basis === 'estimated').map((r) => `${r.name} is estimated: the greatest of its range counts`),
     },
-    () => sum('most'),
+    ({ m }) => sum(m),
   )
 }
 
 /** Masses with places, for axles, height of the centre of mass and gross mass: all that counts while driving. */
 export function massesDriving(assembly: Assembly, brief: Brief, vehicle: Vehicle): PlacedMass[] {
-  const rack = assemblyMassKg(assembly)
-  const xs = assembly.mounts.map((m) => m.place.x)
   const deck = assembly.deckZMm ?? 0
   return [
-    ...(xs.length ? [{ name: 'Rack itself', massKg: rack, xMm: xs.reduce((s, x) => s + x, 0) / xs.length, zMm: deck }] : []),
-    ...vehicle.onBoard,
+    ...rackAsMass(assembly, brief),
+    ...vehicle.onBoard.map((o) => ({ ...o, yMm: 0 })),
     ...carrierMasses(vehicle),
     ...brief.cargo
       .filter((c) => c.counts !== 'parked')
-      .map((c) => {
-        const centre = centreOfMass(c, deck)
-        return { name: c.name, massKg: c.massKg?.most ?? null, xMm: centre.xMm, zMm: centre.zMm }
-      }),
+      .map((c) => ({ name: c.name, massKg: c.massKg?.most ?? null, ...centreOfMass(c, deck) })),
   ]
+}
+
+/** The rack's own mass at its own centre: every member, plate and foot where it is. */
+function rackAsMass(assembly: Assembly, brief: Brief): PlacedMass[] {
+  if (!assembly.members.length && !assembly.mounts.length) return []
+  const bracketKg = sum(assembly.plates.filter((p) => p.role === 'bracket').map((p) => p.massKg))
+  const parts = [
+    ...carriedBy(assembly, { ...brief, cargo: [] }).map((c) => ({ kg: c.most ?? 0, x: c.xMm, y: c.yMm, z: c.zMm })),
+    ...assembly.mounts.map((m) => ({ kg: m.massKg + bracketKg, ...m.place })),
+  ]
+  const kg = sum(parts.map((p) => p.kg))
+  const centre = (of: 'x' | 'y' | 'z') => sum(parts.map((p) => p.kg * p[of])) / Math.max(1e-9, kg)
+  return [{ name: 'Rack itself', massKg: assemblyMassKg(assembly), xMm: centre('x'), yMm: centre('y'), zMm: centre('z') }]
 }

@@ -1,12 +1,15 @@
 import { z } from 'zod'
-import { FigureSchema } from '../figure/figure'
+import { type Figure, FigureSchema, figure } from '../figure/figure'
 
 export const limitStates = ['clear', 'near', 'over', 'unknown'] as const
+/** What a limit belongs to: the vehicle as a whole, what hangs in its receiver, the rack, or one thing carried. */
+export const limitGroups = ['vehicle', 'hitch', 'rack', 'cargo'] as const
 /** One thing that may not be exceeded. `ratio` = used / allowed; null when either is unknown, and unknown never passes. */
 export const LimitSchema = z.object({
   id: z.string(),
   name: z.string(),
-  unit: z.enum(['mm', 'kg', 'N', 'MPa', '°', '']),
+  group: z.enum(limitGroups),
+  unit: z.enum(['mm', 'gauge', 'kg', 'N', 'N·mm', 'MPa', '°', '']),
   used: FigureSchema,
   allowed: FigureSchema,
   ratio: z.number().nullable(),
@@ -16,6 +19,7 @@ export const LimitSchema = z.object({
   caution: z.string().nullable(),
 })
 export type Limit = z.infer<typeof LimitSchema>
+
 type Given = Omit<Limit, 'ratio' | 'state' | 'ref' | 'caution'> & {
   ref?: string | null
   caution?: string
@@ -30,10 +34,15 @@ export function limit({ nearRatio, invert, ref = null, caution, ...given }: Give
   return { ...given, ref, caution: caution ?? null, ratio, state: stateOf(ratio, nearRatio) }
 }
 
-const quotient = (top: number, bottom: number): number => (bottom > 0 ? Math.max(0, top / bottom) : top > 0 ? 99 : 0)
+/** Used over allowed. Where nothing is allowed, nothing used is 0 and anything at all is 99: it compares, and is never NaN. */
+export const quotient = (top: number, bottom: number): number => (bottom > 0 ? Math.max(0, top / bottom) : top > 0 ? 99 : 0)
+
+/** A share of something that may be used up whole. */
+export const allOfIt = (id: string, source: string, name = 'All of it'): Figure =>
+  figure({ id, name, unit: '', formula: '1', source, with: {} }, () => 1)
 
 export const stateOf = (ratio: number | null, nearRatio: number): Limit['state'] =>
-  ratio === null ? 'unknown' : ratio > 1 + 1e-9 ? 'over' : ratio >= nearRatio ? 'near' : 'clear'
+  ratio === null || Number.isNaN(ratio) ? 'unknown' : ratio > 1 + 1e-9 ? 'over' : ratio >= nearRatio ? 'near' : 'clear'
 
 /** Governing first: over, then unknown, then near, then clear, each by ratio. */
 export const governingFirst = (limits: Limit[]): Limit[] => {

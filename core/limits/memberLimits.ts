@@ -1,35 +1,36 @@
-import { type Assembly, loadBars, type Member } from '../assembly/assembly'
+import { type Assembly, loadBars, type Member, memberLengthMm } from '../assembly/assembly'
+import { stepBracketOf } from '../assembly/fittedBracket'
 import { materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
-import { bracketBending } from '../fasten/bracket'
-import { stepBracketOf } from '../fasten/fittedBracket'
-import { figure, type Input, input, SHOP_RULE } from '../figure/figure'
-import type { CaseResult, MemberState } from '../loads/solveRack'
+import { bracketUnder } from '../fasten/bracket'
+import { figure, type Input, SHOP_RULE } from '../figure/figure'
+import { bendingMPa, type MemberState } from '../loads/memberState'
+import type { CaseResult } from '../loads/solveRack'
 import { type LoadTest, measuredGive } from '../loadTest/loadTest'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
-import { strutMayPush } from '../structure/buckling'
+import { keepsUpright, strutMayPush } from '../structure/buckling'
 import type { Vehicle } from '../vehicle/vehicle'
 import { FRAME, FRAME_ASSUMES } from './footLimits'
-import { jointLimits } from './jointLimits'
 import { type Limit, limit } from './limit'
 import type { FootRow } from './rackLimits'
-import { vehicleFigure } from './vehicleLimits'
+import { vehicleFigure } from './vehicleFigure'
 
+export type MembersGiven = {
+  assembly: Assembly
+  cases: CaseResult[]
+  feet: FootRow[]
+  lacks: string[]
+  vehicle: Vehicle
+  rules: Rules
+  tests: LoadTest[]
+}
 type Place = { member: Member; state: MemberState; r: CaseResult }
 const engineer = 'This checks the rack as drawn only; have racks for people, heavy plant or unusual loads signed by a licensed engineer.'
 
-/** Strength, sag, push, joints and brackets of what is made; a bought bar by its maker's rating. */
-export function memberLimits(
-  assembly: Assembly,
-  cases: CaseResult[],
-  feet: FootRow[],
-  missing: string[],
-  vehicle: Vehicle,
-  rules: Rules,
-  tests: LoadTest[],
-): Limit[] {
-  const unknowns = missing.map((m) => input('?', m, null, ''))
+/** Strength, sag, push and brackets of what is made; a bought bar by its maker's rating. */
+export function memberLimits(given: MembersGiven): Limit[] {
+  const { assembly, cases, tests, rules } = given
   const byId = new Map(assembly.members.map((m) => [m.id, m]))
   const places = cases.flatMap((r) =>
     r.members.flatMap((state): Place[] => {
@@ -39,29 +40,56 @@ export function memberLimits(
   )
   const worst = (of: (p: Place) => number, among = places): Place | null =>
     among.length ? among.reduce((a, b) => (of(b) > of(a) ? b : a)) : null
-  const strong = worst((p) => p.state.used)
+  const upright = new Map(assembly.members.map((m) => [m.id, leans(m, assembly)]))
+  const share = (p: Place) => upright.get(p.member.id)?.share ?? 1
+  const strong = worst((p) => p.state.used / share(p))
   const level = places.filter((p) => p.member.role === 'bar' && (p.r.case.id === 'cruise' || p.r.case.id === 'parked'))
-  const give = (p: Place) => measuredGive(tests, p.member)
+  const give = (p: Place) => measuredGive(tests, p.member, rules)
   const sag = worst((p) => Math.abs(p.state.sagMm) * give(p), level)
   const pushed = worst((p) => pushRatio(p, assembly).ratio)
   return [
-    ...(strong ? [strength(strong, unknowns, rules)] : []),
-    ...(sag ? [sagLimit(sag, give(sag), assembly, unknowns, rules)] : []),
-    ...(pushed && pushRatio(pushed, assembly).ratio > 0.01 ? [pushLimit(pushed, assembly, unknowns, rules)] : []),
-    ...jointLimits(assembly, cases, unknowns, rules),
-    ...barRating(cases, feet, unknowns, vehicle, rules),
-    ...bracketLimit(assembly, feet, unknowns, rules),
+    ...(strong ? [strength(strong, share(strong), given)] : []),
+    ...(sag ? [sagLimit(sag, give(sag), given)] : []),
+    ...(pushed && pushRatio(pushed, assembly).ratio > 0.01 ? [pushLimit(pushed, given)] : []),
+    ...barRating(given),
+    ...bracketLimit(given),
   ]
 }
 
-function strength({ member, state: s, r }: Place, unknowns: Input[], rules: Rules): Limit {
+/** Longest stretch of a member that nothing keeps aside: between its feet and, for one that lies across bars, between these. mm */
+export function unheldMm(member: Member, assembly: Assembly): number {
+  const held = [
+    ...assembly.mounts.filter((m) => m.memberId === member.id).map((m) => m.place.y),
+    ...(member.role === 'rail' ? loadBars(assembly).map((bar) => bar.path[0]!.x) : []),
+  ].sort((x, y) => x - y)
+  const gaps = held.slice(1).map((x, i) => x - held[i]!)
+  return gaps.length ? Math.max(...gaps) : memberLengthMm(member)
+}
+
+/** A thin or open section leans over before it yields; null for tubes and bars that do not. */
+function leans(member: Member, assembly: Assembly): { share: number; criticalNmm: number } | null {
+  const { shape, materialId } = profileOf(member.profileId)
+  if (shape.kind !== 'flat' && shape.kind !== 'angle' && shape.kind !== 'channel') return null
+  const s = profileSection(member.profileId)
+  const { elasticMPa, shearMPa, yieldMPa } = materialOf(materialId)
+  return keepsUpright({
+    lengthMm: unheldMm(member, assembly),
+    leastInertiaMm4: s.leastMm4,
+    torsionMm4: s.torsionMm4,
+    elasticMPa,
+    shearMPa,
+    yieldMomentNmm: s.wyMm3 * yieldMPa,
+  })
+}
+
+function strength({ member, state: s, r }: Place, share: number, { lacks, rules }: MembersGiven): Limit {
   const material = materialOf(profileOf(member.profileId).materialId)
   const section = profileSection(member.profileId)
-  const { kind } = profileOf(member.profileId).shape
-  const open = kind === 'angle' || kind === 'channel'
+  const angled = section.corners.length > 0
   return limit({
     id: 'bar.bending',
     name: 'Strength of bars and rails',
+    group: 'rack',
     unit: 'MPa',
     ref: member.id,
     nearRatio: rules.nearRatio,
@@ -70,84 +98,92 @@ function strength({ member, state: s, r }: Place, unknowns: Input[], rules: Rule
         id: 'bar.stress',
         name: `${member.name} ${member.mark}, ${r.case.name}`,
         unit: 'MPa',
-        formula: 'σ = √((|N|/A + |My|/Wy + |Mz|/Wz)² + 3·(T/Wt + 2·V/A)²)',
+        formula: 'σ = √((|N|/A + σb)² + 3·(T/Wt + 2·V/A)²)',
         source: `von Mises, Shigley, 10th ed., 5-5; forces: ${FRAME}`,
         assumes: [
           ...FRAME_ASSUMES,
-          ...(open ? ['an open section is bent about the axes of its legs; it leans and twists as well: prove it by a load test'] : []),
+          r.hold === 'free' ? 'the bar turning on its feet is the worse' : 'the bar clamped by its feet is the worse',
+          ...(angled ? ['σb about the angle’s own axes, whichever way its legs point'] : ['σb = |My|/Wy + |Mz|/Wz']),
         ],
         notes: [`Greatest {${Math.round(s.atMm)}} along it${s.weld ? ', beside a weld' : ''}`],
-        with: [
-          input('N', 'pull along it', s.axialN, 'N'),
-          input('My', 'bending up and down', s.momentYNmm, 'N·mm'),
-          input('Mz', 'bending aside', s.momentZNmm, 'N·mm'),
-          input('T', 'twist', s.torqueNmm, 'N·mm'),
-          input('V', 'shear', s.shearN, 'N'),
-          input('A', 'section area', section.areaMm2, 'mm²'),
-          input('Wy', 'section modulus', section.wyMm3, 'mm³'),
-          input('Wz', 'section modulus, aside', section.wzMm3, 'mm³'),
-          input('Wt', 'torsion modulus', section.torsionModulusMm3, 'mm³'),
-          ...unknowns,
-        ],
+        with: {
+          N: [s.axialN, 'N', 'pull along it'],
+          My: [s.momentYNmm, 'N·mm', 'bending up and down'],
+          Mz: [s.momentZNmm, 'N·mm', 'bending aside'],
+          T: [s.torqueNmm, 'N·mm', 'twist'],
+          V: [s.shearN, 'N', 'shear'],
+          A: [section.areaMm2, 'mm²', 'section area'],
+          Wt: [section.torsionModulusMm3, 'mm³', 'torsion modulus'],
+          Wy: [section.wyMm3, 'mm³', 'section modulus'],
+          Wz: [section.wzMm3, 'mm³', 'section modulus, aside'],
+        },
+        lacks,
       },
-      () => s.stressMPa,
+      ({ N, My, Mz, T, V, A, Wt }) =>
+        Math.sqrt((Math.abs(N) / A + bendingMPa(My, Mz, section)) ** 2 + 3 * (Math.abs(T) / Wt + (2 * V) / A) ** 2),
     ),
     allowed: figure(
       {
         id: 'bar.allowable',
         name: `${material.name}${s.weld ? ', beside a weld' : ''}, allowable`,
         unit: 'MPa',
-        formula: 'σ ≤ fy / Ω',
-        source: `${material.source}; Ω: AISC 360-16 F1`,
-        assumes: s.weld && material.weldedYieldMPa < material.yieldMPa ? [`soft within ${rules.weldZoneMm} mm of a weld`] : [],
-        with: [
-          input('fy', s.weld ? 'yield beside a weld' : 'yield', s.weld ? material.weldedYieldMPa : material.yieldMPa, 'MPa'),
-          input('Ω', 'safety factor', rules.yieldSafety, ''),
+        formula: share < 1 ? 'σ ≤ χ·fy / Ω' : 'σ ≤ fy / Ω',
+        source: `${material.source}; Ω: AISC 360-16 F1${share < 1 ? '; χ: Timoshenko & Gere, 6.2, and EN 1993-1-1, 6.3.2.2' : ''}`,
+        assumes: [
+          ...(s.weld && material.weldedYieldMPa < material.yieldMPa ? [`soft within {${rules.weldZoneMm}} of a weld`] : []),
+          ...(share < 1 ? ['it may lean over between its feet: nothing holds its upper edge'] : []),
         ],
+        with: {
+          fy: [s.weld ? material.weldedYieldMPa : material.yieldMPa, 'MPa', s.weld ? 'yield beside a weld' : 'yield'],
+          Ω: [rules.yieldSafety, '', 'safety factor'],
+          χ: [share, '', 'share kept before it leans over'],
+        },
       },
-      () => s.allowedMPa,
+      ({ fy, Ω, χ }) => (χ * fy) / Ω,
     ),
     caution: engineer,
   })
 }
 
-function sagLimit({ member, state, r }: Place, give: number, assembly: Assembly, unknowns: Input[], rules: Rules): Limit {
+function sagLimit({ member, state, r }: Place, give: number, { assembly, lacks, rules }: MembersGiven): Limit {
   const feet = assembly.mounts.filter((m) => m.memberId === member.id).map((m) => m.place.y)
   const spanMm = Math.max(...feet) - Math.min(...feet)
   return limit({
     id: 'bar.sag',
     name: 'Bar sag, standing still',
-    unit: 'mm',
+    group: 'rack',
+    unit: 'gauge',
     ref: member.id,
     nearRatio: rules.nearRatio,
     used: figure(
       {
         id: 'bar.sag',
         name: `Bar ${member.mark}, ${r.case.name}`,
-        unit: 'mm',
-        formula: `v = ${give > 1 ? 'k · ' : ''}movement of the frame, against the line through its feet`,
-        source: give > 1 ? `${FRAME}; k: load test of this bar` : FRAME,
-        assumes: FRAME_ASSUMES,
-        with: [
-          ...(give > 1 ? [input('k', 'its load test gave more than computed, times', give, '')] : []),
-          input('E', 'elastic modulus', materialOf(profileOf(member.profileId).materialId).elasticMPa, 'MPa'),
-          input('I', 'second moment of area', profileSection(member.profileId).iyMm4, 'mm⁴'),
-          input('x', 'place along the bar', state.sagAtMm, 'mm'),
-          ...unknowns,
-        ],
+        unit: 'gauge',
+        formula: 'v = k·w, w: movement of the frame, against the line through its feet',
+        source: give === 1 ? FRAME : `${FRAME}; k: load test of this bar`,
+        assumes: [...FRAME_ASSUMES, 'a load test of the bar says what its feet really clamp'],
+        with: {
+          k: [give, '', give === 1 ? 'no load test says otherwise' : 'what its load test gave, times the computed'],
+          w: [Math.abs(state.sagMm), 'gauge', 'movement'],
+          E: [materialOf(profileOf(member.profileId).materialId).elasticMPa, 'MPa', 'elastic modulus'],
+          I: [profileSection(member.profileId).iyMm4, 'mm⁴', 'second moment of area'],
+          x: [state.sagAtMm, 'mm', 'place along the bar'],
+        },
+        lacks,
       },
-      () => Math.abs(state.sagMm) * give,
+      ({ k, w }) => k * w,
     ),
     allowed: figure(
       {
         id: 'bar.sag.allowed',
         name: 'Span over ratio',
-        unit: 'mm',
+        unit: 'gauge',
         formula: 'v ≤ L / n',
         source: SHOP_RULE,
-        with: [input('L', 'span between feet', spanMm, 'mm'), input('n', 'ratio', rules.sagRatio, '')],
+        with: { L: [Number.isFinite(spanMm) && spanMm > 0 ? spanMm : null, 'mm', 'span between feet'], n: [rules.sagRatio, '', 'ratio'] },
       },
-      () => spanMm / rules.sagRatio,
+      ({ L, n }) => L / n,
     ),
   })
 }
@@ -156,17 +192,11 @@ function sagLimit({ member, state, r }: Place, give: number, assembly: Assembly,
 function pushRatio({ member, state }: Place, assembly: Assembly) {
   const material = materialOf(profileOf(member.profileId).materialId)
   const s = profileSection(member.profileId)
-  const [a, b] = [member.path[0], member.path[member.path.length - 1]]
-  const held = [
-    ...assembly.mounts.filter((m) => m.memberId === member.id).map((m) => m.place.y),
-    ...(member.role === 'rail' ? loadBars(assembly).map((bar) => bar.path[0].x) : []),
-  ].sort((x, y) => x - y)
-  const gaps = held.slice(1).map((x, i) => x - held[i])
-  const lengthMm = gaps.length ? Math.max(...gaps) : Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
+  const lengthMm = unheldMm(member, assembly)
   const may = strutMayPush({
     lengthMm,
     areaMm2: s.areaMm2,
-    leastInertiaMm4: Math.min(s.iyMm4, s.izMm4),
+    leastInertiaMm4: s.leastMm4,
     elasticMPa: material.elasticMPa,
     yieldMPa: state.weld ? material.weldedYieldMPa : material.yieldMPa,
     aluminium: material.group === 'aluminium',
@@ -174,12 +204,15 @@ function pushRatio({ member, state }: Place, assembly: Assembly) {
   return { ...may, lengthMm, ratio: state.pushN / may.mayN }
 }
 
-function pushLimit(place: Place, assembly: Assembly, unknowns: Input[], rules: Rules): Limit {
+function pushLimit(place: Place, { assembly, lacks, rules }: MembersGiven): Limit {
   const { member, state, r } = place
   const may = pushRatio(place, assembly)
+  const { areaMm2 } = profileSection(member.profileId)
+  const aluminium = materialOf(profileOf(member.profileId).materialId).group === 'aluminium'
   return limit({
     id: 'member.push',
     name: 'Push along a member',
+    group: 'rack',
     unit: 'N',
     ref: member.id,
     nearRatio: rules.nearRatio,
@@ -190,9 +223,10 @@ function pushLimit(place: Place, assembly: Assembly, unknowns: Input[], rules: R
         unit: 'N',
         formula: 'N',
         source: FRAME,
-        with: [input('N', 'push', state.pushN, 'N'), ...unknowns],
+        with: { N: [state.pushN, 'N', 'push'] },
+        lacks,
       },
-      () => state.pushN,
+      ({ N }) => N,
     ),
     allowed: figure(
       {
@@ -201,32 +235,31 @@ function pushLimit(place: Place, assembly: Assembly, unknowns: Input[], rules: R
         unit: 'N',
         formula: 'N ≤ Fcr·A / Ω',
         source: 'AISC 360-16, E3; aluminium: times 0.85, Ω = 1.65 (Aluminum Design Manual 2015, E)',
-        with: [
-          input('L/r', 'slenderness', may.slenderness, ''),
-          input('L', 'length between holds', may.lengthMm, 'mm'),
-          input('Fcr', 'critical stress', may.criticalMPa, 'MPa'),
-        ],
+        with: {
+          Fcr: [may.criticalMPa, 'MPa', 'critical stress'],
+          A: [areaMm2, 'mm²', 'section area'],
+          Ω: [aluminium ? 1.65 : 1.67, '', 'safety factor'],
+          'L/r': [may.slenderness, '', 'slenderness'],
+          L: [may.lengthMm, 'mm', 'length between holds'],
+        },
       },
-      () => may.mayN,
+      ({ Fcr, A, Ω }) => (Fcr * A) / Ω,
     ),
   })
 }
 
 /** A bought bar has its maker's rating; one made here is judged by its strength alone. */
-function barRating(cases: CaseResult[], feet: FootRow[], unknowns: Input[], vehicle: Vehicle, rules: Rules): Limit[] {
+function barRating({ cases, feet, lacks, vehicle, rules }: MembersGiven): Limit[] {
   if (vehicle.barKg.value === null) return []
-  const level = cases.filter((r) => r.case.downG === 1 && r.case.forwardG === 0 && r.case.leftG === 0 && !r.case.windFrom)
+  const level = cases.filter((r) => r.case.id === 'cruise' || r.case.id === 'parked')
   const bars = [...new Set(feet.map((f) => f.mount.memberId))]
-  const onBar = Math.max(
-    0,
-    ...level.flatMap((r) =>
-      bars.map((id) => feet.reduce((s, f, i) => s + (f.mount.memberId === id ? r.feetDownN[i] - f.mount.massKg * G_M_S2 : 0), 0) / G_M_S2),
-    ),
-  )
+  const onBar = (r: CaseResult, id: string) =>
+    feet.reduce((s, f, i) => s + (f.mount.memberId === id ? r.feetDownN[i]! - f.mount.massKg * G_M_S2 : 0), 0) / G_M_S2
   return [
     limit({
       id: 'bar.rating',
       name: 'Bar, by its rating',
+      group: 'rack',
       unit: 'kg',
       nearRatio: rules.nearRatio,
       allowed: vehicleFigure(vehicle, 'barKg', 'kg'),
@@ -235,52 +268,64 @@ function barRating(cases: CaseResult[], feet: FootRow[], unknowns: Input[], vehi
           id: 'bar.load',
           name: 'Most on one bar, standing or level',
           unit: 'kg',
-          formula: 'm = Σ R / g − feet',
+          formula: 'm = max Σ R / g − feet',
           source: FRAME,
           assumes: FRAME_ASSUMES,
-          with: [input('m', 'load of the most loaded bar', onBar, 'kg'), ...unknowns],
+          with: { m: level.flatMap((r) => bars.map((id): Input => [onBar(r, id), 'kg', `load of one bar, ${r.case.name}`])) },
+          lacks,
         },
-        () => onBar,
+        ({ m }) => Math.max(0, ...m),
       ),
     }),
   ]
 }
 
-/** A step bracket bent by the foot force times its step: at one fold, or shared by both where two bolts hold each end flat. */
-function bracketLimit(assembly: Assembly, feet: FootRow[], unknowns: Input[], rules: Rules): Limit[] {
+/** A step bracket bent by all that its foot takes: down by its step, across by its rise, along by both; at one fold, or shared where two bolts hold each end flat. */
+function bracketLimit({ assembly, cases, feet, lacks, rules }: MembersGiven): Limit[] {
   const bracket = stepBracketOf(assembly, rules)
   if (!bracket) return []
   const { made, plate } = bracket
   const material = materialOf(plate.materialId)
-  const worst = feet.reduce((a, b) => (Math.max(b.mostDownN, -b.leastDownN) > Math.max(a.mostDownN, -a.leastDownN) ? b : a))
-  const F = Math.max(worst.mostDownN, -worst.leastDownN)
-  const bending = bracketBending(made, F)
+  const all = cases.flatMap((r) =>
+    feet.map((f, i) => {
+      const force = r.feet[i]!
+      return { r, f, downN: Math.abs(force.downN), acrossN: Math.abs(force.leftN), alongN: Math.abs(force.forwardN) }
+    }),
+  )
+  if (!all.length) return []
+  const worst = all.reduce((a, b) => (bracketUnder(made, b).used > bracketUnder(made, a).used ? b : a))
+  const share = made.bothEndsHeld ? 0.5 : 1
   return [
     limit({
       id: 'bracket',
       name: 'Step bracket bending',
+      group: 'rack',
       unit: 'MPa',
-      ref: worst.mount.id,
+      ref: worst.f.mount.id,
       nearRatio: rules.nearRatio,
       used: figure(
         {
           id: 'bracket.stress',
-          name: `Bracket at ${worst.mount.mark}`,
+          name: `Bracket at ${worst.f.mount.mark}, ${worst.r.case.name}`,
           unit: 'MPa',
-          formula: made.bothEndsHeld ? 'σ = ½·F·e / (b·t²/6)' : 'σ = F·e / (b·t²/6)',
+          formula: 'σ = k·((Fz·e + Fy·h) / (b·t²/6) + Fx·√(e² + h²) / (t·b²/6))',
           source: 'Gere & Goodno, 5.5: rectangular section',
           assumes: made.bothEndsHeld
             ? ['two bolts hold each end flat: the two folds share the moment']
             : ['the fold beside the foot takes the whole moment', 'one bolt at each end: the bar may turn on it'],
-          with: [
-            input('F', `foot force, ${worst.downCase}`, F, 'N'),
-            input('e', 'step', made.reachMm, 'mm'),
-            input('b', 'width', made.widthMm, 'mm'),
-            input('t', 'thickness', made.thicknessMm, 'mm'),
-            ...unknowns,
-          ],
+          with: {
+            Fz: [worst.downN, 'N', 'foot force, down or up'],
+            Fy: [worst.acrossN, 'N', 'foot force, across'],
+            Fx: [worst.alongN, 'N', 'foot force, along'],
+            e: [made.reachMm, 'mm', 'step'],
+            h: [made.riseMm ?? 0, 'mm', 'rise'],
+            b: [made.widthMm, 'mm', 'width'],
+            t: [made.thicknessMm, 'gauge', 'thickness'],
+            k: [share, '', 'share that one fold takes'],
+          },
+          lacks,
         },
-        () => bending.stressMPa,
+        ({ Fz, Fy, Fx, e, h, b, t, k }) => k * ((Fz * e + Fy * h) / ((b * t ** 2) / 6) + (Fx * Math.hypot(e, h)) / ((t * b ** 2) / 6)),
       ),
       allowed: figure(
         {
@@ -289,9 +334,9 @@ function bracketLimit(assembly: Assembly, feet: FootRow[], unknowns: Input[], ru
           unit: 'MPa',
           formula: 'σ ≤ fy / Ω',
           source: material.source,
-          with: [input('fy', 'yield', material.yieldMPa, 'MPa'), input('Ω', 'safety factor', rules.yieldSafety, '')],
+          with: { fy: [material.yieldMPa, 'MPa', 'yield'], Ω: [rules.yieldSafety, '', 'safety factor'] },
         },
-        () => bending.allowedMPa,
+        ({ fy, Ω }) => fy / Ω,
       ),
     }),
   ]

@@ -1,13 +1,13 @@
 import { type Assembly, loadBars } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
-import { figure, input, SHOP_RULE } from '../figure/figure'
+import { figure, SHOP_RULE } from '../figure/figure'
 import type { Rules } from '../rules/rules'
 import { supportOf } from '../spacing/spacing'
 import { type Limit, limit } from './limit'
 
 /** Each item's own rules: how far past its last bar, and between two bars. No rule = not assessed, unless the shop sets one. */
 export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): Limit[] {
-  const barXMm = loadBars(assembly).map((b) => b.path[0].x)
+  const barXMm = loadBars(assembly).map((b) => b.path[0]!.x)
   return brief.cargo
     .filter((c) => c.counts !== 'parked')
     .flatMap((c) => {
@@ -15,7 +15,6 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
       const allowedMm = c.maxOverhangMm ?? (shopRule ? rules.defaultOverhangMm : null)
       const s = supportOf({ ...c, maxOverhangMm: allowedMm }, barXMm)
       const atRear = s.rearOverhangMm >= s.frontOverhangMm
-      const used = Math.max(s.rearOverhangMm, s.frontOverhangMm)
       // the limit turned round: how far apart the outer bars must stand at least
       const shortest =
         allowedMm === null || s.shortestSupportMm === null
@@ -26,6 +25,7 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
       const overhang = limit({
         id: `overhang.${c.id}`,
         name: `${c.name}: overhang`,
+        group: 'cargo',
         unit: 'mm',
         ref: `cargo:${c.id}`,
         nearRatio: rules.nearRatio,
@@ -34,17 +34,17 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
             id: `overhang.${c.id}`,
             name: `${c.name} past its ${atRear ? 'rearmost' : 'foremost'} bar`,
             unit: 'mm',
-            formula: 'o = half length − distance from its middle to the last bar',
+            formula: 'o = max(rear, front): half length − distance from its middle to the last bar',
             source: 'from the layout',
             notes: shortest,
-            with: [
-              input('l', 'length of the item', c.lengthMm, 'mm'),
-              input('rear', 'past the rearmost bar', s.rearOverhangMm, 'mm'),
-              input('front', 'past the foremost bar', s.frontOverhangMm, 'mm'),
-              ...(s.under.length < 2 ? [input('?', `a second bar under ${c.name}`, null, '')] : []),
-            ],
+            with: {
+              l: [c.lengthMm, 'mm', 'length of the item'],
+              rear: [s.rearOverhangMm, 'mm', 'past the rearmost bar'],
+              front: [s.frontOverhangMm, 'mm', 'past the foremost bar'],
+            },
+            lacks: s.under.length < 2 ? [`a second bar under ${c.name}`] : [],
           },
-          () => used,
+          (v) => Math.max(v.rear, v.front),
         ),
         allowed: figure(
           {
@@ -54,9 +54,9 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
             formula: 'as given',
             source: shopRule ? SHOP_RULE : c.ruleSource || 'not given',
             assumes: shopRule ? [`no rule known for ${c.name}: the shop's own stands in`] : [],
-            with: [input('o', `overhang rule of ${c.name}`, allowedMm, 'mm')],
+            with: { o: [allowedMm, 'mm', `overhang rule of ${c.name}`] },
           },
-          () => allowedMm ?? 0,
+          ({ o }) => o,
         ),
       })
       if (c.maxSpanMm === null || s.under.length < 2) return [overhang]
@@ -65,6 +65,7 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
         limit({
           id: `span.${c.id}`,
           name: `${c.name}: span`,
+          group: 'cargo',
           unit: 'mm',
           ref: `cargo:${c.id}`,
           nearRatio: rules.nearRatio,
@@ -75,9 +76,9 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
               unit: 'mm',
               formula: 's = max(xᵢ₊₁ − xᵢ)',
               source: 'from the layout',
-              with: [input('s', 'greatest gap', s.greatestSpanMm, 'mm')],
+              with: { s: [s.greatestSpanMm, 'mm', 'greatest gap'] },
             },
-            () => s.greatestSpanMm,
+            (v) => v.s,
           ),
           allowed: figure(
             {
@@ -86,9 +87,9 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
               unit: 'mm',
               formula: 'as given',
               source: c.ruleSource || 'not given',
-              with: [input('s', `span rule of ${c.name}`, c.maxSpanMm, 'mm')],
+              with: { s: [c.maxSpanMm, 'mm', `span rule of ${c.name}`] },
             },
-            () => c.maxSpanMm ?? 0,
+            (v) => v.s,
           ),
         }),
       ]

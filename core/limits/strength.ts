@@ -1,4 +1,4 @@
-import { type Figure, figure, input } from '../figure/figure'
+import { type Figure, figure, type Input } from '../figure/figure'
 
 /** How a strength is known. Four words that are never mixed; the last one never leaves the shop. */
 export const strengthWords = ['calculated', 'maker-rated', 'proof-tested', 'felt sturdy'] as const
@@ -14,7 +14,10 @@ const known = (l: Link): number | null => (l.word === 'felt sturdy' ? null : l.h
 export const weakest = (links: Link[]): Link | null =>
   links.length && links.every((l) => known(l) !== null) ? links.reduce((a, b) => ((b.holdsN ?? 0) < (a.holdsN ?? 0) ? b : a)) : null
 
-/** A chain is rated by its weakest link; one unknown link makes it unrated and is named. N. */
+/** What a chain holds, N; null where a link is unknown, or there is none. */
+export const ratedN = (links: Link[]): number | null => weakest(links)?.holdsN ?? null
+
+/** A chain is rated by its weakest link; one unknown link makes it unrated and is named; a chain of no links is unrated too. N. */
 export function chainFigure(id: string, name: string, links: Link[]): Figure {
   const first = weakest(links)
   return figure(
@@ -29,8 +32,9 @@ export function chainFigure(id: string, name: string, links: Link[]): Figure {
         .map((l) => `${l.part}: ${l.word}, ${l.source}`)
         .join('; '),
       assumes: links.filter((l) => !forClient(l.word)).map((l) => `nothing of the ${l.part}: it only felt sturdy`),
-      with: links.map((l, i) => input(`R${i + 1}`, known(l) === null ? (l.asked ?? l.part) : l.part, known(l), 'N')),
+      with: { R: links.map((l): Input => [known(l), 'N', known(l) === null ? (l.asked ?? l.part) : l.part]) },
+      lacks: links.length ? [] : ['what holds it'],
     },
-    () => first?.holdsN ?? 0,
+    ({ R }) => Math.min(...R),
   )
 }

@@ -1,13 +1,20 @@
 import type { CaseResult } from '../loads/solveRack'
+import { pullOf } from './footLinks'
+import { quotient } from './limit'
 import type { FootRow } from './rackLimits'
-import { chainFigure } from './strength'
+import { ratedN } from './strength'
 
 /** What each foot's force is of what its weakest link holds, down or up; null = unrated. */
 export const feetUsed = (result: CaseResult, feet: FootRow[]): (number | null)[] =>
   feet.map((f, i) => {
-    const down = result.feetDownN[i]
-    const rated = chainFigure('foot', f.mount.mark, down >= 0 ? f.links.down : f.links.up).value
-    return rated === null || rated <= 0 ? null : Math.abs(down) / rated
+    const force = result.feet[i]!
+    const pull = pullOf(f.mount, force)
+    const down = ratedN(f.links.down.length ? f.links.down : f.links.standing.down)
+    if (down === null) return null
+    const pressed = quotient(Math.max(0, force.downN), down)
+    if (pull <= 0) return pressed
+    const up = ratedN(f.links.up)
+    return up === null ? null : Math.max(pressed, quotient(pull, up))
   })
 
 /** The most that a case uses of any member and of any rated foot; a foot without a rating has no share, and a case that lacks a figure has none at all. */

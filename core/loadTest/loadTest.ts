@@ -11,6 +11,8 @@ export const LoadTestSchema = z.object({
   atMm: z.number().min(0).max(20_000),
   loadKg: z.number().positive('must be more than 0').max(5000),
   computedSagMm: z.number().min(-1000).max(1000),
+  /** the same with the bar clamped by its feet: the least it may give; null in tests from before this was kept */
+  clampedSagMm: z.number().min(-1000).max(1000).nullable().default(null),
   measuredSagMm: z.number().min(-1000).max(1000).nullable(),
   /** what stayed after the load was taken off */
   setMm: z.number().min(-1000).max(1000).nullable(),
@@ -25,6 +27,7 @@ export const newLoadTest = (
   planned: Pick<LoadTest, 'id' | 'barMark' | 'atMm' | 'loadKg' | 'computedSagMm' | 'at'> & Partial<LoadTest>,
 ): LoadTest => ({
   profileId: null,
+  clampedSagMm: null,
   measuredSagMm: null,
   setMm: null,
   who: '',
@@ -46,34 +49,49 @@ export function verdictOf(t: LoadTest, rules: Rules): TestVerdict {
       passed: false,
       says: 'It gives more than computed: look for a loose foot, thin skin or a thinner wall than drawn. Its sag counts by what was measured.',
     }
-  if (t.measuredSagMm < t.computedSagMm * 0.5 - 0.5)
+  if (t.measuredSagMm < (t.clampedSagMm ?? t.computedSagMm) * 0.5 - 0.5)
     return {
       word: 'stiffer',
       passed: false,
       says: 'It gives far less than computed: was the load where it was planned, and the gauge against the feet?',
     }
-  return { word: 'as computed', passed: true, says: `Proof-tested with ${t.loadKg} kg at this place.` }
+  return {
+    word: 'as computed',
+    passed: true,
+    says: 'Proof-tested with this load at this place; from now on its sag counts by what was measured.',
+  }
 }
 
-/** The proof load for a bar: the shop's factor times the most it carries standing, at the middle between its feet. kg, mm. */
-export function plannedTest(assembly: Assembly, barIndex: number, carriedKg: number, rules: Rules): { loadKg: number; atMm: number } {
+/**
+ * The proof load for a bar, at the middle between its feet: the shop's factor times the most it carries standing, and never less than the worst case
+ * puts on it. kg, mm.
+ */
+export function plannedTest(
+  assembly: Assembly,
+  barIndex: number,
+  carried: { standingKg: number; worstKg: number },
+  rules: Rules,
+): { loadKg: number; atMm: number } {
   const bar = loadBars(assembly)[barIndex]
-  const feet = assembly.mounts.filter((m) => m.memberId === bar?.id).map((m) => (bar ? bar.path[0].y - m.place.y : 0))
+  const feet = assembly.mounts.filter((m) => m.memberId === bar?.id).map((m) => (bar ? bar.path[0]!.y - m.place.y : 0))
   const atMm = feet.length ? feet.reduce((s, v) => s + v, 0) / feet.length : bar ? memberLengthMm(bar) / 2 : 0
-  return { loadKg: Math.max(5, Math.ceil((carriedKg * rules.proofFactor) / 5) * 5), atMm: Math.round(atMm) }
+  const loadKg = Math.max(carried.standingKg * rules.proofFactor, carried.worstKg)
+  return { loadKg: Math.max(5, Math.ceil(loadKg / 5 - 1e-9) * 5), atMm: Math.round(atMm) }
 }
 
 const LEAST_COMPUTED_MM = 0.5 // below it the gauge's own error is as large as what it measures
 /**
- * How many times more than computed a bar sinks, by the worst of its tests; 1 where none says so. Only a test of this very bar in this profile speaks,
- * and a bar that gives less than computed earns nothing.
+ * How many times the computed sag a bar really gives, by its tests; 1 where none says. A bar that gave more counts by the worst of them. One that gave less
+ * and passed has shown how much its feet clamp: it counts by the most it gave, never by less than clamped feet would. Only a test of this very bar in
+ * this profile speaks.
  */
-export const measuredGive = (tests: LoadTest[], bar: { mark: string; profileId: string }): number =>
-  Math.max(
-    1,
-    ...tests.flatMap((t) =>
-      t.barMark === bar.mark && t.profileId === bar.profileId && t.measuredSagMm !== null && t.computedSagMm >= LEAST_COMPUTED_MM
-        ? [t.measuredSagMm / t.computedSagMm]
-        : [],
-    ),
+export function measuredGive(tests: LoadTest[], bar: { mark: string; profileId: string }, rules: Rules): number {
+  const own = tests.filter(
+    (t) => t.barMark === bar.mark && t.profileId === bar.profileId && t.measuredSagMm !== null && t.computedSagMm >= LEAST_COMPUTED_MM,
   )
+  const given = (t: LoadTest) => (t.measuredSagMm ?? 0) / t.computedSagMm
+  const more = Math.max(0, ...own.map(given))
+  if (more > 1) return more
+  const taught = own.filter((t) => t.clampedSagMm !== null && verdictOf(t, rules).passed)
+  return taught.length ? Math.max(...taught.map((t) => Math.max(given(t), (t.clampedSagMm ?? t.computedSagMm) / t.computedSagMm))) : 1
+}

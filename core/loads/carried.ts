@@ -16,8 +16,10 @@ export type Carried = {
   xMm: number
   yMm: number
   zMm: number
-  /** how it lies across: its middle, its width, and how it rests */
+  /** the middle of its faces, where air and snow act, and how it rests */
+  middleXMm: number
   middleYMm: number
+  middleZMm: number
   widthMm: number
   rests: Cargo['rests']
   lengthMm: number
@@ -54,7 +56,9 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
       xMm: middle.x,
       yMm: middle.y,
       zMm: middle.z,
+      middleXMm: middle.x,
       middleYMm: middle.y,
+      middleZMm: middle.z,
       rests: 'bundle',
       lengthMm: along,
       heightMm: section.heightMm,
@@ -78,7 +82,9 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
       xMm: p.place.x,
       yMm: p.place.y,
       zMm: p.place.z,
+      middleXMm: p.place.x,
       middleYMm: p.place.y,
+      middleZMm: p.place.z,
       lengthMm: p.size.x,
       heightMm: p.size.z,
       widthMm: p.size.y,
@@ -108,7 +114,9 @@ export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
       basis: c.massBasis,
       counts: c.counts,
       ...centre,
+      middleXMm: c.xMm,
       middleYMm: c.yMm,
+      middleZMm: (assembly.deckZMm ?? 0) + c.heightMm / 2,
       rests: c.rests,
       lengthMm: c.lengthMm,
       heightMm: c.heightMm,

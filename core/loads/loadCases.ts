@@ -1,7 +1,8 @@
+import { SHOP_RULE } from '../figure/figure'
 import type { Rules } from '../rules/rules'
 
-/** Where the air of a case comes from; the vehicle's own speed makes the one ahead, a gust the ones from the side. */
-export type WindFrom = 'ahead' | 'left' | 'right'
+/** A gust's side; the air that the vehicle's own speed makes comes from ahead in every case with wind. */
+export type GustFrom = 'left' | 'right'
 /** Accelerations in g that act on every mass of a case, and the air that does. Down, forward and left positive. */
 export type LoadCase = {
   id: string
@@ -10,65 +11,88 @@ export type LoadCase = {
   downG: number
   forwardG: number
   leftG: number
-  windFrom: WindFrom | null
+  /** air from ahead at the driving speed and so much more; null = still air. km/h */
+  headWindKmh: number | null
+  gustFrom: GustFrom | null
   /** on everything that lies flat, kg/m² */
   snowKgM2: number
+  /** the road's own shocks are in it; a rating made for standing loads is not held against it */
+  shock: boolean
   source: string
 }
 
+const NO_STANDARD = `${SHOP_RULE}: no standard prescribes it for racks of this class`
+const PARKED: LoadCase = {
+  id: 'parked',
+  name: 'parked',
+  when: 'parked',
+  downG: 1,
+  forwardG: 0,
+  leftG: 0,
+  headWindKmh: null,
+  gustFrom: null,
+  snowKgM2: 0,
+  shock: false,
+  source: 'dead load',
+}
+
+/**
+ * What a rack goes through. No standard prescribes load cases for racks of this class: the factors are the shop's own rules. On a rough track braking and
+ * cornering come together with a share of its shocks, and what it throws up comes back down: the rebound.
+ */
 export function loadCases(rules: Rules, road: 'road' | 'rough track', snowKgM2 = 0): LoadCase[] {
   const rough = road === 'rough track'
-  const securing = 'EN 12195-1:2010, table 2; 49 CFR 393.102'
-  const driving = (
-    id: string,
-    name: string,
-    downG: number,
-    forwardG: number,
-    leftG: number,
-    source: string,
-    windFrom: WindFrom | null = null,
-  ): LoadCase => ({
+  const driving = (id: string, name: string, over: Partial<LoadCase>): LoadCase => ({
+    ...PARKED,
     id,
     name,
     when: 'driving',
-    downG,
-    forwardG,
-    leftG,
-    windFrom,
-    snowKgM2: 0,
-    source,
+    source: NO_STANDARD,
+    ...over,
   })
+  const downG = roadFactor(rules, road)
+  const together = 1 + (downG - 1) * rules.roughShare
+  const wind = 'EN 1991-1-4, 4.5: q = ½·ρ·v²'
   return [
-    { id: 'parked', name: 'parked', when: 'parked', downG: 1, forwardG: 0, leftG: 0, windFrom: null, snowKgM2: 0, source: 'dead load' },
+    PARKED,
     ...(snowKgM2 > 0
       ? [
           {
+            ...PARKED,
             id: 'snow',
             name: 'parked under snow',
-            when: 'parked' as const,
-            downG: 1,
-            forwardG: 0,
-            leftG: 0,
-            windFrom: null,
             snowKgM2,
             source: 'brief; snow on the ground by EN 1991-1-3 or the local code',
           },
         ]
       : []),
-    driving('cruise', 'driving level', 1, 0, 0, 'dead load'),
-    driving('bump', rough ? 'rough track' : 'road bump', rough ? rules.roughG : rules.bumpG, 0, 0, "shop's own rule"),
-    driving('braking', 'braking', 1, rules.brakingG, 0, securing),
-    driving('pulling', 'pulling away', 1, -rules.pullingG, 0, securing),
-    driving('corner-left', 'cornering, thrown left', 1, 0, rules.corneringG, securing),
-    driving('corner-right', 'cornering, thrown right', 1, 0, -rules.corneringG, securing),
-    driving('wind', 'head wind at speed', 1, 0, 0, 'EN 1991-1-4, 4.5: q = ½·ρ·v²', 'ahead'),
+    driving('cruise', 'driving level', { source: 'dead load' }),
+    driving('bump', rough ? 'rough track' : 'road bump', { downG, shock: true }),
+    driving('rebound', rough ? 'rebound on a rough track' : 'rebound after a bump', { downG: reboundFactor(rules, road), shock: true }),
+    driving('braking', 'braking', { forwardG: rules.brakingG }),
+    driving('pulling', 'pulling away', { forwardG: -rules.pullingG }),
+    driving('corner-left', 'cornering, thrown left', { leftG: rules.corneringG }),
+    driving('corner-right', 'cornering, thrown right', { leftG: -rules.corneringG }),
+    ...(rough
+      ? [
+          driving('rough-braking', 'braking on a rough track', { downG: together, forwardG: rules.brakingG, shock: true }),
+          driving('rough-left', 'rough track, thrown left', { downG: together, leftG: rules.corneringG, shock: true }),
+          driving('rough-right', 'rough track, thrown right', { downG: together, leftG: -rules.corneringG, shock: true }),
+        ]
+      : []),
+    driving('wind', 'head wind at speed', { headWindKmh: rules.headWindKmh, source: wind }),
     ...(rules.sideWindKmh > 0
       ? (['left', 'right'] as const).map((from) =>
-          driving(`wind-${from}`, `gust from the ${from}`, 1, 0, 0, 'EN 1991-1-4, 4.5: q = ½·ρ·v²', from),
+          driving(`wind-${from}`, `gust from the ${from} at speed`, { headWindKmh: 0, gustFrom: from, source: wind }),
         )
       : []),
   ]
 }
+
+/** How many times its weight everything presses down on the agreed road, and how many when that comes back up. */
+export const roadFactor = (rules: Rules, road: 'road' | 'rough track'): number => (road === 'rough track' ? rules.roughG : rules.bumpG)
+export const reboundFactor = (rules: Rules, road: 'road' | 'rough track'): number =>
+  road === 'rough track' ? rules.roughReboundG : rules.reboundG
 
 /** Velocity pressure ½·ρ·v². km/h → Pa = N/m². */
 export const windPressurePa = (airDensity: number, speedKmh: number): number => 0.5 * airDensity * (speedKmh / 3.6) ** 2

@@ -86,11 +86,11 @@ describe('feet, worked on paper', () => {
     expect(feet(parked, 'cruise').down.F1L).toBeLessThan(feet(parked, 'parked').down.F1L)
     expect(countsWhen(carriedBy(evaluate(parked, defaultRules).assembly, parked.brief).at(-1)!, 'driving')).toBe(false)
   })
-  test('a person of 100 kg on the end of a bar presses the near foot with more than 100 kg and lifts the far one', () => {
+  test('a person of 100 kg stepping on the end of a bar presses the near foot with more than his 150 kg and lifts the far one', () => {
     const e = evaluate(plain({ someoneStands: true, cargo: [] }), defaultRules)
     const worst = Math.max(...e.feet.map((f) => f.mostDownN))
-    // 100 kg at 100 mm past the foot on a 1400 span: 100·(1500/1400) = 107.1 kg, and its own share of the bar
-    expect(worst).toBeCloseTo(100 * G_M_S2 * (1500 / 1400) + barAndFootN(plain()), 4)
+    // one and a half times 100 kg at 100 mm past the foot on a 1400 span: 150·(1500/1400) = 160.7 kg, and its own share of the bar
+    expect(worst).toBeCloseTo(150 * G_M_S2 * (1500 / 1400) + barAndFootN(plain()), 4)
     expect(e.feet.find((f) => f.mostDownN === worst)?.downCase).toBe('a person standing')
   })
   test('wind needs a speed: without one the feet are not assessed, whatever the load', () => {
@@ -147,7 +147,7 @@ test('the ledger shows its working: 3 bars of square 40 × 3 at 1.136 kg/m and s
   const [rack, poles] = e.ledger
   const metres = e.assembly.members.reduce((s, m) => s + Math.abs(m.path[0].y - m.path[1].y), 0) / 1000
   expect(rack.figure.value).toBeCloseTo(metres * 420.8e-6 * 2700 + 6 * 1.1, 2)
-  expect(rack.figure.value).toBe(e.rackMassKg)
+  expect(rack.figure.value).toBeCloseTo(e.rackMassKg, 9)
   expect([poles.figure.value, poles.figure.range]).toEqual([15, [12, 15]])
   const unknown = { ...survey, brief: { ...survey.brief, cargo: [{ ...survey.brief.cargo[0], massKg: null }] } }
   expect(evaluate(unknown, defaultRules).ledger[1].figure).toMatchObject({ value: null, missing: [`mass of ${poles.name}`] })

@@ -1,6 +1,6 @@
 import { type Assembly, loadBars } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
-import { type Figure, figure, input } from '../figure/figure'
+import { type Figure, figure } from '../figure/figure'
 import type { Rules } from '../rules/rules'
 import { type Carried, countsWhen } from './carried'
 import { windPressurePa } from './loadCases'
@@ -18,8 +18,8 @@ export function sail(assembly: Assembly, carried: Carried[], brief: Brief, rules
   const sum = (of: Carried[]) => of.reduce((s, c) => s + c.planM2, 0)
   const own = driving.filter((c) => c.kind === 'member')
   const flat = driving.filter((c) => c.kind !== 'member' && c.bars.length && c.heightMm < FLAT * Math.min(c.lengthMm, c.widthMm))
-  const xs = bars.map((b) => b.path[0].x)
-  const outlineM2 = ((Math.max(...xs) - Math.min(...xs)) * 2 * Math.max(...bars.map((b) => Math.abs(b.path[0].y)))) / 1e6
+  const xs = bars.map((b) => b.path[0]!.x)
+  const outlineM2 = ((Math.max(...xs) - Math.min(...xs)) * 2 * Math.max(...bars.map((b) => Math.abs(b.path[0]!.y)))) / 1e6
   const lift = (id: string, name: string, areaM2: number) =>
     figure(
       {
@@ -29,14 +29,14 @@ export function sail(assembly: Assembly, carried: Carried[], brief: Brief, rules
         formula: 'F = ½·ρ·v²·C·A',
         source: 'EN 1991-1-4, 4.5 and 5.3; the coefficient is the shop’s own',
         assumes: ['lift on plan area alone; what a gust adds is in the load cases'],
-        with: [
-          input('v', 'driving speed', brief.speedKmh, 'km/h'),
-          input('ρ', 'air density', rules.airDensity, 'kg/m³'),
-          input('C', 'lift coefficient', rules.liftCoefficient, ''),
-          input('A', 'plan area', areaM2, 'm²'),
-        ],
+        with: {
+          v: [brief.speedKmh, 'km/h', 'driving speed'],
+          ρ: [rules.airDensity, 'kg/m³', 'air density'],
+          C: [rules.liftCoefficient, '', 'lift coefficient'],
+          A: [areaM2, 'm²', 'plan area'],
+        },
       },
-      () => windPressurePa(rules.airDensity, brief.speedKmh ?? 0) * rules.liftCoefficient * areaM2,
+      ({ v, ρ, C, A }) => windPressurePa(ρ, v) * C * A,
     )
   const closes = outlineM2 > 0 && sum(flat) > outlineM2 / 3
   return {

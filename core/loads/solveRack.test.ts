@@ -11,7 +11,8 @@ import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { carriedBy } from './carried'
 import { loadCases } from './loadCases'
-import { rackSolver, stressOf } from './solveRack'
+import { stressOf } from './memberState'
+import { rackSolver } from './solveRack'
 
 const [survey, , spar, drone] = demoJobs
 const assembled = (job: Job) => familyOf(job.design).assemble(job.design.params, job.vehicle).assembly
@@ -26,12 +27,12 @@ describe('equilibrium: what acts comes out at the feet, in every direction and c
   test.each(demoJobs.map((j) => [j.title, j] as const))('%s', (_, job) => {
     const assembly = assembled(job)
     const carried = carriedBy(assembly, job.brief)
-    const solver = rackSolver(assembly, carried, defaultRules)!
+    const solver = rackSolver(assembly, carried, defaultRules, [], 'clamped')!
     const feetKg =
       assembly.mounts.reduce((s, m) => s + m.massKg, 0) +
       assembly.plates.filter((p) => p.role === 'bracket').reduce((s, p) => s + p.massKg * p.quantity, 0)
     const massKg = carried.filter((c) => c.counts !== 'parked').reduce((s, c) => s + (c.most ?? 0), feetKg)
-    for (const c of loadCases(defaultRules, 'road').filter((l) => l.when === 'driving' && !l.windFrom)) {
+    for (const c of loadCases(defaultRules, 'road').filter((l) => l.when === 'driving' && l.headWindKmh === null)) {
       const { feet } = solver.solve(c, 100, 'most', 'feet')
       const sum = (of: (f: (typeof feet)[number]) => number) => feet.reduce((s, f) => s + of(f), 0)
       expect(sum((f) => f.downN)).toBeCloseTo(massKg * G_M_S2 * c.downG, 3)
@@ -43,7 +44,7 @@ describe('equilibrium: what acts comes out at the feet, in every direction and c
     const assembly = assembled(drone)
     const carried = carriedBy(assembly, drone.brief)
     const cases = loadCases(defaultRules, 'road')
-    const solver = rackSolver(assembly, carried, defaultRules)!
+    const solver = rackSolver(assembly, carried, defaultRules, [], 'clamped')!
     const about = (id: string) => {
       const c = cases.find((l) => l.id === id)!
       const { feet } = solver.solve(c, 100, 'most', 'feet')
@@ -56,12 +57,12 @@ describe('equilibrium: what acts comes out at the feet, in every direction and c
 })
 
 describe('wind, people and what is parked', () => {
-  test('a head wind pushes rearward and lifts: the feet together lose ½ρv²·Σ C_L·A', () => {
+  test('a head wind pushes rearward and lifts: the feet together lose ½ρv²·Σ C_L·A, v = 100 and 30 of wind on top', () => {
     const assembly = assembled(survey)
-    const solver = rackSolver(assembly, carriedBy(assembly, survey.brief), defaultRules)!
+    const solver = rackSolver(assembly, carriedBy(assembly, survey.brief), defaultRules, [], 'free')!
     const cases = loadCases(defaultRules, 'road')
     const down = (id: string) => solver.solve(cases.find((c) => c.id === id)!, 100, 'most', 'feet').feet
-    const q = (0.5 * 1.225 * (100 / 3.6) ** 2) / 1e6
+    const q = (0.5 * 1.225 * (130 / 3.6) ** 2) / 1e6
     const planMm2 =
       survey.brief.cargo.reduce((s, c) => s + c.lengthMm * c.widthMm, 0) +
       loadBars(assembly).reduce((s, b) => s + memberLengthMm(b) * profileSection(b.profileId).widthMm, 0)
@@ -72,9 +73,9 @@ describe('wind, people and what is parked', () => {
   test('a gust from the left pushes everything to the right with ½ρv²·C·Σ(length × height), and from the right as much the other way', () => {
     const rails = withParams(survey, { sideRails: true })
     const assembly = assembled(rails)
-    const solver = rackSolver(assembly, carriedBy(assembly, rails.brief), defaultRules)!
+    const solver = rackSolver(assembly, carriedBy(assembly, rails.brief), defaultRules, [], 'free')!
     const left = (id: string) =>
-      solver.solve(loadCases(defaultRules, 'road').find((c) => c.id === id)!, null, 'most', 'feet').feet.reduce((s, f) => s + f.leftN, 0)
+      solver.solve(loadCases(defaultRules, 'road').find((c) => c.id === id)!, 100, 'most', 'feet').feet.reduce((s, f) => s + f.leftN, 0)
     const q = (0.5 * 1.225 * (90 / 3.6) ** 2) / 1e6
     const sideMm2 =
       rails.brief.cargo.reduce((s, c) => s + c.lengthMm * c.heightMm, 0) +
@@ -84,25 +85,25 @@ describe('wind, people and what is parked', () => {
     expect(left('wind-left')).toBeCloseTo(-q * 1.2 * sideMm2, 3)
     expect(left('wind-right')).toBeCloseTo(q * 1.2 * sideMm2, 3)
     // the shop may leave gusts out
-    expect(loadCases({ ...defaultRules, sideWindKmh: 0 }, 'road').some((c) => c.windFrom === 'left')).toBe(false)
+    expect(loadCases({ ...defaultRules, sideWindKmh: 0 }, 'road').some((c) => c.gustFrom === 'left')).toBe(false)
   })
-  test('somebody climbing up by a bar’s end: his weight there and half of it outward, 1:1 in the feet', () => {
+  test('somebody climbing up by a bar’s end: one and a half times his weight there and half of that outward, 1:1 in the feet', () => {
     const job = plainClimb(survey)
     const e = evaluate(job, defaultRules)
     const worst = e.feet.find((f) => f.downCase === 'a person climbing up')
     expect(worst).toBeDefined()
     const assembly = assembled(job)
     const place = { memberId: 'bar:0', atMm: 0, leftShare: 0.5 }
-    const solver = rackSolver(assembly, [], defaultRules, [place])!
+    const solver = rackSolver(assembly, [], defaultRules, [place], 'free')!
     const parked = loadCases(defaultRules, 'road')[0]
     const [without, with_] = [undefined, place].map((p) => solver.solve(parked, null, 'most', 'feet', p).feet)
     const gain = (of: (f: (typeof without)[number]) => number) => with_.reduce((s, f, i) => s + of(f) - of(without[i]), 0)
-    expect(gain((f) => f.downN)).toBeCloseTo(100 * G_M_S2, 4)
-    expect(gain((f) => f.leftN)).toBeCloseTo(50 * G_M_S2, 4)
+    expect(gain((f) => f.downN)).toBeCloseTo(150 * G_M_S2, 4)
+    expect(gain((f) => f.leftN)).toBeCloseTo(75 * G_M_S2, 4)
     expect(e.engineer.join()).toContain('climb')
     expect(e.ledger.at(-1)).toMatchObject({ name: 'Person climbing up', counts: 'parked', most: 100 })
   })
-  test('somebody may also step on a rail between two bars: 100 kg at midspan, and its worst place can govern its strength', () => {
+  test('somebody may also step on a rail between two bars: 150 kg at midspan with its impact, and its worst place can govern its strength', () => {
     const job = withParams({ ...spar, brief: { ...spar.brief, someoneStands: true, cargo: [] } }, { sideRails: true })
     const e = evaluate(job, defaultRules)
     const rail = e.assembly.members.find((m) => m.id === 'rail:left')!
@@ -111,8 +112,8 @@ describe('wind, people and what is parked', () => {
     // a rail on four bars, about one span of it: between a beam on two free ends, F·L/4, and one built in at both, F·L/8
     const moment = strength.used.with.find((i) => i.symbol === 'My')!.value!
     const span = 1150
-    expect(Math.abs(moment)).toBeLessThan((100 * G_M_S2 * span) / 4 + 5000)
-    expect(Math.abs(moment)).toBeGreaterThan((100 * G_M_S2 * span) / 8 - 5000)
+    expect(Math.abs(moment)).toBeLessThan((150 * G_M_S2 * span) / 4 + 5000)
+    expect(Math.abs(moment)).toBeGreaterThan((150 * G_M_S2 * span) / 8 - 5000)
     expect(rail.path[0].x).toBeCloseTo(-910, 6)
   })
   test('50 kg of snow on a square metre, parked: the feet carry it over the plan of bars and cargo, the roof’s parked limit too; driving does not', () => {
@@ -139,22 +140,24 @@ describe('wind, people and what is parked', () => {
       { memberId: bar.id, atMm: half },
       { memberId: bar.id, atMm: 0 },
     ]
-    const solver = rackSolver(assembly, [], defaultRules, places)!
+    const solver = rackSolver(assembly, [], defaultRules, places, 'free')!
     const a = half - span / 2
-    // the feet lean on soft springs: a tenth of the simple beam's figure, no more
-    expect(solver.sinksPerN(places[0]).sagMm / (span ** 3 / (48 * EI))).toBeGreaterThan(0.88)
-    expect(solver.sinksPerN(places[0]).sagMm / (span ** 3 / (48 * EI))).toBeLessThanOrEqual(1)
-    expect(solver.sinksPerN(places[1]).sagMm / ((a ** 2 * (span + a)) / (3 * EI))).toBeGreaterThan(0.8)
+    // the bar turns on its feet: a simple beam to the last decimal, for no foot holds its ends
+    expect(solver.sinksPerN(places[0]!).sagMm / (span ** 3 / (48 * EI))).toBeCloseTo(1, 3)
+    expect(solver.sinksPerN(places[1]!).sagMm / ((a ** 2 * (span + a)) / (3 * EI))).toBeCloseTo(1, 3)
+    // clamped by its feet it gives less, never more
+    const clamped = rackSolver(assembly, [], defaultRules, places, 'clamped')!
+    expect(clamped.sinksPerN(places[0]!).sagMm).toBeLessThan(solver.sinksPerN(places[0]!).sagMm)
   })
   test('no bar, no feet: nothing to solve', () =>
-    expect(rackSolver(assembled(withParams(survey, { barXMm: [] })), [], defaultRules)).toBeNull())
+    expect(rackSolver(assembled(withParams(survey, { barXMm: [] })), [], defaultRules, [], 'free')).toBeNull())
 })
 
 test('combined stress, by hand: 2 kN pull, 300 N·m up and down, 50 aside, 40 of twist, 900 N of shear in square 40 × 3', () => {
   const s = profileSection('square-40x3-steel')
   const direct = 2000 / s.areaMm2 + 300_000 / s.wyMm3 + 50_000 / s.wzMm3
   const shear = 40_000 / s.torsionModulusMm3 + (2 * 900) / s.areaMm2
-  expect(stressOf({ x: 0, axial: 2000, momentY: -300_000, momentZ: 50_000, torque: -40_000, shearY: 0, shearZ: 900 }, s)).toBeCloseTo(
+  expect(stressOf({ axialN: 2000, momentYNmm: -300_000, momentZNmm: 50_000, torqueNmm: -40_000, shearN: 900 }, s)).toBeCloseTo(
     Math.sqrt(direct ** 2 + 3 * shear ** 2),
     9,
   )
@@ -219,7 +222,7 @@ describe('what holds a foot', () => {
     expect(sheet(drilled(null))?.holdsN).toBeNull()
     expect(sheet(drilled({ thicknessMm: 1, yieldMPa: null, panelRadiusMm: 200 }))?.holdsN).toBeNull()
     expect(evaluate(drilled(null), defaultRules).engineer.join()).toContain('holes are drilled in the body')
-    expect(sheet(drilled({ thicknessMm: 1, yieldMPa: 140, panelRadiusMm: 200 }))?.holdsN).toBeGreaterThan(50)
+    expect(links(drilled({ thicknessMm: 1, yieldMPa: 140, panelRadiusMm: 200 })).up.at(-1)?.holdsN).toBeGreaterThan(10)
   })
 })
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { drawMeasuringSheet } from '../drawing/measuringSheet'
 import { copyToMeasure, readVehicleFile, writeVehicleFile } from '../exchange/vehicleFile'
 import { demoJobs } from '../job/demoJobs'
 import { mergeChanges } from '../job/merge'
@@ -10,7 +11,6 @@ import { axlesFromPads, readDeviceLine } from './deviceLine'
 import { findings } from './findings'
 import { neededBeforeCutting } from './needed'
 import { chooseReading, measureLater, stateOfMeasure, toMeasureAgain, withoutReading, withReading } from './settle'
-import { drawMeasuringSheet } from './sheetDrawing'
 import { letterOf, measureOf, measuringSheets, quantityOf, withMeasure } from './sheets'
 
 const tape = (value: number, typed = `${value}`): Reading => ({

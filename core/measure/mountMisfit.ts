@@ -1,3 +1,4 @@
+import { boltSizes } from '../catalogue/bolts'
 import { footTypes } from '../catalogue/mounts'
 import { type MountLine, mountHalfWidthMm } from '../vehicle/vehicle'
 import { fitHolePattern, type HolePatternFit } from './holePattern'
@@ -47,7 +48,7 @@ export function absorbMisfit(line: MountLine, toleranceMm: number): Absorbed | n
 export function mountMisfit(line: MountLine, toleranceMm: number): (HolePatternFit & { boltMm: number }) | null {
   const holes = fixedHoles(line)
   if (!holes.length || line.misfit.length !== holes.length) return null
-  const boltMm = Number(/M(\d+)/.exec(footTypes[line.kind].bolt)?.[1] ?? 8)
+  const boltMm = boltSizes[footTypes[line.kind].bolt.size].diameterMm
   const vehicleHoles = holes.flatMap((h, i) => {
     const { alongMm, acrossMm } = line.misfit[i]
     return alongMm === null || acrossMm === null ? [] : [{ xMm: h.xMm + alongMm, yMm: h.yMm + acrossMm }]

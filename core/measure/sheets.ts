@@ -1,4 +1,4 @@
-import type { Point } from '../drawing/sheet'
+import type { Point } from '../geometry/vec3'
 import type { Dimension } from '../quantity/units'
 import { type Sourced, type SourcedKey, unknownValue, type Vehicle } from '../vehicle/vehicle'
 

@@ -6,6 +6,10 @@ export function formatLength(lengthMm: number | null, units: DisplayUnits): stri
   return units.system === 'inch' ? fractionText(lengthMm / MM_PER_INCH, units.fraction) : stepText(lengthMm, units.mmStep)
 }
 
+/** A wall, a sheet's thickness or a sag, which a length's rounding would hide: to 0.1 mm, or to thousandths of an inch. `2.5`, `0.098` */
+export const formatGauge = (lengthMm: number | null, units: DisplayUnits): string =>
+  lengthMm === null || !Number.isFinite(lengthMm) ? '—' : units.system === 'inch' ? trim(lengthMm / MM_PER_INCH, 3) : trim(lengthMm, 1)
+
 /** A length with feet: `5' 1-5/8"`. */
 export function formatFeetInches(lengthMm: number, units: DisplayUnits): string {
   const parts = Math.round((Math.abs(lengthMm) / MM_PER_INCH) * units.fraction)
@@ -41,6 +45,8 @@ export function formatQuantity(value: number | null, dimension: Dimension, units
   switch (dimension) {
     case 'length':
       return formatLength(value, units)
+    case 'gauge':
+      return formatGauge(value, units)
     case 'mass':
       return trim(inch ? value / KG_PER_POUND : value, 1)
     case 'force':
@@ -78,6 +84,10 @@ export function editText(value: number | null, dimension: Dimension, units: Disp
   const back = read(shown)
   if (back !== null && Math.abs(back - value) < 1e-6) return shown
   const scale =
-    dimension === 'length' && units.system === 'inch' ? MM_PER_INCH : dimension === 'mass' && units.system === 'inch' ? KG_PER_POUND : 1
+    (dimension === 'length' || dimension === 'gauge') && units.system === 'inch'
+      ? MM_PER_INCH
+      : dimension === 'mass' && units.system === 'inch'
+        ? KG_PER_POUND
+        : 1
   return trim(value / scale, 4)
 }

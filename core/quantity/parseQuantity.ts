@@ -144,7 +144,7 @@ class Reader {
     const unit = this.peekUnit()
     if (!unit) return { value: number.value, united: false }
     let value = number.value * this.factorOf(unit)
-    if (this.dimension === 'length' && this.factorOf(unit) === UNIT_WORDS.length.ft) {
+    if ((this.dimension === 'length' || this.dimension === 'gauge') && this.factorOf(unit) === UNIT_WORDS.length.ft) {
       const inches = this.list[this.at]
       const after = this.list[this.at + 1]
       const inchUnit = after?.kind === 'unit' && UNIT_WORDS.length[after.text.toLowerCase()] === UNIT_WORDS.length.in

@@ -13,7 +13,7 @@ export const N_PER_POUND_FORCE = KG_PER_POUND * G_M_S2
 /** Weight of a mass under standard gravity. kg → N. */
 export const weightN = (massKg: number): number => massKg * G_M_S2
 
-export type Dimension = 'length' | 'mass' | 'force' | 'angle' | 'speed' | 'money' | 'number'
+export type Dimension = 'length' | 'gauge' | 'mass' | 'force' | 'angle' | 'speed' | 'money' | 'number'
 export type UnitSystem = 'metric' | 'inch'
 
 /** How one job shows its figures. Stored values never pass through these roundings. */
@@ -28,25 +28,28 @@ export type DisplayUnits = {
 export const METRIC: DisplayUnits = { system: 'metric', fraction: 16, mmStep: 1 }
 export const INCH: DisplayUnits = { system: 'inch', fraction: 16, mmStep: 1 }
 
+const LENGTH_WORDS: Record<string, number> = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  metre: 1000,
+  meter: 1000,
+  metres: 1000,
+  meters: 1000,
+  '"': MM_PER_INCH,
+  in: MM_PER_INCH,
+  inch: MM_PER_INCH,
+  inches: MM_PER_INCH,
+  "'": MM_PER_FOOT,
+  ft: MM_PER_FOOT,
+  foot: MM_PER_FOOT,
+  feet: MM_PER_FOOT,
+}
+
 /** Words and signs accepted for each unit, with the factor to the core's own unit. */
 export const UNIT_WORDS: Record<Dimension, Record<string, number>> = {
-  length: {
-    mm: 1,
-    cm: 10,
-    m: 1000,
-    metre: 1000,
-    meter: 1000,
-    metres: 1000,
-    meters: 1000,
-    '"': MM_PER_INCH,
-    in: MM_PER_INCH,
-    inch: MM_PER_INCH,
-    inches: MM_PER_INCH,
-    "'": MM_PER_FOOT,
-    ft: MM_PER_FOOT,
-    foot: MM_PER_FOOT,
-    feet: MM_PER_FOOT,
-  },
+  length: LENGTH_WORDS,
+  gauge: LENGTH_WORDS,
   mass: {
     kg: 1,
     g: 0.001,
@@ -69,6 +72,7 @@ export function defaultUnit(dimension: Dimension, system: UnitSystem): string {
   const inch = system === 'inch'
   switch (dimension) {
     case 'length':
+    case 'gauge':
       return inch ? 'in' : 'mm'
     case 'mass':
       return inch ? 'lb' : 'kg'

@@ -9,6 +9,9 @@ const rule = (value: number, min: number, max: number, group: string, label: str
     .default(value)
     .meta({ label, unit, source, group } satisfies RuleMeta)
 
+/** What no standard prescribes for racks of this class; the same figure as the rules for heavier vehicles use. */
+const LIKE_HEAVIER = "shop's own; the figure that EN 12195-1 and 49 CFR 393.102 use for heavier vehicles"
+
 /** Every factor that is not physics. The form on the Rules shelf is made from this schema. */
 export const RulesSchema = z.object({
   nearRatio: rule(0.85, 0.5, 0.99, 'Limits', 'A limit counts as near from this share', ''),
@@ -36,18 +39,58 @@ export const RulesSchema = z.object({
   proofFactor: rule(1.5, 1, 3, 'Load test', 'Proof load, times the most that a bar carries standing', ''),
   proofSagShare: rule(1.25, 1, 2, 'Load test', 'Sag may be up to this share of the computed one', ''),
   proofSetMm: rule(0.5, 0, 5, 'Load test', 'What may stay after the load is off', 'mm'),
+  strapWllKg: rule(250, 25, 5000, 'Securing', 'Working load limit of the shop’s usual strap', 'kg', 'its label'),
+  flatPitchMm: rule(1200, 200, 3000, 'Securing', 'Flat sheets: most between two straps', 'mm'),
+  flatEndMm: rule(400, 50, 1500, 'Securing', 'Flat sheets: first strap this near the front edge', 'mm'),
+  tiltingG: rule(0.6, 0, 2, 'Securing', 'Sideways, for what could tip over', 'g', LIKE_HEAVIER),
   strapSafety: rule(1.25, 1, 2, 'Securing', 'Factor on friction lashing, forward', '', 'EN 12195-1:2010, 5.1'),
   tallMm: rule(3000, 1500, 6000, 'Road', 'Remind of a height plate from', 'mm'),
 
   bumpG: rule(2.0, 1, 6, 'Load cases', 'Road bump, downwards', 'g', "shop's own; static load included"),
   roughG: rule(3.0, 1, 8, 'Load cases', 'Rough track, downwards', 'g', "shop's own; static load included"),
-  brakingG: rule(0.8, 0, 2, 'Load cases', 'Braking, forward', 'g', 'EN 12195-1:2010, table 2; 49 CFR 393.102'),
-  corneringG: rule(0.5, 0, 2, 'Load cases', 'Cornering, sideways', 'g', 'EN 12195-1:2010, table 2; 49 CFR 393.102'),
-  pullingG: rule(0.5, 0, 2, 'Load cases', 'Pulling away, rearward', 'g', 'EN 12195-1:2010, table 2; 49 CFR 393.102'),
+  reboundG: rule(0.4, -2, 1, 'Load cases', 'Rebound after a bump, downwards', 'g', "shop's own; what is left of the weight"),
+  roughReboundG: rule(-0.5, -4, 1, 'Load cases', 'Rebound on a rough track, downwards (less than 0 = it lifts)', 'g', "shop's own"),
+  roughShare: rule(0.5, 0, 1, 'Load cases', 'Of a rough track’s shock, what comes together with braking or cornering', '', "shop's own"),
+  brakingG: rule(0.8, 0, 2, 'Load cases', 'Braking, forward', 'g', LIKE_HEAVIER),
+  corneringG: rule(0.5, 0, 2, 'Load cases', 'Cornering, sideways', 'g', LIKE_HEAVIER),
+  pullingG: rule(0.5, 0, 2, 'Load cases', 'Pulling away, rearward', 'g', LIKE_HEAVIER),
+  headWindKmh: rule(30, 0, 150, 'Load cases', 'Head wind on top of the driving speed', 'km/h', "shop's own; a fresh breeze"),
   seatFirmNmm: rule(1500, 10, 100_000, 'Structure', 'Seat on a gutter, rail or fixed point gives way by', 'N/mm'),
   seatSkinNmm: rule(400, 10, 100_000, 'Structure', 'Seat on thin sheet gives way by', 'N/mm'),
   seatSideNmm: rule(100, 10, 100_000, 'Structure', 'A foot gives way sideways and along by', 'N/mm'),
   weldLegMm: rule(4, 1, 12, 'Structure', 'Leg of a fillet weld', 'mm'),
+  sideShare: rule(0.5, 0, 1, 'Structure', 'A clamped foot holds aside this share of what it bears down', '', "shop's own"),
+  tubeBoltTorqueNm: rule(6, 0.5, 60, 'Structure', 'Torque of a bolt through an empty tube', 'N·m', "shop's own; less crushes less"),
+  fatigueShare: rule(
+    0.5,
+    0.1,
+    1,
+    'Fatigue',
+    'Of the road’s greatest swing, what counts as if it came at every one of the cycles',
+    '',
+    "shop's own; roads were not recorded",
+  ),
+  roughCycles: rule(1_000_000, 1000, 1e8, 'Fatigue', 'Cycles in its life, daily on a rough track', '', "shop's own"),
+  roadCycles: rule(200_000, 1000, 1e8, 'Fatigue', 'Cycles in its life, daily on roads', '', "shop's own"),
+  fatigueSafety: rule(1.35, 1, 2, 'Fatigue', 'Factor on fatigue strength', '', 'EN 1993-1-9, table 3.1: safe life, high consequence'),
+  leastFrontShare: rule(
+    0.85,
+    0.3,
+    1,
+    'Limits',
+    'Least share of its unladen load that the front axle must keep',
+    '',
+    "shop's own; steering and brakes need it",
+  ),
+  receiverArmMm: rule(
+    300,
+    50,
+    1500,
+    'Road',
+    'A receiver’s tongue rating is taken to hold this far behind the pin',
+    'mm',
+    "shop's own; its maker may say otherwise",
+  ),
   loadFactor: rule(1.5, 1, 3, 'Structure', 'Load factor for bolts and screws', '', 'EN 1990, table A1.2, γQ = 1.5'),
   tNutN: rule(0, 0, 50_000, 'Structure', 'Maker’s rating of one T-slot nut (0 = not known)', 'N', 'maker of the extrusion'),
   clampTorqueNm: rule(6, 0.5, 60, 'Structure', 'Torque of a clamp’s bolts', 'N·m', "shop's own; the maker of the clamp says"),
@@ -62,6 +105,7 @@ export const RulesSchema = z.object({
     'Aluminum Design Manual 2015, F.4 and Eurocode 9, 6.1.6: about 25 mm',
   ),
   personKg: rule(100, 50, 200, 'Load cases', 'A person standing', 'kg', "shop's own"),
+  personImpact: rule(1.5, 1, 3, 'Load cases', 'Somebody stepping or dropping on it presses by so many times his weight', '', "shop's own"),
   climbPullShare: rule(0.5, 0, 1.5, 'Load cases', 'A climber leans out: pull aside, times his weight', '', "shop's own"),
   airDensity: rule(1.225, 0.9, 1.5, 'Load cases', 'Air density', 'kg/m³', 'ISO 2533, sea level'),
   sideWindKmh: rule(
@@ -93,6 +137,7 @@ export const RulesSchema = z.object({
 
   kFactor: rule(0.42, 0.2, 0.5, 'Brake', 'K factor for air bending', '', "shop's own; 0.33 to 0.45 is usual for r from t to 3t"),
 
+  sparesPercent: rule(5, 0, 100, 'Money', 'Spare bolts, nuts, washers and caps', '%'),
   labourPerHour: rule(62, 0, 1000, 'Money', 'Labour per hour', 'money'),
   hoursBase: rule(2.5, 0, 40, 'Money', 'Hours to set out and fit, before any bar', 'h'),
   hoursPerBar: rule(0.7, 0, 20, 'Money', 'Hours per crossbar', 'h'),

@@ -1,139 +1,197 @@
-import { z } from 'zod'
-import type { Cargo } from '../brief/cargo'
-import { figure, input } from '../figure/figure'
-import { type Limit, limit } from '../limits/limit'
-import { chainFigure, strengthWords } from '../limits/strength'
-import type { LoadCase } from '../loads/loadCases'
+import { type Cargo, centreOfMass } from '../brief/cargo'
+import type { Securing } from '../brief/securing'
+import { boltShear, boltTension, boltTogether } from '../fasten/bolt'
+import { figure, type Input } from '../figure/figure'
+import { allOfIt, type Limit, limit } from '../limits/limit'
+import { type LoadCase, windPressurePa } from '../loads/loadCases'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
-import { type Strap, strapNeeds } from './straps'
+import { type Anchor, eachEndN, endsOnAnchors } from './anchors'
+import { needRatio, type Strap, type StrapNeed, strapNeeds } from './straps'
 
-export const anchorParts = ['ring', 'weld', 'rail', 'bolt', 'skin', 'T-nut'] as const
-/** What a strap is hooked to, and every part the pull passes through. Rated by the weakest; one unknown part makes it unrated. N */
-export const AnchorSchema = z.object({
-  id: z.string().min(1).max(40),
-  name: z.string().min(1, 'give it a name').max(80),
-  links: z
-    .array(z.object({ part: z.enum(anchorParts), word: z.enum(strengthWords), holdsN: z.number().min(0).max(1e6).nullable() }))
-    .max(12)
-    .default([]),
-})
-export type Anchor = z.infer<typeof AnchorSchema>
+/** What securing is judged by: everything carried, what there is to hook to, the road's load cases, and how fast. */
+export type SecuringGiven = { cargo: Cargo[]; anchors: Anchor[]; cases: LoadCase[]; speedKmh: number | null; rules: Rules }
 
-export const strapWays = ['over', 'forward', 'rear', 'side'] as const
-/** How one item is held. `way`: over the top, or the motion a direct strap stops. */
-export const SecuringSchema = z.object({
-  by: z.enum(['straps', 'bolts']),
-  /** something in front keeps it from sliding forward */
-  blockedForward: z.boolean().default(false),
-  friction: z.number().min(0.05).max(1).nullable().default(null),
-  straps: z
-    .array(
-      z.object({
-        wllKg: z.number().min(0).max(20_000).nullable(),
-        anchorId: z.string().max(40).nullable(),
-        angleDeg: z.number().min(0).max(90),
-        way: z.enum(strapWays),
-      }),
-    )
-    .max(20)
-    .default([]),
-})
-export type Securing = z.infer<typeof SecuringSchema>
-
-export const anchorRating = (anchor: Anchor) =>
-  chainFigure(
-    `anchor.${anchor.id}`,
-    `Anchor ${anchor.name}`,
-    anchor.links.map((l) => ({
-      ...l,
-      source: l.word === 'maker-rated' ? 'its maker' : 'the shop',
-      asked: `what the ${l.part} of ${anchor.name} holds`,
-    })),
-  )
-
-/** An item's straps as the sums need them: each with its anchor's rating; no anchor, or one of unknown parts, is unknown. */
-export const strapsOf = (securing: Securing, anchors: Anchor[]): Strap[] =>
-  securing.straps.map((s) => {
+/** An item's straps as the sums need them: each with what its anchor points hold. */
+export function strapsOf(securing: Securing, { anchors, cargo }: Pick<SecuringGiven, 'anchors' | 'cargo'>): Strap[] {
+  const ends = endsOnAnchors(cargo)
+  return securing.straps.map((s) => {
     const anchor = anchors.find((a) => a.id === s.anchorId)
-    return { wllKg: s.wllKg, anchorN: anchor ? anchorRating(anchor).value : null, angleDeg: s.angleDeg, way: s.way }
-  })
-
-/** What an item's straps must give and give, worked out from the same load cases as the rack. Null mass: nothing can be said. */
-export function securingNeeds(c: Cargo, anchors: Anchor[], cases: LoadCase[], rules: Rules) {
-  if (c.securing?.by !== 'straps' || c.massKg === null) return null
-  const g = (id: string, of: (l: LoadCase) => number) => Math.abs(of(cases.find((l) => l.id === id) ?? cases[0]))
-  return strapNeeds({
-    massKg: c.massKg.most,
-    lengthMm: c.lengthMm,
-    blockedForward: c.securing.blockedForward,
-    friction: c.securing.friction ?? rules.friction,
-    safety: rules.strapSafety,
-    tensionN: rules.strapTensionN,
-    straps: strapsOf(c.securing, anchors),
-    forwardG: g('braking', (l) => l.forwardG),
-    sideG: g('corner-left', (l) => l.leftG),
-    rearG: g('pulling', (l) => l.forwardG),
+    const anchorN = anchor ? eachEndN(anchor, ends.get(anchor.id) ?? 1) : null
+    return { wllKg: s.wllKg, anchorN, angleDeg: s.angleDeg, way: s.way, atMm: s.atMm }
   })
 }
 
-/** One limit an item that is strapped: the need that is met least. */
-export function securingLimits(cargo: Cargo[], anchors: Anchor[], cases: LoadCase[], rules: Rules): Limit[] {
-  return cargo.flatMap((c) => {
-    if (c.counts === 'parked' || c.securing?.by !== 'straps') return []
-    const needs = securingNeeds(c, anchors, cases, rules) ?? []
-    // straps are counted: enough is enough, one short is short
-    const ratio = (n: (typeof needs)[number]) =>
-      n.needN <= 0 || (n.id === 'count' && (n.haveN ?? 0) >= n.needN) ? 0 : n.needN / Math.max(1e-9, n.haveN ?? 0)
-    const straps = strapsOf(c.securing, anchors)
-    const missing = [
-      ...(c.massKg === null ? [`mass of ${c.name}`] : []),
-      ...(c.securing.straps.some((s) => s.wllKg === null) ? [`working load limit of a strap of ${c.name}`] : []),
-      ...(straps.some((s) => s.anchorN === null) ? [`rating of an anchor of ${c.name}`] : []),
-    ]
-    const worst = needs.length ? needs.reduce((a, b) => (ratio(b) > ratio(a) ? b : a)) : null
-    return [
-      limit({
+const factor = (cases: LoadCase[], id: string, of: (l: LoadCase) => number): number => {
+  const found = cases.find((l) => l.id === id)
+  return found ? of(found) : 0
+}
+
+/** What an item's straps must give and give. Null while its mass is unknown, or the speed that lifts it. */
+export function securingNeeds(c: Cargo, given: SecuringGiven): StrapNeed[] | null {
+  const { cases, rules, speedKmh } = given
+  if (c.securing?.by !== 'straps' || c.massKg === null || speedKmh === null) return null
+  const centre = centreOfMass(c, 0)
+  return strapNeeds({
+    massKg: c.massKg.most,
+    lengthMm: c.lengthMm,
+    widthMm: c.widthMm,
+    heightMm: c.heightMm,
+    centreUpMm: centre.zMm,
+    centreForwardMm: c.centreForwardMm,
+    centreLeftMm: c.centreLeftMm,
+    blockedForward: c.securing.blockedForward,
+    blockHoldsN: c.securing.blockHoldsN,
+    friction: c.securing.friction ?? rules.friction,
+    safety: rules.strapSafety,
+    tensionN: rules.strapTensionN,
+    straps: strapsOf(c.securing, given),
+    forwardG: factor(cases, 'braking', (l) => l.forwardG),
+    sideG: factor(cases, 'corner-left', (l) => l.leftG),
+    rearG: -factor(cases, 'pulling', (l) => l.forwardG),
+    tiltG: rules.tiltingG,
+    reboundG: factor(cases, 'rebound', (l) => l.downG),
+    liftN: liftOn(c, speedKmh, rules),
+    flatPitchMm: rules.flatPitchMm,
+    flatEndMm: rules.flatEndMm,
+  })
+}
+
+const liftOn = (c: Cargo, speedKmh: number, rules: Rules): number =>
+  (windPressurePa(rules.airDensity, speedKmh + rules.headWindKmh) * rules.liftCoefficient * c.lengthMm * c.widthMm) / 1e6
+
+/** How each item that rides is held: by its straps, by its bolts, or by nothing that anybody named, and then it is not assessed. */
+export const securingLimits = (given: SecuringGiven): Limit[] =>
+  given.cargo
+    .filter((c) => c.counts !== 'parked')
+    .map((c) =>
+      c.securing === null
+        ? notSaid(c, given.rules)
+        : c.securing.by === 'straps'
+          ? byStraps(c, c.securing, given)
+          : byBolts(c, c.securing, given),
+    )
+
+const about = (c: Cargo, rules: Rules) => ({
+  group: 'cargo' as const,
+  unit: '' as const,
+  ref: `cargo:${c.id}`,
+  nearRatio: rules.nearRatio,
+  allowed: allOfIt(`straps.${c.id}.allowed`, 'what is held must reach the need', 'All that is needed'),
+})
+
+const notSaid = (c: Cargo, rules: Rules): Limit =>
+  limit({
+    id: `straps.${c.id}`,
+    name: `${c.name}: held down`,
+    ...about(c, rules),
+    used: figure(
+      {
         id: `straps.${c.id}`,
-        name: `${c.name}: straps`,
+        name: c.name,
         unit: '',
-        ref: `cargo:${c.id}`,
-        nearRatio: rules.nearRatio,
-        used: figure(
-          {
-            id: `straps.${c.id}`,
-            name: worst ? `${c.name}: ${worst.says}` : c.name,
-            unit: '',
-            formula: 'need / held, the worst of count, rating and three directions',
-            source: '49 CFR 393.106 and 393.110; EN 12195-1:2010, 5.4 and 5.5',
-            assumes: [
-              `friction ${c.securing.friction ?? rules.friction}${c.securing.friction === null ? ', the shop’s own' : ''}`,
-              `a hand pulls a strap over the top with ${rules.strapTensionN} N`,
-            ],
-            with: [
-              input('m·g', 'weight', c.massKg === null ? null : c.massKg.most * G_M_S2, 'N'),
-              ...needs.flatMap((n) => [
-                input(`need`, n.says, n.needN, n.id === 'count' ? '' : 'N'),
-                input(`held`, n.id === 'count' ? 'straps there are' : `held: ${n.says}`, n.haveN ?? 0, n.id === 'count' ? '' : 'N'),
-              ]),
-              ...missing.map((m) => input('?', m, null, '')),
-            ],
-          },
-          () => (worst ? Math.min(99, ratio(worst)) : 0),
-        ),
-        allowed: figure(
-          {
-            id: `straps.${c.id}.allowed`,
-            name: 'All that is needed',
-            unit: '',
-            formula: '1',
-            source: 'held must reach the need',
-            with: [],
-          },
-          () => 1,
-        ),
-        caution: 'Straps work loose: stop and pull each one after the first kilometres, and follow local securement rules.',
-      }),
-    ]
+        formula: 'not assessed',
+        source: 'brief',
+        with: {},
+        lacks: [`how ${c.name} is held down`],
+      },
+      () => 0,
+    ),
+  })
+
+const massOf = (c: Cargo): Input => [c.massKg?.most ?? null, 'kg', `mass of ${c.name}`]
+
+function byStraps(c: Cargo, securing: Securing, given: SecuringGiven): Limit {
+  const { rules, speedKmh } = given
+  const needs = securingNeeds(c, given) ?? []
+  const worst = needs.length ? needs.reduce((a, b) => ((needRatio(b) ?? 99) > (needRatio(a) ?? 99) ? b : a)) : null
+  const straps = strapsOf(securing, given)
+  const unit = (n: StrapNeed) => (n.unit === 'straps' ? '' : n.unit)
+  return limit({
+    id: `straps.${c.id}`,
+    name: `${c.name}: straps`,
+    ...about(c, rules),
+    used: figure(
+      {
+        id: `straps.${c.id}`,
+        name: worst ? `${c.name}: ${worst.says}` : c.name,
+        unit: '',
+        formula: 'max(need / held); straps that are enough count as 0',
+        source: '49 CFR 393.106 and 393.110; EN 12195-1:2010, 5.3 to 5.5',
+        assumes: [
+          `friction ${securing.friction ?? rules.friction}${securing.friction === null ? ', the shop’s own' : ''}`,
+          'a hand pulls a strap over the top as the rules say',
+          'a direct strap holds the item at half its height',
+        ],
+        with: {
+          m: massOf(c),
+          need: needs.map((n): Input => [n.need, unit(n), n.says]),
+          held: needs.map((n): Input => [n.need > 0 ? n.have : (n.have ?? 0), unit(n), `held: ${n.says}`]),
+        },
+        lacks: [
+          ...(speedKmh === null ? ['driving speed'] : []),
+          ...(securing.straps.some((s) => s.wllKg === null) ? [`working load limit of a strap of ${c.name}`] : []),
+          ...(straps.some((s) => s.anchorN === null) ? [`rating and number of an anchor of ${c.name}`] : []),
+          ...(securing.blockedForward && securing.blockHoldsN === null ? [`what ${c.name} rests against holds`] : []),
+        ],
+      },
+      ({ need, held }) => Math.min(99, Math.max(0, ...needs.map((n, i) => needRatio({ ...n, need: need[i]!, have: held[i]! }) ?? 99))),
+    ),
+    caution: 'Straps work loose: stop and pull each one after the first kilometres, and follow local securement rules.',
+  })
+}
+
+/** Bolts of an item's own mount: all of its push in shear, and what tips or lifts it as pull on half of them. */
+function byBolts(c: Cargo, { bolts }: Securing, given: SecuringGiven): Limit {
+  const { cases, rules, speedKmh } = given
+  const grade = 'A2-70'
+  const size = bolts?.size ?? 'M6'
+  const up = centreOfMass(c, 0).zMm
+  const sideG = Math.max(
+    rules.tiltingG,
+    factor(cases, 'corner-left', (l) => l.leftG),
+  )
+  const forwardG = Math.max(
+    factor(cases, 'braking', (l) => l.forwardG),
+    -factor(cases, 'pulling', (l) => l.forwardG),
+  )
+  return limit({
+    id: `straps.${c.id}`,
+    name: `${c.name}: bolts of its mount`,
+    ...about(c, rules),
+    used: figure(
+      {
+        id: `straps.${c.id}`,
+        name: `${c.name}: ${bolts ? `${bolts.count} × ${bolts.size} ${grade}` : 'bolts not said'}`,
+        unit: '',
+        formula: 'max(Ft/Ft,R ; Fv/Fv,R + Ft/(1.4·Ft,R)), Fv = c·m·g/n, Ft = (L − r·m·g)/n + c·m·g·d/(b·n/2)',
+        source: 'EN 1993-1-8, table 3.4; statics; factors: the shop’s own rules',
+        assumes: ['bolts stand at the corners of its footprint and share alike', 'what its own brackets hold is its maker’s to say'],
+        with: {
+          m: massOf(c),
+          n: [bolts?.count ?? null, '', `how many bolts hold ${c.name}, and their size`],
+          c: [Math.max(forwardG, sideG), 'g', 'greatest push, times its weight'],
+          d: [up, 'mm', 'its centre of mass above its underside'],
+          b: [Math.min(c.lengthMm, c.widthMm), 'mm', 'its narrower side'],
+          r: [
+            Math.min(
+              1,
+              factor(cases, 'rebound', (l) => l.downG),
+            ),
+            'g',
+            'what a rebound leaves of its weight',
+          ],
+          L: [speedKmh === null ? null : liftOn(c, speedKmh, rules), 'N', speedKmh === null ? 'driving speed' : 'lift of the air'],
+          'Ft,R': [boltTension(size, grade, rules.loadFactor).value, 'N', 'pull one may take'],
+          'Fv,R': [boltShear(size, grade, rules.loadFactor).value, 'N', 'shear one may take'],
+        },
+      },
+      (v) => {
+        const weight = v.m * G_M_S2
+        const shear = (v.c * weight) / v.n
+        const pull = Math.max(0, v.L - v.r * weight) / v.n + (v.c * weight * v.d) / (v.b * Math.max(1, v.n / 2))
+        return boltTogether(pull, shear, v['Ft,R'], v['Fv,R'])
+      },
+    ),
   })
 }

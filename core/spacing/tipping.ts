@@ -1,5 +1,5 @@
 import type { Cargo } from '../brief/cargo'
-import { type Figure, figure, input } from '../figure/figure'
+import { type Figure, figure } from '../figure/figure'
 import { supportOf } from './spacing'
 
 /** How a long item hangs out, and what on its free end would tip it over its last bar, were it not strapped; null where that end does not hang out. */
@@ -9,7 +9,7 @@ export function hangOf(c: Cargo, barXMm: number[]): Hang | null {
   const s = supportOf(c, barXMm)
   if (s.under.length < 2) return null
   const centre = c.xMm + c.centreForwardMm
-  const [first, last] = [barXMm[s.under[0]], barXMm[s.under[s.under.length - 1]]]
+  const [first, last] = [barXMm[s.under[0]!]!, barXMm[s.under[s.under.length - 1]!]!]
   const tips = (end: 'rear' | 'front', arm: number, hang: number): Figure | null =>
     hang <= 0
       ? null
@@ -21,13 +21,13 @@ export function hangOf(c: Cargo, barXMm: number[]): Hang | null {
             formula: 'm = mᵢ·a / o',
             source: 'levers about the last bar (statics)',
             assumes: ['it lies loose; the least of its mass counts'],
-            with: [
-              input('mᵢ', `mass of ${c.name}`, c.massKg?.least ?? null, 'kg'),
-              input('a', 'its centre of mass from that bar', arm, 'mm'),
-              input('o', 'how far the end hangs out', hang, 'mm'),
-            ],
+            with: {
+              mᵢ: [c.massKg?.least ?? null, 'kg', `mass of ${c.name}`],
+              a: [arm, 'mm', 'its centre of mass from that bar'],
+              o: [hang, 'mm', 'how far the end hangs out'],
+            },
           },
-          () => Math.max(0, ((c.massKg?.least ?? 0) * arm) / hang),
+          ({ mᵢ, a, o }) => Math.max(0, (mᵢ * a) / o),
         )
   return {
     rearMm: s.rearOverhangMm,

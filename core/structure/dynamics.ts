@@ -2,7 +2,7 @@ import { type Assembly, loadBars } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { materialOf } from '../catalogue/materials'
 import { massPerMetre, profileOf, profileSection } from '../catalogue/profiles'
-import { type Figure, figure, input } from '../figure/figure'
+import { type Figure, figure, type Input } from '../figure/figure'
 import { barHz, sheddingHz, singsAtKmh, strouhal } from './whistle'
 
 export type Dynamics = { frequency: Figure; tone: Figure | null; sings: Figure | null; prompt: string | null }
@@ -17,12 +17,12 @@ export function dynamics(assembly: Assembly, brief: Brief, frequencyHz: number |
       formula: 'f = (1/2π)·√(g·Σ W·δ / Σ W·δ²)',
       source: 'Rayleigh, Shigley, 10th ed., eq. 7-23; δ from the frame under the level load',
       assumes: ['the level load’s shape is near the first mode’s'],
-      with: [input('f', missing[0] ?? 'feet to stand on', frequencyHz, 'Hz')],
+      with: { f: [frequencyHz, 'Hz', missing[0] ?? 'feet to stand on'] },
     },
-    () => frequencyHz ?? 0,
+    ({ f }) => f,
   )
   const bare = loadBars(assembly).filter(
-    (b) => !assembly.plates.some((p) => p.role === 'fairing') || b.path[0].x < Math.max(...loadBars(assembly).map((o) => o.path[0].x)),
+    (b) => !assembly.plates.some((p) => p.role === 'fairing') || b.path[0]!.x < Math.max(...loadBars(assembly).map((o) => o.path[0]!.x)),
   )
   const [bar] = bare
   if (!bar) return { frequency, tone: null, sings: null, prompt: null }
@@ -31,8 +31,8 @@ export function dynamics(assembly: Assembly, brief: Brief, frequencyHz: number |
   const feet = assembly.mounts.filter((m) => m.memberId === bar.id).map((m) => m.place.y)
   const spanMm = Math.max(...feet, 1) - Math.min(...feet, 0)
   const own = barHz(spanMm, materialOf(profileOf(bar.profileId).materialId).elasticMPa, section.iyMm4, massPerMetre(bar.profileId))
-  const across = input('D', 'height of the bar in the wind', section.heightMm, 'mm')
-  const St = input('St', 'Strouhal number', strouhal[shape], '')
+  const D: Input = [section.heightMm, 'mm', 'height of the bar in the wind']
+  const St: Input = [strouhal[shape], '', 'Strouhal number']
   const source = 'Blevins, Flow-Induced Vibration, 2nd ed., ch. 3'
   const tone = figure(
     {
@@ -41,9 +41,9 @@ export function dynamics(assembly: Assembly, brief: Brief, frequencyHz: number |
       unit: 'Hz',
       formula: 'f = St·v / D',
       source,
-      with: [St, input('v', 'driving speed', brief.speedKmh, 'km/h'), across],
+      with: { St, D, v: [brief.speedKmh, 'km/h', 'driving speed'] },
     },
-    () => sheddingHz(shape, brief.speedKmh ?? 0, section.heightMm),
+    (k) => sheddingHz(shape, k.v, k.D),
   )
   const sings = figure(
     {
@@ -53,9 +53,9 @@ export function dynamics(assembly: Assembly, brief: Brief, frequencyHz: number |
       formula: 'v = f₁·D / St',
       source: `${source}; f₁ = (π/2L²)·√(EI/m)`,
       assumes: ['bar empty, on two feet'],
-      with: [input('f₁', 'own frequency of the bar', own, 'Hz'), across, St, input('L', 'span', spanMm, 'mm')],
+      with: { 'f₁': [own, 'Hz', 'own frequency of the bar'], D, St, L: [spanMm, 'mm', 'span'] },
     },
-    () => singsAtKmh(shape, own, section.heightMm),
+    (k) => singsAtKmh(shape, k['f₁'], k.D),
   )
   const speed = brief.speedKmh
   const near = speed !== null && sings.value !== null && Math.abs(sings.value / Math.max(1, speed) - 1) < 0.25

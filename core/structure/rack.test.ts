@@ -2,11 +2,11 @@ import { describe, expect, test } from 'vitest'
 import type { Assembly } from '../assembly/assembly'
 import { profileSection } from '../catalogue/profiles'
 import { familyOf } from '../families/all'
+import { centreLine } from '../geometry/centreLine'
 import { demoJobs } from '../job/demoJobs'
 import { defaultRules } from '../rules/rules'
 import { continuousBeam } from './beam'
 import { strutMayPush } from './buckling'
-import { centreLine } from './centreLine'
 import { rackFrame } from './rackFrame'
 
 describe('struts (AISC 360-16, E3)', () => {
@@ -86,7 +86,7 @@ describe('the centre line of a bent tube', () => {
 describe('a rack as a frame', () => {
   const job = demoJobs[2] // welded steel with side rails
   const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle)
-  const rack = rackFrame(assembly, defaultRules, new Map())
+  const rack = rackFrame(assembly, defaultRules, new Map(), 'clamped')
   test('every piece of every member is there: lengths add up, and only what lies by a weld is soft', () => {
     for (const m of assembly.members) {
       const own = rack.pieces.filter((p) => p.memberId === m.id)
@@ -106,7 +106,7 @@ describe('a rack as a frame', () => {
       expect(seat.springs?.[2]).toBe(defaultRules.seatFirmNmm)
     })
   })
-  test('a bar bent into a hoop stands on its two feet and carries: a joint of two tubes at one place is one node', () => {
+  test('a bar bent into a hoop stands on its two feet and carries: a joint of two tubes at one place is a link of no length, and its weld gets its forces', () => {
     const hoop: Assembly = {
       ...assembly,
       plates: [],
@@ -141,10 +141,16 @@ describe('a rack as a frame', () => {
         place: { x: 0, y: side === 'left' ? 700 : -700, z: 100 },
       })),
     }
-    const frame = rackFrame(hoop, defaultRules, new Map([['brace', [300]]]))
+    const frame = rackFrame(hoop, defaultRules, new Map([['brace', [300]]]), 'clamped')
     const tip = frame.along.get('brace')!.at(-1)!.node
     const solved = frame.frame.solve({ nodes: [{ node: String(tip), force: [0, 0, -100], moment: [0, 0, 0] }], members: [] })
     expect(frame.seats.reduce((s, n) => s + solved.reaction(n)[2], 0)).toBeCloseTo(100, 6)
     expect(solved.movement(tip)[2]).toBeLessThan(0)
+    // 100 N at 300 from the joint: 30 N·m bend it and 100 N shear it, half its own 10 mm of arm more or less
+    const [link] = frame.links
+    const inside = solved.inside(link!.element)
+    expect(frame.links).toHaveLength(1)
+    expect(Math.max(...inside.map((i) => Math.hypot(i.momentY, i.momentZ, i.torque)))).toBeCloseTo(30_000, -3)
+    expect(Math.max(...inside.map((i) => Math.hypot(i.axial, i.shearY, i.shearZ)))).toBeCloseTo(100, 6)
   })
 })

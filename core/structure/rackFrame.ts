@@ -1,11 +1,12 @@
-import type { Assembly, Joint, Mount, Vec3 } from '../assembly/assembly'
+import type { Assembly, Joint, Mount } from '../assembly/assembly'
+import { stepBracketOf } from '../assembly/fittedBracket'
 import { materialOf } from '../catalogue/materials'
 import { footTypes } from '../catalogue/mounts'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import { bracketBending } from '../fasten/bracket'
-import { stepBracketOf } from '../fasten/fittedBracket'
+import { centreLine, pointAlong } from '../geometry/centreLine'
+import { apart, cross, size, unit, type Vec3 } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
-import { centreLine, pointAlong } from './centreLine'
 import type { FrameMaterial, FrameSection, Triple } from './element'
 import { buildFrame, type Frame, type FrameMember, type FrameNode, type Six } from './frame'
 
@@ -17,13 +18,20 @@ export type RackFrame = {
   /** by mount, in assembly order: the node on the vehicle and the node on the member above it */
   seats: number[]
   heads: number[]
-  /** the short stiff piece between two members at each joint, where their lines do not meet */
-  links: { joint: Joint; element: number; fromEndMm: [number, number] }[]
+  /** by mount: the piece between the two; null where the member lies on its seat */
+  posts: (number | null)[]
+  /** the short stiff piece between two members at each joint; where their lines meet it has no length but what its rigid arms take back */
+  links: { joint: Joint; element: number; fromEndMm: [number, number]; atMm: [number, number] }[]
   /** nodes of a member in order along it */
   along: Map<string, { node: number; atMm: number }[]>
 }
 
+/** A foot clamps its bar no more than its clamp and its seat can: what is worked out with both, the worse of either counts. */
+export type FeetHold = 'free' | 'clamped'
+
 const SAME_MM = 0.5
+/** Length between the rigid arms of a link whose members' lines meet. */
+const NO_LENGTH_MM = 10
 const PIECE_MM = 300
 const FOOT_LENGTH_MM = 80
 /** A foot or a clamp as the frame sees it: a solid block of 40 × 40, far stiffer than what it stands on. */
@@ -44,8 +52,11 @@ const gusseted = ([along, y, z, , aboutY, aboutZ]: Six<boolean>): Six<boolean> =
 
 type Line = { id: string; points: Vec3[]; starts: number[]; length: number; stations: Set<number> }
 
-/** The rack as a frame: members cut where something meets them, feet on springs. `wanted` = further places along a member that need a node. */
-export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, number[]>): RackFrame {
+/**
+ * The rack as a frame: members cut where something meets them, feet on springs. `wanted` = further places along a member that need a node. Feet
+ * clamped: head and member turn together, so bar and feet act as a portal. Feet free: the member lies on its feet and turns on them.
+ */
+export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, number[]>, hold: FeetHold): RackFrame {
   const lines = new Map(assembly.members.map((m) => [m.id, lineOf(m.id, centreLine(m.path, m.bendRadiiMm), wanted.get(m.id) ?? [])]))
   const welds: { id: string; atMm: number }[] = []
   const links = assembly.joints.flatMap((joint) => {
@@ -69,16 +80,9 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
   const members: FrameMember[] = []
   const node = (p: Vec3, springs?: Six<number>): number =>
     nodes.push({ id: String(nodes.length), x: p.x, y: p.y, z: p.z, fixed: none, ...(springs ? { springs } : {}) }) - 1
-  const member = (from: number, to: number, section: FrameSection, material: FrameMaterial, releases?: FrameMember['releases']): number =>
-    members.push({
-      id: String(members.length),
-      from: String(from),
-      to: String(to),
-      section,
-      material,
-      roll: 0,
-      ...(releases ? { releases } : {}),
-    }) - 1
+  type More = Pick<FrameMember, 'releases' | 'offsets'>
+  const member = (from: number, to: number, section: FrameSection, material: FrameMaterial, more: More = {}): number =>
+    members.push({ id: String(members.length), from: String(from), to: String(to), section, material, roll: 0, ...more }) - 1
 
   const pieces: Piece[] = []
   const along = new Map<string, { node: number; atMm: number }[]>()
@@ -106,49 +110,59 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
   const nodeOf = (line: Line, atMm: number): number => nearestNode(along.get(line.id) ?? [], atMm)
   for (const { joint, a, b, onA, onB } of links) {
     const [from, to] = [nodeOf(a, onA), nodeOf(b, onB)]
-    if (apart(nodes[from], nodes[to]) < SAME_MM) {
-      join(nodes, members, from, to)
-      for (const s of along.get(b.id) ?? []) if (s.node === to) s.node = from
-    } else
-      made.push({
-        joint,
-        fromEndMm: [fromEnd(a, onA), fromEnd(b, onB)],
-        element: member(from, to, block, blockMaterial, { from: none, to: joint.gussetMm ? gusseted(lets[joint.kind]) : lets[joint.kind] }),
-      })
+    const meet = apart(nodes[from]!, nodes[to]!) < SAME_MM
+    const lets_ = joint.gussetMm ? gusseted(lets[joint.kind]) : lets[joint.kind]
+    made.push({
+      joint,
+      fromEndMm: [fromEnd(a, onA), fromEnd(b, onB)],
+      atMm: [onA, onB],
+      element: member(from, to, block, blockMaterial, { releases: { from: none, to: lets_ }, ...(meet ? arms(a, onA, b, onB) : {}) }),
+    })
   }
   const seats: number[] = []
   const heads: number[] = []
+  const posts: (number | null)[] = []
   for (const { mount, line, atMm } of feet) {
     const head = line ? nodeOf(line, atMm) : node(mount.place)
-    const springs = seatSprings(mount, assembly, rules)
-    const seat = apart(nodes[head], mount.place) < SAME_MM ? head : node(mount.place, springs)
-    if (seat === head) nodes[head].springs = springs
-    else member(seat, head, block, blockMaterial)
+    const springs = seatSprings(mount, assembly, rules, hold)
+    const onSeat = apart(nodes[head]!, mount.place) < SAME_MM
+    const seat = onSeat ? head : node(mount.place, springs)
+    if (onSeat) nodes[head]!.springs = springs
+    const turns = hold === 'free' && line ? { releases: { from: none, to: turnsOn(line, atMm) } } : {}
+    posts.push(onSeat ? null : member(seat, head, block, blockMaterial, turns))
     seats.push(seat)
     heads.push(head)
   }
-  return { frame: buildFrame(nodes, members), pieces, links: made, seats, heads, along }
+  return { frame: buildFrame(nodes, members), pieces, links: made, seats, heads, posts, along }
+}
+
+/** Rigid arms that take a link of some length back to the one place where its two members meet, square to both of them. */
+function arms(a: Line, onA: number, b: Line, onB: number): Pick<FrameMember, 'offsets'> {
+  const square = cross(headingAt(a, onA), headingAt(b, onB))
+  const n = size(square) > 1e-6 ? unit(square) : headingAt(b, onB)
+  const half = NO_LENGTH_MM / 2
+  return { offsets: { from: [-n.x * half, -n.y * half, -n.z * half], to: [n.x * half, n.y * half, n.z * half] } }
+}
+
+/** What an upright foot's head does not hold when free: bending of the member up and down, about the foot's own z for a member across, y for one along. */
+function turnsOn(line: Line, atMm: number): Six<boolean> {
+  const way = headingAt(line, atMm)
+  const across = Math.abs(way.y) >= Math.abs(way.x)
+  return [false, false, false, false, !across, across]
 }
 
 /**
  * How a mount gives way: down and up by its seat, along and across by the shop's figure; held from turning about the bar's line by the foot's own
- * length on that seat (k·l²/12), free to lean about the vehicle's line. A step bracket between gives as it bends, in series.
+ * length on that seat (k·l²/12). About the vehicle's line a foot that clamps its bar leans freely on its seat; one that the bar turns on stands by its
+ * own length there too. A step bracket between gives as it bends, in series.
  */
-function seatSprings(mount: Mount, assembly: Assembly, rules: Rules): Six<number> {
+function seatSprings(mount: Mount, assembly: Assembly, rules: Rules, hold: FeetHold): Six<number> {
   const seat = footTypes[mount.kind].seat === 'firm' ? rules.seatFirmNmm : rules.seatSkinNmm
   const bracket = stepBracketOf(assembly, rules)
   const down = bracket ? 1 / (1 / seat + bracketBending(bracket.made, 1).bendsByMm) : seat
   const side = rules.seatSideNmm
-  return [side, side, down, 0, (seat * FOOT_LENGTH_MM ** 2) / 12, (side * FOOT_LENGTH_MM ** 2) / 12]
-}
-
-/** Two nodes at one place are one: every member of the second is moved to the first. */
-function join(nodes: FrameNode[], members: FrameMember[], keep: number, drop: number): void {
-  for (const m of members) {
-    if (m.from === String(drop)) m.from = String(keep)
-    if (m.to === String(drop)) m.to = String(keep)
-  }
-  nodes[drop].fixed = [true, true, true, true, true, true]
+  const stands = (seat * FOOT_LENGTH_MM ** 2) / 12
+  return [side, side, down, hold === 'free' ? stands : 0, stands, (side * FOOT_LENGTH_MM ** 2) / 12]
 }
 
 function lineOf(id: string, points: Vec3[], wanted: number[]): Line {
@@ -175,9 +189,10 @@ function stationsOf(line: Line): number[] {
 
 const fromEnd = (line: Line, atMm: number): number => Math.min(atMm, line.length - atMm)
 const pointAt = (line: Line, atMm: number): Vec3 => pointAlong(line.points, atMm)
-
-const apart = (a: { x: number; y: number; z: number }, b: { x: number; y: number; z: number }): number =>
-  Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)
+const headingAt = (line: Line, atMm: number): Vec3 => {
+  const [a, b] = [pointAt(line, Math.max(0, atMm - 1)), pointAt(line, Math.min(line.length, atMm + 1))]
+  return unit({ x: b.x - a.x, y: b.y - a.y, z: b.z - a.z })
+}
 
 export const nearestNode = (own: { node: number; atMm: number }[], atMm: number): number =>
   own.reduce((best, s) => (Math.abs(s.atMm - atMm) < Math.abs(best.atMm - atMm) ? s : best), own[0] ?? { node: 0, atMm: 0 }).node

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { centreLine } from './centreLine'
+import { centreLine } from '../geometry/centreLine'
 import { buildFrame, type FrameLoads, type FrameMember, type FrameNode, type Six } from './frame'
 
 /** Frames with an answer in closed form, each member without stretch worth the name so that only what the formula counts bends. */

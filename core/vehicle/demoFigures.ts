@@ -14,6 +14,8 @@ export const unasked = {
   tyreKg: unknown,
   tongueKg: unknown,
   carrierKg: unknown,
+  footRatingKind: null,
+  footRatingMeans: null,
   revision: 1,
   measures: {},
   bodies: [],

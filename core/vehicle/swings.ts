@@ -1,4 +1,4 @@
-import type { Vec3 } from '../assembly/assembly'
+import type { Vec3 } from '../geometry/vec3'
 import { radians } from '../quantity/units'
 import type { Body, Swing, swingKinds, Vehicle } from './vehicle'
 

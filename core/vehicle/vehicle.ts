@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { mountKinds } from '../catalogue/mounts'
+import { footTypes, type MountKind, mountKinds } from '../catalogue/mounts'
 
 export const methods = ['tape', 'angle finder', 'weighed', 'maker', 'template', 'scan', 'assumed', 'unknown'] as const
 export type Method = (typeof methods)[number]
@@ -252,6 +252,10 @@ export const VehicleSchema = z.object({
   grossKg: sourced,
   frontAxleKg: sourced,
   rearAxleKg: sourced,
+  /** the kind of foot that the rating per foot is for; null = nobody said */
+  footRatingKind: z.enum(mountKinds).nullable().default(null),
+  /** what a rating of a foot means: what may stand on it, the road's shocks allowed for, or the most at any moment; null = nobody asked */
+  footRatingMeans: z.enum(['standing', 'any moment']).nullable().default(null),
   /** what the measuring sheets take besides the fields above, by the quantity's id */
   measures: z.record(z.string().max(60), SourcedSchema).default({}),
   /** rises with every change on the shelf; a job keeps the one it was measured against */
@@ -315,9 +319,18 @@ export const newMountLine = (
 export const mountHalfWidthMm = (line: MountLine, xMm: number): number =>
   line.halfWidthRearMm + ((line.halfWidthFrontMm - line.halfWidthRearMm) * (xMm - line.fromXMm)) / (line.toXMm - line.fromXMm)
 
-/** The rating of one foot on this line: its own where it has one, else the vehicle's. */
-export const footRating = (vehicle: Vehicle, line: MountLine | undefined, key: 'footDownKg' | 'footUpKg'): Sourced =>
-  line && line[key].value !== null ? line[key] : vehicle[key]
+/** The kind of foot that the vehicle's own rating is for: as said, else the only kind of place that its maker gave it; null = cannot be told. */
+export function ratedKind(vehicle: Vehicle): MountKind | null {
+  if (vehicle.footRatingKind) return vehicle.footRatingKind
+  const kinds = [...new Set(vehicle.mounts.map((m) => m.kind).filter((kind) => footTypes[kind].makersPlace))]
+  return kinds.length === 1 ? (kinds[0] ?? null) : null
+}
+
+/** The rating of one foot on this line: its own where it has one, else the vehicle's where that is for this kind of foot; else nobody gave one. */
+export function footRating(vehicle: Vehicle, line: MountLine | undefined, key: 'footDownKg' | 'footUpKg'): Sourced {
+  if (line && line[key].value !== null) return line[key]
+  return line && ratedKind(vehicle) === line.kind ? vehicle[key] : unknownValue
+}
 
 const keptOut = (line: MountLine, xMm: number): { fromXMm: number; toXMm: number } | undefined =>
   line.keepOuts.find((k) => xMm > k.fromXMm && xMm < k.toXMm)

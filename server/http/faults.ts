@@ -1,6 +1,6 @@
 import type { NextFunction, Request, Response } from 'express'
 import type { z } from 'zod'
-import { type Fault, faultsOf } from '../../core/exchange/faults'
+import { type Fault, faultsOf } from '../../core/issue/faults'
 
 /** What a route answers when the request cannot be carried out: a status, and one line per fault with field and fix. */
 export class Refusal extends Error {

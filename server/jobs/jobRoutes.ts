@@ -1,7 +1,7 @@
 import { Router } from 'express'
 import { z } from 'zod'
-import { MAX_FILE_BYTES } from '../../core/exchange/faults'
 import { readJob, readJobFile } from '../../core/exchange/jobFile'
+import { MAX_FILE_BYTES } from '../../core/issue/faults'
 import { type Job, newJob } from '../../core/job/job'
 import { stations } from '../../core/job/stations'
 import { INCH, METRIC } from '../../core/quantity/units'

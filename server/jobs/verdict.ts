@@ -17,4 +17,4 @@ export function verdictOf(job: Job, rulesDocument: unknown): Verdict {
 }
 
 /** Raised when limits are worked out differently: the verdicts of an older program are thrown away at the start. */
-export const VERDICT_VERSION = 6
+export const VERDICT_VERSION = 7

@@ -1,14 +1,16 @@
 import { profileOf } from '../../core/catalogue/profiles'
 import { cutList } from '../../core/cutList/cutList'
+import { type HardwareLine, hardwareOrder } from '../../core/cutList/hardwareOrder'
 import { plateList } from '../../core/cutList/plateList'
 import { drawView } from '../../core/drawing/views'
+import { roadPrompts } from '../../core/fitment/roadPrompts'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { missingFor } from '../../core/limits/limit'
 import { verdictOf } from '../../core/loadTest/loadTest'
-import { formatLength, trim, withUnit } from '../../core/quantity/formatQuantity'
+import { figureText, withLengths } from '../../core/quantity/figureText'
+import { formatGauge, formatLength, withUnit } from '../../core/quantity/formatQuantity'
 import type { Rules } from '../../core/rules/rules'
-import { roadPrompts } from '../../core/vehicle/roadPrompts'
 import { paintSheet } from './paintSheet'
 import { closePaper, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
 
@@ -68,7 +70,9 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
         p.name,
         p.material,
         String(p.quantity),
-        [p.flatLengthMm, p.flatWidthMm, p.thicknessMm].map((mm) => formatLength(mm, job.units)).join(' × '),
+        [formatLength(p.flatLengthMm, job.units), formatLength(p.flatWidthMm, job.units), formatGauge(p.thicknessMm, job.units)].join(
+          ' × ',
+        ),
       ]),
       MARGIN,
       y + 14,
@@ -76,11 +80,11 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
   y = table(
     paper,
     [
-      { head: 'Hardware', width: 330 },
+      { head: 'Hardware', width: 305 },
       { head: 'For', width: 165 },
-      { head: 'Qty', width: 35, align: 'right' },
+      { head: 'Qty + spare', width: 60, align: 'right' },
     ],
-    result.assembly.hardware.map((x) => [x.name, x.for, String(x.quantity)]),
+    hardwareOrder(result.assembly, rules).map((x) => [withLengths(x.name, job.units), x.for, withSpares(x)]),
     MARGIN,
     y + 14,
   )
@@ -88,16 +92,11 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
   return closePaper(paper, title)
 }
 
+const withSpares = (h: HardwareLine): string => (h.spares ? `${h.quantity} + ${h.spares}` : String(h.quantity))
+
 /** Limits, load tests and cautions, going on over pages from a height on this one. */
 function limitsTable(paper: Paper, job: Job, result: Evaluation, rules: Rules, from: number): void {
-  const shown = (value: number | null, unit: string) =>
-    unit === 'mm'
-      ? formatLength(value, job.units)
-      : unit === 'kg'
-        ? withUnit(value, 'mass', job.units)
-        : value === null
-          ? '—'
-          : `${trim(value, unit === '' ? 2 : 1)} ${unit}`
+  const shown = (value: number | null, unit: string) => figureText(value, unit, job.units)
   const words = { clear: 'within its line', near: 'near its line', over: 'OVER', unknown: 'NOT ASSESSED' }
   const rows = result.limits.map((l) => [
     l.name,
@@ -120,9 +119,7 @@ function limitsTable(paper: Paper, job: Job, result: Evaluation, rules: Rules, f
     from,
     8.5,
   )
-  const road = roadPrompts(result.assembly, job.vehicle, job.brief, rules).map((p) =>
-    p.text.replace(/\{([\d.]+)\}/g, (_, mm: string) => formatLength(Number(mm), job.units)),
-  )
+  const road = roadPrompts(result.assembly, job.vehicle, job.brief, rules).map((p) => withLengths(p.text, job.units))
   const engineer = result.engineer.length
     ? [`a licensed engineer or the maker must have a say, because ${result.engineer.join('; because ')}.`]
     : []

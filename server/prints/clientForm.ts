@@ -1,7 +1,7 @@
+import { drawMeasuringSheet } from '../../core/drawing/measuringSheet'
 import { escapeXml, toSvg } from '../../core/drawing/toSvg'
 import { MOST_CLIENT_PHOTOS } from '../../core/exchange/clientAnswers'
 import type { Job } from '../../core/job/job'
-import { drawMeasuringSheet } from '../../core/measure/sheetDrawing'
 import { letterOf, type MeasuringSheet } from '../../core/measure/sheets'
 
 /**

@@ -1,6 +1,6 @@
+import { drawMeasuringSheet } from '../../core/drawing/measuringSheet'
 import type { Job } from '../../core/job/job'
 import { findings } from '../../core/measure/findings'
-import { drawMeasuringSheet } from '../../core/measure/sheetDrawing'
 import { letterOf, type MeasuringSheet, measureOf } from '../../core/measure/sheets'
 import { formatLength, formatQuantity } from '../../core/quantity/formatQuantity'
 import { defaultUnit } from '../../core/quantity/units'

@@ -1,4 +1,5 @@
-import { dimensionLines, type Entity, type Layer, type Point, type Sheet } from '../../core/drawing/sheet'
+import { dimensionLines, type Entity, type Layer, type Sheet } from '../../core/drawing/sheet'
+import type { Point } from '../../core/geometry/vec3'
 import { formatLength } from '../../core/quantity/formatQuantity'
 import type { DisplayUnits } from '../../core/quantity/units'
 import { INK, type Paper, QUIET, SIGNAL } from './paper'

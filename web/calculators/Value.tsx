@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box'
+import { figureText } from '../../core/quantity/figureText'
 import { trim } from '../../core/quantity/formatQuantity'
-import { figureText, useUnits } from '../quantity/units'
+import { useUnits } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
 import { nameAndUnit } from './jsonSchema'
 

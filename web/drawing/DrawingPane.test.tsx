@@ -59,12 +59,14 @@ describe('moved by hand', () => {
 describe('under load', () => {
   test('the worst case comes first, with its hatching; any other can be looked at', async () => {
     const { user } = pane(survey, true)
-    expect(screen.getByRole('combobox', { name: 'Load case' }).textContent).toBe('Worst of all: rough track')
+    expect(screen.getByRole('combobox', { name: 'Load case' }).textContent).toBe('Worst of all: braking on a rough track')
     expect(screen.getByLabelText('Legend').textContent).toContain('Strength used')
-    expect(screen.getAllByText('1040 N, 141 %').length).toBeGreaterThan(0)
+    await user.click(screen.getByRole('combobox', { name: 'Load case' }))
+    await user.click(screen.getByRole('option', { name: 'rough track' }))
+    expect(screen.getAllByText(/^1040 N, \d+ %$/).length).toBeGreaterThan(0)
     await user.click(screen.getByRole('combobox', { name: 'Load case' }))
     await user.click(screen.getByRole('option', { name: 'parked' }))
-    expect(screen.queryAllByText('1040 N, 141 %')).toHaveLength(0)
+    expect(screen.queryAllByText(/^1040 N, \d+ %$/)).toHaveLength(0)
   })
   test('a mass nobody knows: its cases are named as not assessed, and looked at show no hatching and no force', async () => {
     const cargo = [{ ...survey.brief.cargo[0], massKg: null }, ...survey.brief.cargo.slice(1)]
@@ -77,7 +79,7 @@ describe('under load', () => {
     expect(screen.queryAllByText(/\d N$/)).toHaveLength(0)
   })
   test('a person climbing up is drawn where he is worst, with his weight', () => {
-    pane({ ...survey, brief: { ...survey.brief, someoneClimbs: true } }, true)
+    pane({ ...survey, brief: { ...survey.brief, someoneClimbs: true, road: 'road', cargo: [] } }, true)
     expect(screen.getByRole('combobox', { name: 'Load case' }).textContent).toContain('a person climbing up')
     expect(screen.getAllByText('100 kg').length).toBeGreaterThan(0)
   })

@@ -1,6 +1,7 @@
 import { useTheme } from '@mui/material/styles'
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react'
-import { type Dimension, dimensionLines, type Entity, type Layer, type Point, type Sheet } from '../../core/drawing/sheet'
+import { type Dimension, dimensionLines, type Entity, type Layer, type Sheet } from '../../core/drawing/sheet'
+import type { Point } from '../../core/geometry/vec3'
 import { formatLength } from '../../core/quantity/formatQuantity'
 import type { LimitState } from '../limits/states'
 import { useUnits } from '../quantity/units'

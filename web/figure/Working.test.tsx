@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { screen, within } from '@testing-library/react'
 import { expect, test } from 'vitest'
-import { figure, input } from '../../core/figure/figure'
+import { figure } from '../../core/figure/figure'
 import { INCH } from '../../core/quantity/units'
 import { mount } from '../testing/bench'
 import { FigureList } from './FigureList'
@@ -18,9 +18,9 @@ const pitch = (lengthMm: number | null) =>
       assumes: ['bars stand even'],
       notes: ['Shortest that meets it: {1000}'],
       range: [1190, 1210],
-      with: [input('L', 'length between the end bars', lengthMm, 'mm'), input('n', 'bars', 3, '')],
+      with: { L: [lengthMm, 'mm', 'length between the end bars'], n: [3, '', 'bars'] },
     },
-    () => (lengthMm ?? 0) / 2,
+    ({ L, n }) => L / (n - 1),
   )
 
 test('a number opens its formula, what was put in, its range, notes, source and assumptions, in the job’s units', async () => {

@@ -3,7 +3,8 @@ import Popover from '@mui/material/Popover'
 import Typography from '@mui/material/Typography'
 import { type MouseEvent, type ReactNode, useState } from 'react'
 import type { Figure } from '../../core/figure/figure'
-import { figureText, useUnits, withLengths } from '../quantity/units'
+import { figureText, withLengths } from '../../core/quantity/figureText'
+import { useUnits } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
 
 /** Formula, the numbers put into it, the source and what was assumed. */

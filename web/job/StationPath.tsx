@@ -4,7 +4,7 @@ import { NavLink } from 'react-router'
 import type { Job } from '../../core/job/job'
 import { openItems } from '../../core/job/openItems'
 import { type Station, stationNames, stations } from '../../core/job/stations'
-import { figureText } from '../quantity/units'
+import { figureText } from '../../core/quantity/figureText'
 import { useResult } from './useEvaluation'
 
 export const useOpenItems = (job: Job) => {

@@ -1,20 +1,24 @@
 import { expose } from 'comlink'
+import { proposePlacements } from '../../core/advice/propose'
+import { relieve } from '../../core/advice/relief'
 import { familyOf } from '../../core/families/all'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
-import { relieve } from '../../core/limits/relief'
 import { type Person, rackSolver } from '../../core/loads/solveRack'
 import { G_M_S2 } from '../../core/quantity/units'
 import type { Rules } from '../../core/rules/rules'
-import { proposePlacements } from '../../core/spacing/propose'
+import type { FeetHold } from '../../core/structure/rackFrame'
 import { compareProfiles } from '../../core/swap/compareProfiles'
 
-/** How far a bar should sink under a proof load, the rack empty. mm */
-function proofSag(job: Job, rules: Rules, place: Person, loadKg: number): number {
+/** How far a bar should sink under a proof load, the rack empty: turning on its feet, and clamped by them. mm */
+function proofSag(job: Job, rules: Rules, place: Person, loadKg: number): { computedSagMm: number; clampedSagMm: number } {
   const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle)
-  const solver = rackSolver(assembly, [], rules, [place])
-  if (!solver) throw new Error('there is no bar on feet to load')
-  return solver.sinksPerN(place).sagMm * loadKg * G_M_S2
+  const sag = (hold: FeetHold) => {
+    const solver = rackSolver(assembly, [], rules, [place], hold)
+    if (!solver) throw new Error('there is no bar on feet to load')
+    return solver.sinksPerN(place).sagMm * loadKg * G_M_S2
+  }
+  return { computedSagMm: sag('free'), clampedSagMm: sag('clamped') }
 }
 
 const api = { evaluate, relieve, compareProfiles, proposePlacements, proofSag }

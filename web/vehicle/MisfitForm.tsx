@@ -2,9 +2,10 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { absorbMisfit, fixedHoles, mountMisfit } from '../../core/measure/mountMisfit'
+import { figureText } from '../../core/quantity/figureText'
 import { holesOf, type MountLine } from '../../core/vehicle/vehicle'
 import { QuantityInput } from '../quantity/QuantityInput'
-import { figureText, useUnits } from '../quantity/units'
+import { useUnits } from '../quantity/units'
 
 const TAPE_MM = 0.5 // how well the place of a hole can be read against a straight edge: the shop's own
 

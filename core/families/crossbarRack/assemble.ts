@@ -54,8 +54,6 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
         place: { x, y, z: line.zMm },
         massKg: foot.massKg + (backingMm === null ? 0 : morePlateKg(backingMm)),
         backingMm,
-        downKg: line.footDownKg.value ?? vehicle.footDownKg.value,
-        upKg: line.footUpKg.value ?? vehicle.footUpKg.value,
       })
     }
   })
@@ -70,7 +68,7 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
           id: `joint:${r.id}:${i}`,
           kind: p.build === 'welded' ? ('weld' as const) : ('bolt' as const),
           between: [r.id, `bar:${i}`],
-          ...(p.build === 'bolted' ? { bolts: railBolts } : {}),
+          ...(p.build === 'bolted' ? { bolts: { ...railBolts, sleeved: p.sleeves } } : {}),
           ...(hasCornerPlates(p) ? { gussetMm: CORNER.sideMm } : {}),
         })),
       ),

@@ -119,6 +119,12 @@ export const crossbarRack: Family<CrossbarParams> = {
       kind: 'switch',
       when: (p) => p.sideRails && p.build === 'bolted',
     },
+    {
+      key: 'sleeves',
+      label: 'Sleeves round bolts in empty tube',
+      kind: 'switch',
+      when: (p) => p.sideRails && p.build === 'bolted',
+    },
     { key: 'fairing', label: 'Fixed front fairing', kind: 'switch' },
     { key: 'fairingHeightMm', label: 'Fairing height', kind: 'length', min: 50, max: 600, when: (p) => p.fairing },
     {
@@ -221,6 +227,8 @@ function trims(p: CrossbarParams): Change[] {
   if (!p.sideRails && p.barXMm.length > 1) out.push({ label: 'tie the bars with side rails', params: { ...p, sideRails: true } })
   if (p.sideRails && p.build === 'bolted' && !p.cornerPlates)
     out.push({ label: 'corner plates between rails and bars', params: { ...p, cornerPlates: true } })
+  if (p.sideRails && p.build === 'bolted' && !p.sleeves)
+    out.push({ label: 'a sleeve round each bolt in the tubes', params: { ...p, sleeves: true } })
   if (p.sideRails) out.push({ label: 'leave the side rails off', params: { ...p, sideRails: false } })
   return out
 }

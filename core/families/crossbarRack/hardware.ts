@@ -1,11 +1,14 @@
 import type { Hardware, Member, Mount, Plate } from '../../assembly/assembly'
+import { type BoltSize, boltLengthMm } from '../../catalogue/bolts'
+import type { HardwarePart } from '../../catalogue/hardware'
 import { backingPlate, type FootType } from '../../catalogue/mounts'
 import { profileOf, profileSection } from '../../catalogue/profiles'
-import { type BoltSize, boltLengthMm } from '../../fasten/bolt'
 import type { CrossbarParams } from './params'
 
 /** Through both walls of rail and bar at each crossing. The shop's own. */
 export const railBolts = { size: 'M6' as const, count: 2 }
+/** At each end of a step bracket. The shop's own. */
+export const BRACKET_BOLT: BoltSize = 'M8'
 export const boltsPerEnd = (p: CrossbarParams): number => (p.bracketBolts === 'two' ? 2 : 1)
 /** The plate between rail and bar at each crossing, and the sheet of a fairing. The shop's own sizes. */
 export const CORNER = { sideMm: 90, thicknessMm: 4 }
@@ -16,48 +19,62 @@ type Made = { members: Member[]; mounts: Mount[]; plates: Plate[]; backingMm: nu
 
 /** Everything that is not cut from bar or sheet, counted. */
 export function hardwareOf(p: CrossbarParams, { members, mounts, plates, backingMm, foot }: Made): Hardware[] {
-  const feet = mounts.length
-  const footParts = [
-    { name: `Bolt ${foot.bolt} stainless`, quantity: feet * foot.boltsPerFoot },
-    { name: `Lock nut ${foot.bolt.split(' ')[0]}`, quantity: feet * foot.boltsPerFoot },
-    ...foot.extras.map((name) => ({ name, quantity: feet })),
-    ...(backingMm === null ? [] : [{ name: `backing plate ${backingMm} × ${backingMm} × ${backingPlate.thicknessMm}`, quantity: feet }]),
-  ].map((part): Hardware => ({ ...part, for: foot.name }))
-  const ends = members.length * 2
+  const ends = members.filter((m) => isHollow(m.profileId)).length * 2
   return [
-    ...(feet ? footParts : []),
-    ...(p.bracketInsetMm > 0 && feet ? bracketBolts(p, feet * boltsPerEnd(p)) : []),
+    ...(mounts.length ? footParts(foot, mounts.length, backingMm) : []),
+    ...(p.bracketInsetMm > 0 ? bracketBolts(p, mounts.length * boltsPerEnd(p)) : []),
     ...railAndPlateBolts(p, members.filter((m) => m.role === 'rail').length * p.barXMm.length),
-    ...(plates.some((f) => f.role === 'fairing') ? [intoBar(p, railBolts.size, FAIRING_MM, railBolts.count, 'fairing')] : []),
-    ...(ends ? [{ name: 'End cap', quantity: ends, for: 'open tube ends' }] : []),
+    ...(plates.some((f) => f.role === 'fairing') ? intoBar(p, railBolts.size, FAIRING_MM, railBolts.count, 'fairing') : []),
+    ...(ends ? [{ part: { kind: 'end cap' as const }, quantity: ends, for: 'open tube ends' }] : []),
   ]
 }
 
-const through = (size: BoltSize, stackMm: number, quantity: number, use: string, nut = 'lock nut'): Hardware => ({
-  name: `Bolt ${size} × ${boltLengthMm(size, stackMm)} stainless with ${nut}`,
-  quantity,
-  for: use,
-})
+const isHollow = (profileId: string): boolean => ['round', 'rectangular', 'slotted'].includes(profileOf(profileId).shape.kind)
+
+/** A foot's own bolts, each with the nut that its kind takes: none where it goes into a thread. */
+function footParts(foot: FootType, feet: number, backingMm: number | null): Hardware[] {
+  const bolts = feet * foot.boltsPerFoot
+  const nut: HardwarePart[] = foot.nut === 'lock nut' || foot.nut === 'T-nut' ? [{ kind: foot.nut, size: foot.bolt.size }] : []
+  return [
+    { part: { kind: 'bolt' as const, ...foot.bolt }, quantity: bolts },
+    ...nut.map((part) => ({ part, quantity: bolts })),
+    ...foot.extras.map((kind) => ({ part: { kind } as HardwarePart, quantity: feet })),
+    ...(backingMm === null
+      ? []
+      : [{ part: { kind: 'backing plate' as const, sideMm: backingMm, thicknessMm: backingPlate.thicknessMm }, quantity: feet }]),
+  ].map((h): Hardware => ({ ...h, for: foot.name.toLowerCase() }))
+}
+
+const through = (size: BoltSize, stackMm: number, quantity: number, use: string, nut: 'lock nut' | 'T-nut' = 'lock nut'): Hardware[] => [
+  { part: { kind: 'bolt', size, lengthMm: boltLengthMm(size, stackMm) }, quantity, for: use },
+  { part: { kind: nut, size }, quantity, for: use },
+]
 /** Through the whole bar beside what it holds; a slotted bar takes a nut in its slot instead. */
-const intoBar = (p: CrossbarParams, size: BoltSize, stackMm: number, quantity: number, use: string): Hardware =>
+const intoBar = (p: CrossbarParams, size: BoltSize, stackMm: number, quantity: number, use: string): Hardware[] =>
   profileOf(p.profileId).shape.kind === 'slotted'
     ? through(size, stackMm, quantity, use, 'T-nut')
     : through(size, stackMm + profileSection(p.profileId).heightMm, quantity, use)
 
 const bracketBolts = (p: CrossbarParams, quantity: number): Hardware[] => [
-  through('M8', p.bracketThicknessMm, quantity, 'step brackets, on the foot'),
-  intoBar(p, 'M8', p.bracketThicknessMm, quantity, 'step brackets, on the bar'),
+  ...through(BRACKET_BOLT, p.bracketThicknessMm, quantity, 'step brackets, on the foot'),
+  ...intoBar(p, BRACKET_BOLT, p.bracketThicknessMm, quantity, 'step brackets, on the bar'),
 ]
 
-/** A corner plate has a pair of bolts to each part; without one a pair goes through both. */
+/** A corner plate has a pair of bolts to each part; without one a pair goes through both. Sleeves keep an empty tube from caving in. */
 function railAndPlateBolts(p: CrossbarParams, crossings: number): Hardware[] {
   if (p.build === 'welded' || !crossings) return []
   const { size, count } = railBolts
   const rail = profileSection(p.railProfileId).heightMm
+  const sleeve = (profileId: string, use: string): Hardware[] =>
+    p.sleeves && ['round', 'rectangular'].includes(profileOf(profileId).shape.kind)
+      ? [{ part: { kind: 'tube sleeve', size, lengthMm: profileSection(profileId).heightMm }, quantity: crossings * count, for: use }]
+      : []
+  const sleeves = [...sleeve(p.railProfileId, 'rails'), ...sleeve(p.profileId, 'bars under the rails')]
   return hasCornerPlates(p)
     ? [
-        through(size, rail + CORNER.thicknessMm, crossings * count, 'corner plates, to the rails'),
-        intoBar(p, size, CORNER.thicknessMm, crossings * count, 'corner plates, to the bars'),
+        ...through(size, rail + CORNER.thicknessMm, crossings * count, 'corner plates, to the rails'),
+        ...intoBar(p, size, CORNER.thicknessMm, crossings * count, 'corner plates, to the bars'),
+        ...sleeves,
       ]
-    : [intoBar(p, size, rail, crossings * count, 'rails')]
+    : [...intoBar(p, size, rail, crossings * count, 'rails'), ...sleeves]
 }

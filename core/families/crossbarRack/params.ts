@@ -23,6 +23,8 @@ export const CrossbarParams = z.object({
   sideRails: z.boolean(),
   railProfileId: profileId,
   cornerPlates: z.boolean().default(false),
+  /** a sleeve round each bolt in an empty tube */
+  sleeves: z.boolean().default(false),
   fairing: z.boolean(),
   fairingHeightMm: mm(50, 600),
   build: z.enum(['bolted', 'welded']),
@@ -43,6 +45,7 @@ export const plainRack: Omit<CrossbarParams, 'mountId' | 'barXMm'> = {
   sideRails: false,
   railProfileId: 'round-25x2-al6061t6',
   cornerPlates: false,
+  sleeves: false,
   fairing: false,
   fairingHeightMm: 150,
   build: 'bolted',

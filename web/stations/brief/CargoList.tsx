@@ -8,12 +8,13 @@ import type { Cargo } from '../../../core/brief/cargo'
 import { placed, startPlace } from '../../../core/brief/placeCargo'
 import { accessories } from '../../../core/catalogue/accessories'
 import type { Job } from '../../../core/job/job'
+import { figureText } from '../../../core/quantity/figureText'
 import { editJob } from '../../job/jobStore'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { RemoveButton } from '../../quantity/RemoveButton'
 import { TextInput } from '../../quantity/TextInput'
-import { figureText, useUnits } from '../../quantity/units'
+import { useUnits } from '../../quantity/units'
 
 const typed: (typeof accessories)[number] = {
   id: 'typed',
@@ -33,7 +34,7 @@ const add = (draft: (typeof accessories)[number]) =>
   editJob((j) => {
     let n = 1
     while (j.brief.cargo.some((c) => c.id === `${draft.id}-${n}`)) n++
-    const { xMm, yMm } = startPlace(j, draft)
+    const { xMm, yMm } = startPlace({ mounts: j.vehicle.mounts, cargo: j.brief.cargo }, draft)
     return { ...j, brief: { ...j.brief, cargo: [...j.brief.cargo, placed(draft, `${draft.id}-${n}`, xMm, yMm)] } }
   })
 const change = (id: string, patch: Partial<Cargo>) =>

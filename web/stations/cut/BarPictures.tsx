@@ -4,10 +4,11 @@ import Typography from '@mui/material/Typography'
 import { profileOf } from '../../../core/catalogue/profiles'
 import { moneyText } from '../../../core/cost/money'
 import type { CutPlan, PlannedBar } from '../../../core/nesting/planCuts'
+import { figureText } from '../../../core/quantity/figureText'
 import { formatLength } from '../../../core/quantity/formatQuantity'
 import type { Rules } from '../../../core/rules/rules'
 import { useView } from '../../drawing/DrawingPane'
-import { figureText, useUnits } from '../../quantity/units'
+import { useUnits } from '../../quantity/units'
 import { FIGURES } from '../../theme/theme'
 
 /** Every bar to one scale with its cuts in order and what is left of it. */

@@ -14,7 +14,8 @@ import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
 import type { CutPlan } from '../../../core/nesting/planCuts'
 import type { LengthComparison } from '../../../core/nesting/stockAdvisor'
-import { figureText, useUnits } from '../../quantity/units'
+import { figureText } from '../../../core/quantity/figureText'
+import { useUnits } from '../../quantity/units'
 
 /** Cut list, what to buy and use, and what each length on sale would come to on its own. */
 export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; lengths: LengthComparison[] | null }) {

@@ -1,10 +1,11 @@
 import { useState } from 'react'
 import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
+import { figureText } from '../../../core/quantity/figureText'
 import { useShelf } from '../../api/queries'
 import { editJob } from '../../job/jobStore'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
-import { figureText, useUnits } from '../../quantity/units'
+import { useUnits } from '../../quantity/units'
 
 /** The height of a foot that is really on the parts shelf, instead of a round number. A foot whose height nobody measured is not offered. */
 export function BoughtFoot({ job }: { job: Job }) {

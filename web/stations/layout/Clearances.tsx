@@ -3,10 +3,11 @@ import { useTheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { familyOf } from '../../../core/families/all'
+import { clearances } from '../../../core/fitment/clearances'
 import type { Job } from '../../../core/job/job'
-import { clearances } from '../../../core/measure/clearances'
+import { figureText } from '../../../core/quantity/figureText'
 import { WhyButton } from '../../figure/Working'
-import { figureText, useUnits } from '../../quantity/units'
+import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
 /** Gaps as drawn, and what the measurements leave of them at worst and likely. */

@@ -12,11 +12,12 @@ import Typography from '@mui/material/Typography'
 import { useEffect, useState } from 'react'
 import { moneyText } from '../../../core/cost/money'
 import type { Job } from '../../../core/job/job'
+import { figureText } from '../../../core/quantity/figureText'
 import type { ProfileComparison } from '../../../core/swap/compareProfiles'
 import { editJob } from '../../job/jobStore'
 import { aside, useRules } from '../../job/useEvaluation'
 import { stateMarks, stateWords } from '../../limits/states'
-import { figureText, useUnits } from '../../quantity/units'
+import { useUnits } from '../../quantity/units'
 
 /** The same rack in every profile and metal: mass, money and how hard the bars work. */
 export function CompareProfiles({ job }: { job: Job }) {

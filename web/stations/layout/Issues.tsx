@@ -3,9 +3,9 @@ import Button from '@mui/material/Button'
 import { issueMessage } from '../../../core/issue/messages.en'
 import { patched } from '../../../core/issue/patch'
 import type { Job } from '../../../core/job/job'
+import { figureText } from '../../../core/quantity/figureText'
 import { editJob } from '../../job/jobStore'
 import { useResult } from '../../job/useEvaluation'
-import { figureText } from '../../quantity/units'
 import { Group } from '../Group'
 
 /** What cannot be built or carried as it stands, each with the change that clears it where there is one. */

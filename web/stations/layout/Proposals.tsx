@@ -4,12 +4,13 @@ import Button from '@mui/material/Button'
 import { useTheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
 import { useEffect, useState } from 'react'
+import type { Placement, Proposal } from '../../../core/advice/propose'
 import { datumXMm } from '../../../core/drawing/datum'
 import type { Job } from '../../../core/job/job'
-import type { Placement, Proposal } from '../../../core/spacing/propose'
+import { figureText, withLengths } from '../../../core/quantity/figureText'
 import { aside, useRules } from '../../job/useEvaluation'
 import { stateMarks } from '../../limits/states'
-import { figureText, useUnits, withLengths } from '../../quantity/units'
+import { useUnits } from '../../quantity/units'
 
 /** The best placements of bars for what is carried, each worked out whole, with a line why; or which rule to give up. */
 export function Proposals({ job, apply }: { job: Job; apply: (barXMm: number[]) => void }) {

@@ -1,10 +1,10 @@
 // @vitest-environment jsdom
 import { screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
+import { proposePlacements } from '../../../core/advice/propose'
 import { demoParts } from '../../../core/catalogue/boughtParts'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { defaultRules } from '../../../core/rules/rules'
-import { proposePlacements } from '../../../core/spacing/propose'
 import { compareProfiles } from '../../../core/swap/compareProfiles'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { BarPositions } from './BarPositions'

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import type { Job } from '../../../core/job/job'
 import { strengthWords } from '../../../core/limits/strength'
-import { type Anchor, anchorParts, anchorRating } from '../../../core/securing/securing'
+import { type Anchor, anchorParts, anchorRating } from '../../../core/securing/anchors'
 import { FigureValue } from '../../figure/Working'
 import { editJob } from '../../job/jobStore'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
@@ -24,7 +24,10 @@ export function Anchors({ job }: { job: Job }) {
       while (j.anchors.some((a) => a.id === `anchor-${n}`)) n++
       return {
         ...j,
-        anchors: [...j.anchors, { id: `anchor-${n}`, name: `Anchor ${n}`, links: [{ part: 'ring', word: 'maker-rated', holdsN: null }] }],
+        anchors: [
+          ...j.anchors,
+          { id: `anchor-${n}`, name: `Anchor ${n}`, count: null, links: [{ part: 'ring', word: 'maker-rated', holdsN: null }] },
+        ],
       }
     })
   return (
@@ -56,6 +59,16 @@ export function Anchors({ job }: { job: Job }) {
               />
               <RemoveButton of={a.name} onClick={() => editJob((j) => ({ ...j, anchors: j.anchors.filter((o) => o.id !== a.id) }))} />
             </Box>
+            <QuantityInput
+              label="How many points there are"
+              dimension="number"
+              optional
+              placeholder="unknown"
+              min={1}
+              max={200}
+              value={a.count}
+              onChange={(count) => set(a.id, (o) => ({ ...o, count: count === null ? null : Math.round(count) }))}
+            />
             {a.links.map((l, i) => (
               <Box key={i} sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr) 32px' }}>
                 <ChoiceInput label="Part" value={l.part} options={parts} onChange={(part) => link(i, { part })} />

@@ -7,12 +7,14 @@ import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import { lazy, Suspense } from 'react'
 import type { Evaluation } from '../../../core/job/evaluate'
-import { type FootRow, footByCase } from '../../../core/limits/rackLimits'
-import { chainFigure } from '../../../core/limits/strength'
+import { type FootRow, footByCase, footSideways } from '../../../core/limits/rackLimits'
+import { chainFigure, type Link, weakest } from '../../../core/limits/strength'
+import { feetUsed } from '../../../core/limits/usedInCase'
+import { figureText } from '../../../core/quantity/figureText'
 import { useView } from '../../drawing/DrawingPane'
 import { WhyButton, Working } from '../../figure/Working'
 import { useResult } from '../../job/useEvaluation'
-import { figureText, useUnits } from '../../quantity/units'
+import { useUnits } from '../../quantity/units'
 
 const CaseChart = lazy(() => import('./CaseChart'))
 
@@ -35,6 +37,8 @@ export function FeetTable() {
               <TableCell align="right">Level</TableCell>
               <TableCell>Most down</TableCell>
               <TableCell>Least down</TableCell>
+              <TableCell>Along</TableCell>
+              <TableCell>Aside</TableCell>
               <TableCell>Weakest link</TableCell>
             </TableRow>
           </TableHead>
@@ -57,8 +61,19 @@ export function FeetTable() {
                   </ByCase>
                   <In case={f.upCase} />
                 </TableCell>
+                {(['along', 'aside'] as const).map((way) => (
+                  <TableCell key={way}>
+                    <WhyButton
+                      label={`${f.mount.mark}, pushed ${way}`}
+                      content={() => <Working figure={footSideways(f, i, evaluation.cases, evaluation.missing, way)} />}
+                    >
+                      {force(way === 'along' ? f.mostAlongN : f.mostAsideN)}
+                    </WhyButton>
+                    <In case={way === 'along' ? f.alongCase : f.asideCase} />
+                  </TableCell>
+                ))}
                 <TableCell>
-                  <WeakestLink foot={f} missing={evaluation.missing} />
+                  <WeakestLink foot={f} i={i} evaluation={evaluation} />
                 </TableCell>
               </TableRow>
             ))}
@@ -72,21 +87,20 @@ export function FeetTable() {
   )
 }
 
-/** The share of what the weakest link holds, down or up, whichever is used more; unrated with what is missing. Opens its chain. */
-function WeakestLink({ foot: f, missing }: { foot: FootRow; missing: string[] }) {
+/** The share of what the weakest link holds, down or up, whichever is used more in any case; unrated with what is missing. Opens its chain. */
+function WeakestLink({ foot: f, i, evaluation }: { foot: FootRow; i: number; evaluation: Evaluation }) {
+  const shares = evaluation.cases.map((c) => feetUsed(c, evaluation.feet)[i] ?? null)
+  const used = shares.some((s) => s === null) ? null : Math.max(0, ...shares.map((s) => s ?? 0))
   const down = chainFigure(`chain.${f.mount.id}.down`, `Foot ${f.mount.mark}, down`, f.links.down)
   const up = chainFigure(`chain.${f.mount.id}.up`, `Foot ${f.mount.mark}, up`, f.links.up)
-  const lift = Math.max(0, -f.leastDownN)
-  const share = (used: number, holds: number | null) => (holds === null || holds <= 0 ? null : used / holds)
-  const [onDown, onUp] = [share(f.mostDownN, down.value), lift > 0 ? share(lift, up.value) : 0]
-  const lifted = onUp !== null && onDown !== null && onUp > onDown
-  const chain = lifted || (lift > 0 && onUp === null) ? up : down
-  const used = chain === up ? onUp : onDown
+  // the chain to open: the one that is unrated, else the weaker
+  const chain = down.value === null ? down : up.value === null || up.value < down.value ? up : down
+  const part = (links: Link[]) => weakest(links)?.part
   return (
     <>
-      {used === null ? 'unrated: ' : missing.length ? 'not known; ' : `${Math.round(used * 100)} % of `}
+      {used === null ? 'unrated: ' : evaluation.missing.length ? 'not known; ' : `${Math.round(used * 100)} % of `}
       <WhyButton label={chain.name} content={<Working figure={chain} />}>
-        {chain.value === null ? chain.missing[0] : (chain.name.split('held by its ')[1] ?? chain.name)}
+        {chain.value === null ? (chain.missing[0] ?? 'what holds it') : (part(chain === down ? f.links.down : f.links.up) ?? chain.name)}
       </WhyButton>
     </>
   )

@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { loadBars, memberLengthMm } from '../../../core/assembly/assembly'
 import type { Job } from '../../../core/job/job'
 import { type LoadTest, newLoadTest, plannedTest, verdictOf } from '../../../core/loadTest/loadTest'
+import { figureText } from '../../../core/quantity/figureText'
 import { G_M_S2 } from '../../../core/quantity/units'
 import { editJob } from '../../job/jobStore'
 import { evaluator, useResult, useRules } from '../../job/useEvaluation'
@@ -15,7 +16,7 @@ import { FileButton } from '../../quantity/FileButton'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { RemoveButton } from '../../quantity/RemoveButton'
 import { TextInput } from '../../quantity/TextInput'
-import { figureText, useUnits } from '../../quantity/units'
+import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
 /** Proof loads: planned from what a bar carries, the sag they should make, what was measured, and what that says. Kept with the job. */
@@ -31,9 +32,11 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
   if (!bars.length) return <Typography sx={{ color: 'text.secondary' }}>No bars to load yet: add some at Layout.</Typography>
   const at = Math.min(Number(bar), bars.length - 1)
   const level = evaluation.cases.find((c) => c.case.id === 'cruise')
-  const carriedKg =
-    evaluation.assembly.mounts.reduce((s, m, i) => s + (m.memberId === bars[at].id ? (level?.feetDownN[i] ?? 0) : 0), 0) / G_M_S2
-  const plan = plannedTest(evaluation.assembly, at, carriedKg, rules)
+  const onBarKg = (feetDownN: number[] = []) =>
+    evaluation.assembly.mounts.reduce((s, m, i) => s + (m.memberId === bars[at].id ? (feetDownN[i] ?? 0) : 0), 0) / G_M_S2
+  const standingKg = onBarKg(level?.feetDownN)
+  const worstKg = Math.max(...evaluation.cases.map((c) => onBarKg(c.feetDownN)))
+  const plan = plannedTest(evaluation.assembly, at, { standingKg, worstKg }, rules)
   // a proof load from a part of what is carried would prove too little
   const lacks = level?.missing ?? []
   const add = async () => {
@@ -46,7 +49,7 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
         barMark: bars[at].mark,
         profileId: bars[at].profileId,
         ...plan,
-        computedSagMm: sag,
+        ...sag,
         at: new Date().toISOString().slice(0, 16),
       })
       editJob((j) => ({ ...j, loadTests: [...j.loadTests, test] }))
@@ -71,7 +74,7 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
         )}
         <Typography variant="body2" hidden={lacks.length > 0}>
           {figureText(plan.loadKg, 'kg', units)} midway between its feet, {figureText(plan.atMm, 'mm', units)} from its left end:{' '}
-          {rules.proofFactor} times what it carries standing.
+          {rules.proofFactor} times what it carries standing, and no less than the worst case puts on it.
         </Typography>
         <Alert severity="warning" icon={false}>
           Nobody stands under or on it while it is loaded; lower the load on slowly, with stands close below.
@@ -101,7 +104,6 @@ function OneTest({ test: t, jobId }: { test: LoadTest; jobId: string }) {
     editJob((j) => ({ ...j, loadTests: j.loadTests.map((o) => (o.id === t.id ? { ...o, ...patch } : o)) }))
   const verdict = verdictOf(t, rules)
   const shown = photos.find((p) => p.id === t.photoId)
-  const fine = { ...units, mmStep: 0.5 as const, fraction: 32 as const }
   return (
     <Box sx={{ border: 1, borderColor: 'divider', p: 1, display: 'grid', gap: 1, gridTemplateColumns: '1fr 1fr' }}>
       <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5, alignItems: 'baseline' }}>
@@ -114,17 +116,27 @@ function OneTest({ test: t, jobId }: { test: LoadTest; jobId: string }) {
         />
       </Box>
       <Typography variant="body2" sx={{ gridColumn: '1 / 3' }}>
-        Should sag {figureText(t.computedSagMm, 'mm', fine)}.
+        Should sag {figureText(t.computedSagMm, 'gauge', units)}
+        {t.clampedSagMm === null ? '' : `; ${figureText(t.clampedSagMm, 'gauge', units)} if its feet clamp it fully`}.
       </Typography>
       <QuantityInput
         label="Sag under the load"
+        dimension="gauge"
         optional
         min={-1000}
         max={1000}
         value={t.measuredSagMm}
         onChange={(measuredSagMm) => set({ measuredSagMm })}
       />
-      <QuantityInput label="What stays after it" optional min={-1000} max={1000} value={t.setMm} onChange={(setMm) => set({ setMm })} />
+      <QuantityInput
+        label="What stays after it"
+        dimension="gauge"
+        optional
+        min={-1000}
+        max={1000}
+        value={t.setMm}
+        onChange={(setMm) => set({ setMm })}
+      />
       <TextInput label="Measured by" value={t.who} maxLength={80} onChange={(who) => set({ who })} />
       <ChoiceInput
         label="Photograph"

@@ -4,10 +4,11 @@ import TableCell from '@mui/material/TableCell'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import type { Job } from '../../../core/job/job'
+import { figureText } from '../../../core/quantity/figureText'
 import { FigureList } from '../../figure/FigureList'
 import { FigureValue, WhyButton, Working } from '../../figure/Working'
 import { useResult } from '../../job/useEvaluation'
-import { figureText, useUnits } from '../../quantity/units'
+import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
 /** Every mass on the roof, known, estimated or unknown, and what it does to the vehicle's balance. */

@@ -16,7 +16,12 @@ import { Swinging } from './Swinging'
 vi.mock('./CaseChart', () => ({ default: () => null }))
 vi.mock('../../job/useEvaluation', async (real) => ({
   ...(await real<typeof import('../../job/useEvaluation')>()),
-  evaluator: () => ({ proofSag: async (_job: unknown, _rules: unknown, _place: unknown, kg: number) => kg * 0.05 }),
+  evaluator: () => ({
+    proofSag: async (_job: unknown, _rules: unknown, _place: unknown, kg: number) => ({
+      computedSagMm: kg * 0.05,
+      clampedSagMm: kg * 0.03,
+    }),
+  }),
 }))
 const [survey, oyster, spar, drone] = demoJobs
 
@@ -26,10 +31,18 @@ describe('the table of feet', () => {
     const { user } = mount(<FeetTable />)
     const rows = screen.getAllByRole('row').slice(1)
     expect(rows.map((r) => within(r).getAllByRole('cell')[0].textContent)).toEqual(['F1L', 'F1R', 'F2L', 'F2R', 'F3L', 'F3R'])
-    expect(rows[3].textContent).toMatch(/1040 Nrough track.*141 % of mount/)
+    expect(rows[3].textContent).toMatch(/1040 Nrough track.*\d+ % of mount/)
     await user.click(within(rows[3]).getByRole('button', { name: /held by its mount/ }))
-    const chain = await screen.findByRole('dialog', { name: /Working of Foot F2R, down, held by its mount/ })
-    expect(chain.textContent).toContain('tube wall over the foot')
+    const chain = await screen.findByRole('dialog', { name: /Working of Foot F2R, up, held by its mount/ })
+    expect(chain.textContent).toContain('2 bolts M8 A2-70')
+  })
+  test('what pushes a foot along and aside stands beside it and opens case by case', async () => {
+    onBench(survey)
+    const { user } = mount(<FeetTable />)
+    await user.click(screen.getByRole('button', { name: /F2R, pushed along/ }))
+    const working = await screen.findByRole('dialog', { name: /F2R, pushed along/ })
+    expect(working.textContent).toContain('forward is positive')
+    expect(screen.getByRole('button', { name: /F2R, pushed aside/ }).textContent).toMatch(/^\d+ N$/)
   })
   test('the most and the least open what every load case gives', async () => {
     onBench(survey)
@@ -67,9 +80,20 @@ describe('straps', () => {
     const { user } = shown()
     expect(screen.getByText(/Every direction is held on paper/)).toBeTruthy()
     await user.click(screen.getByRole('button', { name: /Remove strap 2 of Oyster baskets/ }))
-    expect(screen.getByText(/Missing: one that pulls it rearward/)).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: /Remove strap 1 of Oyster baskets/ }))
+    expect(screen.getByText(/Missing: one that pulls it forward/)).toBeTruthy()
     await user.click(screen.getByRole('button', { name: 'Add a strap' }))
-    expect(benchJob().brief.cargo[0].securing?.straps).toEqual(oyster.brief.cargo[0].securing?.straps)
+    // the new one is like the last, but nobody said yet where it lies
+    expect(benchJob().brief.cargo[0].securing?.straps.at(-1)).toEqual({ ...oyster.brief.cargo[0].securing?.straps.at(-1), atMm: null })
+  })
+  test('straps are proposed with their places, and hold it all', async () => {
+    answering({})
+    onBench({ ...oyster, brief: { ...oyster.brief, cargo: [{ ...oyster.brief.cargo[0], securing: null }] } })
+    const { user } = shown()
+    expect(screen.getByText(/it is not assessed/)).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'Propose straps' }))
+    expect(screen.getByText(/Every direction is held on paper/)).toBeTruthy()
+    expect(benchJob().brief.cargo[0].securing?.straps.every((s) => s.atMm !== null)).toBe(true)
   })
   test('a strap without a limit cannot be counted on', async () => {
     answering({})
@@ -77,13 +101,13 @@ describe('straps', () => {
     const { user } = shown()
     await user.clear(screen.getAllByRole('textbox', { name: 'Working load limit' })[0])
     await user.tab()
-    expect(screen.getByText(/Missing: a strap or its anchor has no rating/)).toBeTruthy()
+    expect(screen.getByText(/Missing: what a strap, its anchor or the stop holds/)).toBeTruthy()
   })
   test('an item of unknown mass is not said to be held', () => {
     answering({})
     onBench({ ...oyster, brief: { ...oyster.brief, cargo: [{ ...oyster.brief.cargo[0], massKg: null }] } })
     shown()
-    expect(screen.getByText(/mass is unknown: nothing can be said/)).toBeTruthy()
+    expect(screen.getByText(/mass or the driving speed is unknown: nothing can be said/)).toBeTruthy()
   })
   test('what is bolted asks for no straps; nobody having said leaves the choice open', async () => {
     answering({})
@@ -93,6 +117,8 @@ describe('straps', () => {
     await user.click(screen.getByRole('combobox', { name: 'Held by' }))
     await user.click(screen.getByRole('option', { name: 'bolts of its own' }))
     expect(benchJob().brief.cargo[0].securing?.by).toBe('bolts')
+    // nobody counted them yet
+    expect(benchJob().brief.cargo[0].securing?.bolts).toBeNull()
     expect(screen.queryByRole('button', { name: 'Add a strap' })).toBeNull()
   })
 })

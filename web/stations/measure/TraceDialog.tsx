@@ -13,11 +13,12 @@ import { type MouseEvent, useMemo, useState } from 'react'
 import { withReading } from '../../../core/measure/settle'
 import { quantityOf } from '../../../core/measure/sheets'
 import { regularise, scaleOf } from '../../../core/measure/trace'
+import { figureText } from '../../../core/quantity/figureText'
 import type { Vehicle } from '../../../core/vehicle/vehicle'
 import { editJob } from '../../job/jobStore'
 import { type Photo, photoAddress } from '../../photos/usePhotos'
 import { QuantityInput } from '../../quantity/QuantityInput'
-import { figureText, useUnits } from '../../quantity/units'
+import { useUnits } from '../../quantity/units'
 import { reading, setMeasure, useMeasuring } from './measuring'
 
 type Point = { x: number; y: number }

@@ -2,8 +2,8 @@ import { type Assembly, memberMiddle } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
 import type { Issue } from '../issue/issue'
-import { type Box, firstMeeting, swingsOf } from './swings'
-import type { Vehicle } from './vehicle'
+import { type Box, firstMeeting, swingsOf } from '../vehicle/swings'
+import type { Vehicle } from '../vehicle/vehicle'
 
 /** The rack's bars and what lies on them, as upright boxes. mm */
 function standing(assembly: Assembly, brief: Brief): Box[] {

@@ -1,7 +1,7 @@
-import type { Assembly, Plate } from '../assembly/assembly'
 import { materialOf } from '../catalogue/materials'
+import type { Bracket } from '../fasten/bracket'
 import type { Rules } from '../rules/rules'
-import type { Bracket } from './bracket'
+import type { Assembly, Plate } from './assembly'
 
 /** The step bracket of a rack as a bent plate; null when its feet stand without one. */
 export function stepBracketOf(assembly: Assembly, rules: Rules): { plate: Plate; made: Bracket } | null {
@@ -13,6 +13,7 @@ export function stepBracketOf(assembly: Assembly, rules: Rules): { plate: Plate;
     widthMm: plate.flatWidthMm,
     thicknessMm: plate.thicknessMm,
     reachMm: plate.size.y,
+    riseMm: plate.size.z,
     sidesMm: 0,
     bothEndsHeld: (plate.boltsPerEnd ?? 1) > 1,
     elasticMPa,

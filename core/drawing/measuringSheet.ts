@@ -1,8 +1,8 @@
-import { bounds, type Entity, type Sheet } from '../drawing/sheet'
+import { letterOf, type MeasuringSheet, measureOf } from '../measure/sheets'
 import { formatQuantity } from '../quantity/formatQuantity'
 import type { DisplayUnits } from '../quantity/units'
 import type { Vehicle } from '../vehicle/vehicle'
-import { letterOf, type MeasuringSheet, measureOf } from './sheets'
+import { bounds, type Entity, type Sheet } from './sheet'
 
 /** The drawing of a measuring sheet: what to measure, from where to where, each with its letter and what is known of it. `blank` leaves the figures out, for a clipboard. */
 export function drawMeasuringSheet(sheet: MeasuringSheet, vehicle: Vehicle, units: DisplayUnits, blank = false): Sheet {

@@ -4,7 +4,7 @@ import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import type { Limit } from '../limits/limit'
 import type { Rules } from '../rules/rules'
-import { candidatePlaces, layoutRatio } from './spacing'
+import { candidatePlaces, layoutRatio } from '../spacing/spacing'
 
 /** A placement of bars that was worked out whole: its worst limit, and a line that says why it is offered. Lengths in `why` stand in braces, mm. */
 export type Placement = {
@@ -32,7 +32,7 @@ const PLACED = new Set([
   'unstable',
 ])
 /** Limits that where the bars stand has a say in. */
-const ours = (l: Limit): boolean => /^(foot|bar|member|welds|joint|bracket|overhang|span|straps)/.test(l.id)
+const ours = (l: Limit): boolean => l.group === 'rack' || l.group === 'cargo'
 const ROUGH = 4
 const STEPS_MM = [100, -100, 50, -50, 25, -25]
 

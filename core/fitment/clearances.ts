@@ -1,10 +1,10 @@
 import { type Assembly, loadBars } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
-import { movesApart } from '../vehicle/bodies'
+import { combinedTolerance } from '../measure/readings'
+import { placeTolerance, usualTolerance } from '../measure/settle'
 import type { Vehicle } from '../vehicle/vehicle'
-import { combinedTolerance } from './readings'
-import { placeTolerance, usualTolerance } from './settle'
+import { movesApart } from './bodyIssues'
 
 /** A gap with what the measurements leave of it: at worst every error against us, likely their root-sum-square. mm. */
 export type Clearance = {

@@ -1,7 +1,7 @@
 import type { Assembly } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import type { Issue } from '../issue/issue'
-import type { Body, Vehicle } from './vehicle'
+import type { Body, Vehicle } from '../vehicle/vehicle'
 
 /** How far two bodies move against each other: each against the cab, at worst the other way. mm; null when one is not known. */
 export const movesApart = (a: Body, b: Body): number | null =>

@@ -1,7 +1,7 @@
 import type { Assembly } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import type { Rules } from '../rules/rules'
-import type { Vehicle } from './vehicle'
+import type { Vehicle } from '../vehicle/vehicle'
 
 /** A reminder that a local rule may ask for something. Never a verdict: what applies is the law of the place. Lengths in braces, mm. */
 export type RoadPrompt = { id: string; text: string }

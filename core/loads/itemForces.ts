@@ -1,0 +1,72 @@
+import type { Member } from '../assembly/assembly'
+import { G_M_S2 } from '../quantity/units'
+import type { Rules } from '../rules/rules'
+import type { Triple } from '../structure/element'
+import type { Carried } from './carried'
+import type { Contact } from './contacts'
+import type { LoadCase } from './loadCases'
+import { shareAlong } from './shareAlong'
+
+/** Pressure of the air: all of it (lifts what lies flat), from ahead, and from the side (to the left positive). Pa */
+export type Air = { allPa: number; aheadPa: number; leftPa: number }
+/** Put on a bar at a place along it: N, and N·mm about x, y, z. */
+export type OnBar = { bar: Member; atMm: number; force: Triple; moment: Triple }
+
+/**
+ * What one item does to the bars under it: its weight and the case's accelerations act at its centre of mass, air and snow at the middle of its faces. Each
+ * bar gets its share so that all six sums about the item's centre of mass are met: down by how it rests, along and across by the same shares (so that it
+ * does not turn the rack), what tips it forward by levers along, what leans it by its edges, and what lies beyond a bar's end with its moment.
+ */
+export function itemForces(
+  c: Carried,
+  massKg: number,
+  on: { bars: Member[]; contacts: Contact[][]; shares: number[] },
+  loadCase: LoadCase,
+  air: Air,
+  rules: Rules,
+): OnBar[] {
+  const { bars, contacts, shares } = on
+  const [first] = bars
+  if (!first) return []
+  const axisZ = first.path[0]!.z
+  const n = massKg * G_M_S2
+  const coefficient = c.drag === 'fairing' ? rules.fairingDragCoefficient : rules.dragCoefficient
+  const drag = air.aheadPa * coefficient * c.frontalM2
+  const aside = air.leftPa * rules.dragCoefficient * c.sideM2
+  const onTop = (loadCase.snowKgM2 * G_M_S2 - air.allPa * rules.liftCoefficient) * c.planM2
+  const down = n * loadCase.downG + onTop
+  const forward = n * loadCase.forwardG - drag
+  const left = n * loadCase.leftG + aside
+  // about the centre of mass, at the height of the bars' line
+  const [arm, faceArm] = [c.zMm - axisZ, c.middleZMm - axisZ]
+  const [aheadBy, leftBy] = [c.middleXMm - c.xMm, c.middleYMm - c.yMm]
+  const tipsForward = n * loadCase.forwardG * arm - drag * faceArm + onTop * aheadBy
+  const leansLeft = n * loadCase.leftG * arm + aside * faceArm + onTop * leftBy
+  const turnsLeft = aheadBy * aside + leftBy * drag
+  const xs = bars.map((b) => b.path[0]!.x)
+  const alone = bars.length < 2
+  const tilts = alone ? [0] : shareAlong(xs, 0, 0, tipsForward)
+  const yaws = alone ? [0] : shareAlong(xs, 0, 0, turnsLeft)
+  return bars.flatMap((bar, k) => {
+    const own = contacts[k]!
+    const share = shares[k]!
+    const pressed = down * share + tilts[k]!
+    const pushed = left * share + yaws[k]!
+    // one bar alone takes what tips it, its place before or behind, and what turns it
+    const off = alone ? c.xMm - xs[k]! : 0
+    const twist = alone ? tipsForward + down * off : 0
+    const turn = alone ? turnsLeft + left * off : 0
+    const [edge, last] = [own[0]!, own[own.length - 1]!]
+    const width = last.atMm - last.beyondMm - (edge.atMm - edge.beyondMm)
+    const couple = leansLeft * share
+    return own.map((p) => {
+      // thrown left it presses harder on its left edge and lifts its right one
+      const onEdge = width > 1 ? ((p === edge ? 1 : 0) - (p === last ? 1 : 0)) * (couple / width) : 0
+      const lean = width > 1 ? 0 : -couple
+      const force: Triple = [forward * share * p.share, pushed * p.share, -pressed * p.share - onEdge]
+      // what hangs beyond the end keeps its moment there
+      const moment: Triple = [lean + p.beyondMm * force[2], twist * p.share, turn * p.share - p.beyondMm * force[0]]
+      return { bar, atMm: p.atMm, force, moment }
+    })
+  })
+}

@@ -1,0 +1,143 @@
+import type { Assembly, Joint, Member } from '../assembly/assembly'
+import { type Material, materialOf } from '../catalogue/materials'
+import { profileOf, profileSection } from '../catalogue/profiles'
+import type { Section } from '../catalogue/section'
+import type { Rules } from '../rules/rules'
+import type { Inside } from '../structure/element'
+import type { Solved } from '../structure/frame'
+import { nearestNode, type RackFrame } from '../structure/rackFrame'
+
+/** What bends, twists and pulls a member at one place. N, N·mm; mm from its first end. */
+export type Inner = {
+  atMm: number
+  axialN: number
+  momentYNmm: number
+  momentZNmm: number
+  torqueNmm: number
+  shearN: number
+}
+/** The most used place of one member in one case. */
+export type MemberState = Inner & {
+  memberId: string
+  /** stress over what is allowed there */
+  used: number
+  stressMPa: number
+  allowedMPa: number
+  weld: boolean
+  /** greatest stress beside a weld and clear of any: what fatigue looks at. MPa */
+  besideWeldMPa: number
+  plainMPa: number
+  /** at each place where bolts go through it */
+  atHoles: (Inner & { joint: Joint })[]
+  /** greatest push along it */
+  pushN: number
+  /** deepest place between or beyond its feet, against the line through them */
+  sagMm: number
+  sagAtMm: number
+  /** how its centre line moves, in order along it */
+  shape: { atMm: number; x: number; y: number; z: number }[]
+}
+
+/** Combined stress (von Mises, Shigley 5-5) of a section under what acts inside: direct and bending with torque and mean shear. MPa. */
+export function stressOf(i: Pick<Inner, 'axialN' | 'momentYNmm' | 'momentZNmm' | 'torqueNmm' | 'shearN'>, s: Section): number {
+  const direct = Math.abs(i.axialN) / s.areaMm2 + bendingMPa(i.momentYNmm, i.momentZNmm, s)
+  const shear = Math.abs(i.torqueNmm) / s.torsionModulusMm3 + (2 * i.shearN) / s.areaMm2
+  return Math.sqrt(direct ** 2 + 3 * shear ** 2)
+}
+
+/**
+ * Bending both ways: |My|/Wy + |Mz|/Wz where both can peak at one corner; an angle about its own (principal) axes, through its product of inertia,
+ * σ = [My·(Iz·z − Iyz·y) + Mz·(Iy·y − Iyz·z)] / (Iy·Iz − Iyz²) at its corners (Gere & Goodno, 8th ed., 6.5), whichever way its legs point. MPa
+ */
+export function bendingMPa(momentY: number, momentZ: number, s: Section): number {
+  if (!s.corners.length) return Math.abs(momentY) / s.wyMm3 + Math.abs(momentZ) / s.wzMm3
+  const over = s.iyMm4 * s.izMm4 - s.iyzMm4 ** 2
+  const at = (mz: number) =>
+    s.corners.map(({ yMm: y, zMm: z }) => Math.abs((momentY * (s.izMm4 * z - s.iyzMm4 * y) + mz * (s.iyMm4 * y - s.iyzMm4 * z)) / over))
+  return Math.max(...at(momentZ), ...at(-momentZ))
+}
+
+const innerOf = (i: Inside, atMm: number): Inner => ({
+  atMm,
+  axialN: i.axial,
+  momentYNmm: i.momentY,
+  momentZNmm: i.momentZ,
+  torqueNmm: i.torque,
+  shearN: Math.hypot(i.shearY, i.shearZ),
+})
+const nothingYet: Inner = { atMm: 0, axialN: 0, momentYNmm: 0, momentZNmm: 0, torqueNmm: 0, shearN: 0 }
+
+export type Made = { section: Section; material: Material }
+export const madeOf = (m: Member): Made => ({
+  section: profileSection(m.profileId),
+  material: materialOf(profileOf(m.profileId).materialId),
+})
+
+export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved, rules: Rules): MemberState {
+  const { section, material } = madeOf(m)
+  const state: MemberState = {
+    ...nothingYet,
+    memberId: m.id,
+    used: 0,
+    stressMPa: 0,
+    allowedMPa: material.yieldMPa / rules.yieldSafety,
+    weld: false,
+    besideWeldMPa: 0,
+    plainMPa: 0,
+    atHoles: [],
+    pushN: 0,
+    sagMm: 0,
+    sagAtMm: 0,
+    shape: [],
+  }
+  const holes = rack.links.flatMap((l) =>
+    l.joint.between.flatMap((id, side) => (id === m.id && l.joint.bolts ? [{ joint: l.joint, atMm: l.atMm[side]! }] : [])),
+  )
+  const worstAt = new Map<Joint, { inner: Inner; stressMPa: number }>()
+  for (const piece of rack.pieces) {
+    if (piece.memberId !== m.id) continue
+    const allowedMPa = (piece.weld ? material.weldedYieldMPa : material.yieldMPa) / rules.yieldSafety
+    for (const i of solved.inside(piece.element)) {
+      const inner = innerOf(i, piece.fromMm + i.x)
+      const stressMPa = stressOf(inner, section)
+      state.pushN = Math.max(state.pushN, -i.axial)
+      if (piece.weld) state.besideWeldMPa = Math.max(state.besideWeldMPa, stressMPa)
+      else state.plainMPa = Math.max(state.plainMPa, stressMPa)
+      for (const h of holes)
+        if (Math.abs(h.atMm - inner.atMm) < 1 && stressMPa >= (worstAt.get(h.joint)?.stressMPa ?? 0))
+          worstAt.set(h.joint, { inner, stressMPa })
+      if (stressMPa / allowedMPa > state.used)
+        Object.assign(state, inner, { used: stressMPa / allowedMPa, stressMPa, allowedMPa, weld: piece.weld })
+    }
+  }
+  state.atHoles = [...worstAt].map(([joint, { inner }]) => ({ ...inner, joint }))
+  state.shape = (rack.along.get(m.id) ?? []).map(({ node, atMm }) => {
+    const [x = 0, y = 0, z = 0] = solved.movement(node)
+    return { atMm, x, y, z }
+  })
+  const chord = chordOf(m, assembly, rack, solved)
+  for (const s of state.shape) {
+    const sag = chord(s.atMm) - s.z
+    if (Math.abs(sag) > Math.abs(state.sagMm)) Object.assign(state, { sagMm: sag, sagAtMm: s.atMm })
+  }
+  return state
+}
+
+/** The line through where a member's feet went, or through its ends where it has none. */
+function chordOf(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved): (atMm: number) => number {
+  const own = rack.along.get(m.id) ?? []
+  const heads = new Set(assembly.mounts.flatMap((mount, i) => (mount.memberId === m.id ? [rack.heads[i]] : [])))
+  const on = own.filter((s) => heads.has(s.node))
+  const [a, b] = on.length >= 2 ? [on[0], on[on.length - 1]] : [own[0], own[own.length - 1]]
+  if (!a || !b) return () => 0
+  const [za, zb] = [solved.movement(a.node)[2]!, solved.movement(b.node)[2]!]
+  return (atMm) => za + ((zb - za) * (atMm - a.atMm)) / Math.max(1e-9, b.atMm - a.atMm)
+}
+
+/** How far a member sinks at a place, against the line through its feet. mm */
+export function sagAt(bar: Member, assembly: Assembly, rack: RackFrame, solved: Solved, atMm: number): number {
+  const own = rack.along.get(bar.id) ?? []
+  const node = nearestNode(own, atMm)
+  const at = own.find((s) => s.node === node)?.atMm ?? atMm
+  return chordOf(bar, assembly, rack, solved)(at) - solved.movement(node)[2]!
+}
