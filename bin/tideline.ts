@@ -3,10 +3,12 @@ import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
 import loadHighs from 'highs'
 import { calculate, calculatorOf, calculators, inputJsonSchema } from '../core/calculators/registry'
-import { readRemnantsCsv, remnantsCsv } from '../core/exchange/csv'
 import { readJobFile, writeJobFile } from '../core/exchange/jobFile'
+import { rackDifference, readRemnantsCsv, remnantsCsv } from '../core/exchange/rackCsv'
 import { type Fault, MAX_FILE_BYTES, readJson } from '../core/issue/faults'
 import { highsTools } from '../core/nesting/highsTools'
+import { withLengths } from '../core/quantity/figureText'
+import { METRIC } from '../core/quantity/units'
 import { fillDemo } from '../server/demo/fillDemo'
 import { jobStore } from '../server/jobs/jobStore'
 import { backUp, restore } from '../server/keeping/backup'
@@ -19,7 +21,7 @@ const HELP = `tideline: the shop's tool on the command line
   tideline demo                     fill the demo data if the database is empty, then serve
   tideline serve                    serve the database
   tideline calc NAME < in.json      one calculation; --list, --schema NAME, --example NAME
-  tideline import FILE              a job (.json) or the stock rack (.csv)
+  tideline import FILE              a job (.json), or the stock rack (.csv): says what it would change, --replace does it, --inches
   tideline export ID > job.json     a job; "export stock" for the rack as CSV
   tideline backup FILE              the whole database into one file
   tideline restore FILE             a backup in place of the database (stop the server first)
@@ -47,6 +49,9 @@ const OPTIONS = {
   list: { type: 'boolean', default: false },
   schema: { type: 'string' },
   example: { type: 'string' },
+  /** a rack file: take its numbers as inches; and do it, not only say what it would do */
+  inches: { type: 'boolean', default: false },
+  replace: { type: 'boolean', default: false },
   help: { type: 'boolean', short: 'h', default: false },
 } as const
 
@@ -73,7 +78,7 @@ async function main(): Promise<void> {
     case 'calc':
       return calc(first, values)
     case 'import':
-      return importFile(first ?? wrong('FILE: name a .json or .csv file'), values.data)
+      return importFile(first ?? wrong('FILE: name a .json or .csv file'), values)
     case 'export':
       return exportJob(first ?? wrong('ID: name a job, or “stock”'), values.data)
     case 'backup':
@@ -140,17 +145,27 @@ const readText = (file: string): string => {
   return utf8(readFileSync(file))
 }
 
-async function importFile(file: string, data: string): Promise<void> {
+async function importFile(file: string, values: Values): Promise<void> {
   const text = readText(file)
-  const db = await openStore(data)
+  const db = await openStore(values.data)
   try {
     if (file.endsWith('.csv')) {
-      const read = readRemnantsCsv(text)
+      const read = readRemnantsCsv(text, values.inches ? 'in' : null)
       if (!read.ok) return wrong(...faultLines(read.faults))
       const store = shelfStore(db)
       const shelf = await store.get('stock')
-      await store.put('stock', shelf.revision, { ...shelf.document, remnants: read.value })
-      process.stdout.write(`${read.value.length} pieces on the rack\n`)
+      const { remnants, understood, doubtful } = read.value
+      const changes = rackDifference(shelf.document.remnants, remnants)
+      const count = (what: string) => changes.filter((c) => c.what === what).length
+      const said = [
+        `understood: ${understood.map((u) => withLengths(u, METRIC)).join('; ')}`,
+        ...(doubtful ? [doubtful] : []),
+        `${count('comes')} come, ${count('changes')} change, ${count('goes')} go`,
+      ]
+      process.stdout.write(`${said.join('\n')}\n`)
+      if (!values.replace) return void process.stdout.write('nothing was changed; add --replace to do it\n')
+      await store.put('stock', shelf.revision, { ...shelf.document, remnants })
+      process.stdout.write('the rack was replaced\n')
       return
     }
     const read = readJobFile(text)

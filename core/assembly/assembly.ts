@@ -27,6 +27,8 @@ export type Plate = {
   name: string
   /** a bracket holds a foot to a bar and is repeated; a fairing faces the wind at `place`; a gusset lies in a joint at `place` */
   role: 'bracket' | 'fairing' | 'gusset'
+  /** folds across its length, from its first edge; the side is the way the far part goes */
+  bends?: { atMm: number; angleDeg: number; side: 'up' | 'down'; insideRadiusMm: number }[]
   /** bolts at each end of a bracket */
   boltsPerEnd?: number
   materialId: string

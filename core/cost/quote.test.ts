@@ -6,9 +6,9 @@ import { evaluate } from '../job/evaluate'
 import { highsTools } from '../nesting/highsTools'
 import type { CutPlan } from '../nesting/planCuts'
 import { planCuts } from '../nesting/planCuts'
+import { moneyText } from '../quantity/money'
 import { defaultRules } from '../rules/rules'
 import { demoStock } from '../stock/demoStock'
-import { moneyText } from './money'
 import { quote } from './quote'
 
 const drone = demoJobs[3]

@@ -3,11 +3,12 @@ import { memberLengthMm } from '../assembly/assembly'
 import { familyOf } from '../families/all'
 import { crossbarExamples } from '../families/crossbarRack/examples'
 import { demoJobs } from '../job/demoJobs'
+import { defaultRules } from '../rules/rules'
 import { cutList } from './cutList'
 import { plateList } from './plateList'
 
 const family = familyOf(demoJobs[0].design)
-const made = crossbarExamples.map((e) => [e.name, family.assemble(e.params, e.vehicle).assembly] as const)
+const made = crossbarExamples.map((e) => [e.name, family.assemble(e.params, e.vehicle, defaultRules).assembly] as const)
 
 describe.each(made)('%s', (_, assembly) => {
   test('the cut list holds every member once, at its own length', () => {
@@ -32,7 +33,11 @@ test('alike plates stand on one line: six corner plates 90 × 90 × 4 and six st
   const [job] = demoJobs
   const list = (profileId: string) =>
     plateList(
-      family.assemble({ ...job.design.params, profileId, sideRails: true, cornerPlates: true, bracketInsetMm: 45 }, job.vehicle).assembly,
+      family.assemble(
+        { ...job.design.params, profileId, sideRails: true, cornerPlates: true, bracketInsetMm: 45 },
+        job.vehicle,
+        defaultRules,
+      ).assembly,
     ).map((p) => [p.mark, p.quantity, p.thicknessMm, p.material])
   expect(list(job.design.params.profileId)).toEqual([
     ['SB', 6, 5, 'Aluminium 6061-T6'],

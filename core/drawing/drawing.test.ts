@@ -14,7 +14,11 @@ import { drawView } from './views'
 
 const views: ViewName[] = ['plan', 'side', 'rear']
 const cases = families.flatMap((f) =>
-  f.examples.map((e) => ({ name: `${f.title}: ${e.name}`, vehicle: e.vehicle, assembly: f.assemble(e.params, e.vehicle).assembly })),
+  f.examples.map((e) => ({
+    name: `${f.title}: ${e.name}`,
+    vehicle: e.vehicle,
+    assembly: f.assemble(e.params, e.vehicle, defaultRules).assembly,
+  })),
 )
 
 test.each(cases)('$name goes to DXF and back: every bar is as long on paper as in the cut list', ({ vehicle, assembly }) => {
@@ -37,7 +41,7 @@ test.each(cases)('$name goes to DXF and back: every bar is as long on paper as i
 
 test.each(views)('the %s view of every demo job holds only finite points and says each bar by name', (view) => {
   for (const job of demoJobs) {
-    const { assembly } = families[0].assemble(job.design.params, job.vehicle)
+    const { assembly } = families[0].assemble(job.design.params, job.vehicle, defaultRules)
     const sheet = drawView(view, assembly, job.vehicle, job.brief)
     for (const e of sheet.entities) for (const p of pointsOf(e)) expect(Number.isFinite(p.x) && Number.isFinite(p.y)).toBe(true)
     const refs = new Set(sheet.entities.map((e) => e.ref))

@@ -11,6 +11,8 @@ export const layers = [
   'plate',
   'foot',
   'cargo',
+  'strap',
+  'mark',
   'centre',
   'limit',
   'datum',
@@ -42,7 +44,11 @@ export type Entity =
   | (Common & { kind: 'polygon'; points: Point[]; closed: boolean; dashed?: boolean; filled?: boolean })
   | (Common & { kind: 'circle'; centre: Point; radius: number; filled?: boolean })
   | (Common & { kind: 'text'; at: Point; text: string; anchor: 'start' | 'middle' | 'end'; size?: 'small' | 'normal' })
+  | (Common & { kind: 'balloon'; at: Point; text: string })
   | Dimension
+
+/** Radius of the ring round a mark, in heights of its text: two more letters make it wider. */
+export const balloonRadius = (text: string): number => 0.8 + 0.22 * Math.max(1, text.length)
 
 export type ViewName = 'plan' | 'side' | 'rear'
 /** One view of the assembly, settled geometry: screen, PDF and DXF only render it. */
@@ -69,6 +75,7 @@ export function pointsOf(e: Entity): Point[] {
         { x: e.centre.x + e.radius, y: e.centre.y + e.radius },
       ]
     case 'text':
+    case 'balloon':
       return [e.at]
     case 'dimension':
       return [e.from, e.to]

@@ -2,7 +2,7 @@ import { DxfWriter, point2d, point3d, TextHorizontalAlignment, Units } from '@ta
 import type { Point } from '../geometry/vec3'
 import { formatLength } from '../quantity/formatQuantity'
 import { type DisplayUnits, METRIC } from '../quantity/units'
-import { dimensionLines, type Entity, layers, type Sheet } from './sheet'
+import { balloonRadius, dimensionLines, type Entity, layers, type Sheet } from './sheet'
 
 /** AutoCAD colour index of each layer: white/black 7, greys 8 and 9, cyan 4, red 1, blue 5. */
 const COLOURS: Record<(typeof layers)[number], number> = {
@@ -16,6 +16,8 @@ const COLOURS: Record<(typeof layers)[number], number> = {
   plate: 7,
   foot: 5,
   cargo: 3,
+  strap: 30,
+  mark: 7,
   centre: 2,
   limit: 1,
   datum: 8,
@@ -55,6 +57,10 @@ function write(dxf: DxfWriter, e: Entity, textMm: number, units: DisplayUnits): 
       return
     case 'text':
       text(dxf, e.at, e.text, textMm * 0.8, e.anchor)
+      return
+    case 'balloon':
+      dxf.addCircle(at(e.at), textMm * balloonRadius(e.text))
+      text(dxf, { x: e.at.x, y: e.at.y - textMm * 0.4 }, e.text, textMm * 0.8, 'middle')
       return
     case 'dimension': {
       const d = dimensionLines(e, textMm)

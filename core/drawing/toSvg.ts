@@ -1,7 +1,7 @@
 import type { Point } from '../geometry/vec3'
 import { formatLength } from '../quantity/formatQuantity'
 import { type DisplayUnits, METRIC } from '../quantity/units'
-import { dimensionLines, type Entity, type Sheet } from './sheet'
+import { balloonRadius, dimensionLines, type Entity, type Sheet } from './sheet'
 
 export const escapeXml = (text: string): string =>
   text.replace(/[&<>"']/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[c] ?? c)
@@ -32,6 +32,8 @@ function element(e: Entity, textMm: number, units: DisplayUnits): string {
       return `<circle${named(e)} cx="${n(e.centre.x)}" cy="${n(-e.centre.y)}" r="${n(e.radius)}"/>`
     case 'text':
       return words(e.at, e.text, textMm, e.anchor, named(e))
+    case 'balloon':
+      return `<g${named(e)}><circle cx="${n(e.at.x)}" cy="${n(-e.at.y)}" r="${n(textMm * balloonRadius(e.text))}"/>${words({ x: e.at.x, y: e.at.y - textMm * 0.35 }, e.text, textMm, 'middle', '')}</g>`
     case 'dimension': {
       const d = dimensionLines(e, textMm)
       const lines = d.lines.map(([a, b]) => `<line x1="${n(a.x)}" y1="${n(-a.y)}" x2="${n(b.x)}" y2="${n(-b.y)}"/>`).join('')

@@ -3,8 +3,10 @@ import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
 import type { Point, Vec3 } from '../geometry/vec3'
 import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
+import { balloons } from './balloons'
 import { planDimensions, rearDimensions, sideDimensions } from './dimensions'
 import { bounds, box, type Entity, project, type Sheet, type ViewName } from './sheet'
+import { strapLines } from './strapLines'
 import { swingLines, vehicleOutline } from './vehicleOutline'
 
 export const viewNames: Record<ViewName, string> = { plan: 'Plan', side: 'Side', rear: 'Rear' }
@@ -35,7 +37,9 @@ export function drawView(
         view === 'plan' || (view === 'side' && cargo.every((o) => o.heightMm <= c.heightMm)),
       ),
     ),
+    ...cargo.flatMap((c) => strapLines(view, c, assembly.deckZMm ?? vehicle.roofHeightMm.value ?? 0)),
     ...(view === 'plan' ? [] : passages(view, brief, vehicle)),
+    ...balloons(view, assembly),
   ]
   const drawn = bounds(entities.filter((e) => e.kind !== 'text'))
   const dimensions =

@@ -1,12 +1,14 @@
 import fc from 'fast-check'
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { cutList } from '../cutList/cutList'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { defaultRules } from '../rules/rules'
 import { demoStock } from '../stock/demoStock'
-import { cutListCsv, readRemnantsCsv, remnantsCsv } from './csv'
+import { StockSchema } from '../stock/stock'
+import { cutListCsv } from './csv'
 import { readJob, readJobFile, writeJobFile } from './jobFile'
+import { rackDifference, readRemnantsCsv, remnantsCsv } from './rackCsv'
 
 const whereOf = (r: { ok: boolean; faults?: { where: string }[] }) => (r.ok ? [] : (r.faults ?? []).map((f) => f.where))
 
@@ -68,7 +70,8 @@ test('no text makes the reader throw', () => {
 
 test('the rack goes out as CSV and comes in the same', () => {
   const read = readRemnantsCsv(remnantsCsv(demoStock.remnants))
-  expect(read).toEqual({ ok: true, value: demoStock.remnants })
+  expect(read.ok && read.value.remnants).toEqual(demoStock.remnants)
+  expect(read.ok && rackDifference(demoStock.remnants, read.value.remnants)).toEqual([])
 })
 
 test('one bad line refuses the whole file and names line and column', () => {
@@ -80,9 +83,61 @@ test('one bad line refuses the whole file and names line and column', () => {
   expect(whereOf(readRemnantsCsv('length_mm\n5\n'))).toEqual(['line 1'])
 })
 
+describe('numbers as people write them', () => {
+  const head = 'id;profile_id;length_mm;quantity\n'
+  const lengths = (cells: string[], unit: 'mm' | 'in' | null = null, column = 'length_mm') => {
+    const read = readRemnantsCsv(head.replace('length_mm', column) + cells.map((c, i) => `p${i};round-25x2-steel;${c};1`).join('\n'), unit)
+    return read.ok ? read.value.remnants.map((r) => Math.round(r.lengthMm * 1000) / 1000) : whereOf(read)
+  }
+  test.each([
+    ['a decimal comma', ['1250,5', '980'], [1250.5, 980]],
+    ['thousands by a point, decimals by a comma', ['1.250,5', '2.980,0'], [1250.5, 2980]],
+    ['thousands by a comma, decimals by a point', ['1,250.5', '980.0'], [1250.5, 980]],
+    ['three figures behind a comma and nothing else: thousands, for no offcut is 1.25 mm', ['1,250', '2,980'], [1250, 2980]],
+    ['three figures behind a comma beside a clear decimal comma: decimals', ['1250,250', '980,5'], [1250.25, 980.5]],
+    ['a cell with its own unit', ['61 5/8 in', '1.57 m'], [1565.275, 1570]],
+  ])('%s', (_, cells, mm) => expect(lengths(cells)).toEqual(mm))
+  test('hexadecimal, exponents and words are no lengths, and each is named', () =>
+    expect(lengths(['0x10', '1e3', 'long'])).toEqual(['line 2, length_mm', 'line 3, length_mm', 'line 4, length_mm']))
+  test('a column in inches, and a column that somebody says is in inches', () => {
+    expect(lengths(['61.625'], null, 'length_in')).toEqual([1565.275])
+    expect(lengths(['61.625'], 'in')).toEqual([1565.275])
+  })
+  test('a whole file of lengths under 300 mm is doubted; what was understood is said', () => {
+    const read = readRemnantsCsv(`${head}a;round-25x2-steel;61,625;2\nb;round-25x2-steel;48,5;1`)
+    expect(read.ok && read.value.doubtful).toContain('inches?')
+    expect(read.ok && read.value.understood).toEqual([
+      '2 lines, 3 pieces, {48.5} to {61.625} long',
+      'numbers without a unit are millimetres',
+      'a comma is the decimal sign',
+    ])
+  })
+  test('an empty file would empty the rack: it is refused', () => {
+    expect(whereOf(readRemnantsCsv(head))).toEqual(['the whole'])
+    expect(whereOf(readRemnantsCsv(''))).toEqual(['line 1'])
+  })
+  test('what would change is listed: one comes, one goes, one changes', () => {
+    const [a, b, c] = demoStock.remnants
+    const after = [{ ...a!, quantity: a!.quantity + 1 }, c!, { ...b!, id: 'new' }]
+    expect(rackDifference([a!, b!, c!], after).map((d) => [d.id, d.what])).toEqual([
+      [a!.id, 'changes'],
+      [b!.id, 'goes'],
+      ['new', 'comes'],
+    ])
+  })
+})
+
+test('two lines with one id, or an offcut named like a length on sale, are no rack', () => {
+  const twice = { sale: [], remnants: [demoStock.remnants[0]!, demoStock.remnants[0]!] }
+  expect(StockSchema.safeParse(twice).error?.issues[0]?.message).toContain('give it one of its own')
+  const like = { sale: [{ ...demoStock.sale[0]!, id: demoStock.remnants[0]!.id }], remnants: [demoStock.remnants[0]!] }
+  expect(StockSchema.safeParse(like).success).toBe(false)
+  expect(StockSchema.safeParse(demoStock).success).toBe(true)
+})
+
 test('a grade that is not given is “unknown alloy”, so that it is never planned', () => {
   const read = readRemnantsCsv('id,profile_id,length_mm,quantity\na,round-25x2-steel,1200,1\n')
-  expect(read.ok && read.value[0].grade).toBe('unknown alloy')
+  expect(read.ok && read.value.remnants[0].grade).toBe('unknown alloy')
 })
 
 test('the cut list of the survey van has a header and three bars; a cell that looks like a formula is defused', () => {

@@ -21,6 +21,8 @@ export type FieldSpec<P> =
       key: keyof P & string
       label: string
       kind: 'length'
+      /** a wall or a sheet is shown finer than a length */
+      gauge?: boolean
       min: number
       max: number
       help?: string
@@ -42,7 +44,8 @@ export type Family<P> = {
   title: string
   params: z.ZodType<P>
   start: (vehicle: Vehicle, brief: Brief) => P
-  assemble: (params: P, vehicle: Vehicle) => { assembly: Assembly; issues: Issue[] }
+  /** `shop`: what this shop's tools do to a part: the K factor of its folds */
+  assemble: (params: P, vehicle: Vehicle, shop: { kFactor: number }) => { assembly: Assembly; issues: Issue[] }
   handles: (params: P, vehicle: Vehicle) => Handle<P>[]
   /** what pressing a drawn dimension changes: the length of the bars, or the height they carry at, by so much */
   resized: (params: P, what: 'length' | 'deck', byMm: number) => P

@@ -53,7 +53,7 @@ export type Evaluation = {
 /** brief → vehicle → assembly → checks. Pure: the same job and rules always give the same figures. */
 export function evaluate(job: Job, rules: Rules): Evaluation {
   const family = familyOf(job.design)
-  const { assembly, issues } = family.assemble(job.design.params, job.vehicle)
+  const { assembly, issues } = family.assemble(job.design.params, job.vehicle, rules)
   const { vehicle, brief } = job
   const carried = carriedBy(assembly, brief)
   const { rack, unstable } = solved(assembly, carried, job, rules)

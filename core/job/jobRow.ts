@@ -14,4 +14,8 @@ export type JobRow = {
   near: number
   unknown: number
   governing: string
+  /** false while its limits are not worked out for this revision: then it is neither clear nor over */
+  judged: boolean
+  /** pieces that moved since a plan was accepted for the saw */
+  moved: number
 }

@@ -215,7 +215,7 @@ describe('every family', () => {
     const longest = (params: typeof example.params) =>
       Math.max(
         ...family
-          .assemble(params, example.vehicle)
+          .assemble(params, example.vehicle, defaultRules)
           .assembly.members.filter((m) => m.role === 'bar')
           .map(memberLengthMm),
       )

@@ -49,7 +49,7 @@ const run = (job: Job) => evaluate(job, calm)
 const caseOf = (e: Evaluation, id: string) => e.cases.find((c) => c.case.id === id)!
 /** One case with feet that clamp: of two ways that feet may hold, an evaluation keeps the worse, which need not be the same for two loads. */
 const clamped = (job: Job, id: string) => {
-  const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle)
+  const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules)
   const loadCase = loadCases(calm, job.brief.road).find((c) => c.id === id)!
   return rackSolver(assembly, carriedBy(assembly, job.brief), calm, [], 'clamped')!.solve(loadCase, job.brief.speedKmh, 'most', 'all')
 }

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { memberLengthMm } from '../assembly/assembly'
 import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
 import { profileSection } from '../catalogue/profiles'
@@ -123,17 +124,46 @@ describe('payload before the rack', () => {
 })
 
 describe('the step bracket', () => {
-  test('45 inboard and 90 up in 5 mm: web √(45² + 90²) = 100.6, both folds atan(90/45) = 63.4°, one up, one down', () => {
-    const b = stepBracket({ stepMm: 45, riseMm: 90, thicknessMm: 5 })
-    expect(b.flangesMm[1]).toBeCloseTo(100.623, 3)
-    expect(b.bends.map((x) => [Math.round(x.angleDeg * 10) / 10, x.face])).toEqual([
-      [63.4, 'up'],
-      [63.4, 'down'],
+  const pads = { footPadMm: 60, barPadMm: 60, kFactor: 0.42 }
+  test('a clear step of 45 in 5 mm stands the bar 50 in: 90 up is atan(90/50) = 60.9°, web √(50² + 90²) = 102.96 and t·tan(30.5°) = 2.94 more outside', () => {
+    const b = stepBracket({ ...pads, stepMm: 45, riseMm: 90, thicknessMm: 5 })
+    expect(b.offsetMm).toBe(50)
+    expect(b.flangesMm[1]).toBeCloseTo(102.956 + 2.943, 2)
+    expect(b.bends.map((x) => [Math.round(x.angleDeg * 10) / 10, x.side])).toEqual([
+      [60.9, 'up'],
+      [60.9, 'down'],
     ])
+  })
+  test('every stepped bar is two thicknesses shorter than the step alone says, and its feet stand where its brackets do', () => {
+    const bar = (params: object) => {
+      const { assembly } = evaluate(
+        { ...survey, design: { ...survey.design, params: { ...survey.design.params, ...params } } },
+        defaultRules,
+      )
+      const [left, right] = [assembly.mounts[0]!, assembly.mounts[1]!]
+      return { lengthMm: memberLengthMm(assembly.members[0]!), apartMm: left.place.y - right.place.y }
+    }
+    const [plainBar, stepped] = [bar({ bracketInsetMm: 0 }), bar({ bracketInsetMm: 45, bracketThicknessMm: 6 })]
+    expect(plainBar.lengthMm - stepped.lengthMm).toBeCloseTo(2 * (45 + 6), 9)
+    expect(plainBar.apartMm - stepped.apartMm).toBeCloseTo(2 * (45 + 6), 9)
+  })
+  test('folded up again, the blank’s middle line goes the offset along and the rise up: K = 0.5', () => {
+    const t = 5
+    const b = stepBracket({ ...pads, kFactor: 0.5, stepMm: 45, riseMm: 90, thicknessMm: t })
+    // straight to the first arc, arc, web, arc the other way, straight: each arc's middle line has r + t/2
+    const a = (b.angleDeg * Math.PI) / 180
+    const r = b.insideRadiusMm + t / 2
+    const [first, second] = b.bends.map((x) => x.atMm - (r * a) / 2)
+    const web = second! - first! - r * a
+    const across = r * Math.sin(a) + web * Math.cos(a) + r * Math.sin(a)
+    const up = r * (1 - Math.cos(a)) + web * Math.sin(a) + r * (1 - Math.cos(a))
+    const corner = (r: number) => r * Math.tan(a / 2)
+    expect(up).toBeCloseTo(90, 6)
+    expect(across).toBeCloseTo(b.offsetMm + 2 * corner(r), 6)
   })
   test('the blank is shorter than its outside faces, and the fold lines lie on it in order', () => {
     for (const stepMm of [10, 60, 150, 300]) {
-      const b = stepBracket({ stepMm, riseMm: 80, thicknessMm: 6 })
+      const b = stepBracket({ ...pads, stepMm, riseMm: 80, thicknessMm: 6 })
       expect(b.flatLengthMm).toBeLessThan(b.flangesMm.reduce((s, f) => s + f, 0))
       expect(b.bends[0].atMm).toBeGreaterThan(0)
       expect(b.bends[1].atMm).toBeGreaterThan(b.bends[0].atMm)

@@ -15,7 +15,7 @@ import { stressOf } from './memberState'
 import { rackSolver } from './solveRack'
 
 const [survey, , spar, drone] = demoJobs
-const assembled = (job: Job) => familyOf(job.design).assemble(job.design.params, job.vehicle).assembly
+const assembled = (job: Job) => familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules).assembly
 const withParams = (job: Job, params: Partial<Job['design']['params']>): Job => ({
   ...job,
   design: { ...job.design, params: { ...job.design.params, ...params } },

@@ -30,7 +30,7 @@ const rack = (params: Partial<Job['design']['params']>, cargo: Cargo[], halfMm =
   design: { ...survey.design, params: { ...survey.design.params, sideRails: false, fairing: false, bracketInsetMm: 0, ...params } },
   brief: { ...survey.brief, road: 'road', cargo },
 })
-const assembled = (job: Job) => familyOf(job.design).assemble(job.design.params, job.vehicle).assembly
+const assembled = (job: Job) => familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules).assembly
 function solved(job: Job, id: string, hold: FeetHold = 'free', rules = defaultRules) {
   const assembly = assembled(job)
   const carried = carriedBy(assembly, job.brief)

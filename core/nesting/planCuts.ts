@@ -1,6 +1,7 @@
 import type { CutPart } from '../cutList/cutList'
 import type { Rules } from '../rules/rules'
 import { type Grade, preparationMinor, type Stock } from '../stock/stock'
+import { barLine } from './barLine'
 import type { BarNesting, BarNestingInput } from './barNesting'
 import { firstFit } from './firstFit'
 import { nestBars, type Tools } from './nestBars'
@@ -12,7 +13,8 @@ export type PlannedBar = {
   lengthMm: number
   priceMinor: number
   cuts: PlannedCut[]
-  remnantMm: number
+  /** what is left of it behind the last cut's kerf and between the trims; kept from the shop's least length on */
+  offcutMm: number
   keepsRemnant: boolean
   grade: Grade
   place: string
@@ -115,13 +117,14 @@ function named(nest: BarNesting, parts: CutPart[], stock: Stock, input: BarNesti
         lengthMm: c.length,
         partId: c.partId,
       }))
+    const { offcutMm } = barLine({ lengthMm: bar.length, cuts }, rules)
     return {
       stockId: bar.stockId,
       source: remnant ? 'remnant' : 'sale',
       lengthMm: bar.length,
       cuts,
-      remnantMm: bar.remnant,
-      keepsRemnant: bar.remnant >= rules.leastRemnantMm,
+      offcutMm,
+      keepsRemnant: offcutMm >= rules.leastRemnantMm && offcutMm > 0,
       priceMinor: input.stock.find((s) => s.id === bar.stockId)?.price ?? 0,
       place: remnant?.place ?? '',
       grade: remnant?.grade ?? 'clean',
@@ -155,11 +158,14 @@ function summed(profiles: ProfilePlan[]): CutPlan {
       (b) => b.stockId,
     ).map(([b, count]) => ({ remnantId: b.stockId, profileId: b.profileId, lengthMm: b.lengthMm, grade: b.grade, place: b.place, count })),
     offcuts: tally(
-      bars.filter((b) => b.keepsRemnant).map((b) => ({ profileId: b.profileId, lengthMm: Math.floor(b.remnantMm), grade: b.grade })),
+      bars.filter((b) => b.keepsRemnant).map((b) => ({ profileId: b.profileId, lengthMm: tenth(b.offcutMm), grade: b.grade })),
       (o) => `${o.profileId}#${o.lengthMm}#${o.grade}`,
     ).map(([o, count]) => ({ ...o, count })),
   }
 }
+
+/** Offcuts are kept to a tenth of a millimetre: what a label says, the rack and the next plan say too. */
+const tenth = (mm: number): number => Math.round(mm * 10) / 10
 
 function tally<T>(list: T[], key: (item: T) => string): [T, number][] {
   const found = new Map<string, [T, number]>()

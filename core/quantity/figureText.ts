@@ -1,5 +1,5 @@
-import { moneyText } from '../cost/money'
 import { formatQuantity, trim } from './formatQuantity'
+import { moneyText } from './money'
 import { type Dimension, type DisplayUnits, defaultUnit, KG_PER_POUND, MM_PER_INCH, N_PER_POUND_FORCE } from './units'
 
 /** Units of figures that people also type. `gauge` is mm of walls, sheets and sags, shown finer than a length. */

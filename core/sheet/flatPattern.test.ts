@@ -26,12 +26,12 @@ test('the middle line of the folded strip is as long as the blank when K = 0.5',
   expect(flat.flatLength).toBeCloseTo(90 + 2 * (r + t / 2) * (Math.PI / 2), 9)
 })
 
-test('a 40 mm step with 40 mm rise folds 45° twice, once each way, with a web of 56.6', () => {
-  const bracket = stepBracket({ stepMm: 40, riseMm: 40, thicknessMm: 5 })
-  expect(bracket.bends.map((b) => [Math.round(b.angleDeg), b.face])).toEqual([
+test('a clear step of 35 in 5 mm with 40 of rise folds 45° twice, once each way, with a web of 56.6 and 5·tan 22.5° = 2.1 outside', () => {
+  const bracket = stepBracket({ stepMm: 35, riseMm: 40, thicknessMm: 5, footPadMm: 60, barPadMm: 60, kFactor: 0.42 })
+  expect(bracket.bends.map((b) => [Math.round(b.angleDeg), b.side])).toEqual([
     [45, 'up'],
     [45, 'down'],
   ])
-  expect(bracket.flangesMm[1]).toBeCloseTo(56.57, 2)
-  expect(bracket.flatLengthMm).toBeLessThan(60 + 56.57 + 60)
+  expect(bracket.flangesMm[1]).toBeCloseTo(56.57 + 2.07, 2)
+  expect(bracket.flatLengthMm).toBeLessThan(60 + 58.64 + 60)
 })

@@ -1,41 +1,52 @@
-import { defaultRules } from '../rules/rules'
 import { flatPattern } from './flatPattern'
 
+export type FoldedBend = { atMm: number; angleDeg: number; side: 'up' | 'down'; insideRadiusMm: number }
+export type StepBracketGiven = {
+  /** clear step between the foot's side and the bar's, as a tape reads it across the folded part */
+  stepMm: number
+  riseMm: number
+  thicknessMm: number
+  /** seats of the bolts at the foot and at the bar, edge to fold */
+  footPadMm: number
+  barPadMm: number
+  kFactor: number
+}
 export type StepBracket = {
-  flatLengthMm: number
-  flangesMm: number[]
-  bends: { atMm: number; angleDeg: number; face: 'up' | 'down' }[]
+  /** from the foot's line to the bar's: the step and one thickness, for the pads are folded out of the sheet that steps */
+  offsetMm: number
+  angleDeg: number
   insideRadiusMm: number
+  /** outside lengths to the outer apexes, as they are laid out */
+  flangesMm: [number, number, number]
+  flatLengthMm: number
+  bends: [FoldedBend, FoldedBend]
 }
 
-const FOOT_PAD_MM = 60 // seat of two M8 bolts with washers; shop's own
 /** A step needs room to fold: under this the web is only a slanted jog. */
 const LEAST_RISE_MM = 20
+const RADIUS_PER_THICKNESS = 1.5 // inside radius of an air bend, the shop's own
 
 /**
- * A Z bracket that carries the bar's end a step inboard of its foot, so that a stock length becomes the bar.
- * Three faces: foot pad, web as long as step and rise together, bar pad. Both folds turn by the web's lean, the second
- * the other way, so one line is marked face up and one face down. mm and degrees. Blank by `flatPattern`.
+ * A Z bracket that carries the bar's end a step inboard of its foot, so that a stock length becomes the bar: one model for bar, blank, folds and faces.
+ * Three faces: foot pad, web as long as offset and rise together, bar pad. Both folds turn by the web's lean, the second the other way: one line is
+ * marked face up, one face down. On one face of the sheet the web runs from an inner to an outer apex, so its outside length is t·tan(A/2) more than
+ * √(offset² + rise²). mm and degrees; blank by `flatPattern`.
  */
-export function stepBracket(given: { stepMm: number; riseMm: number; thicknessMm: number; kFactor?: number }): StepBracket {
+export function stepBracket(given: StepBracketGiven): StepBracket {
+  const { thicknessMm: t } = given
   const rise = Math.max(LEAST_RISE_MM, given.riseMm)
-  const angleDeg = (Math.atan2(rise, given.stepMm) * 180) / Math.PI
-  const insideRadiusMm = given.thicknessMm * 1.5
-  const flangesMm = [FOOT_PAD_MM, Math.hypot(given.stepMm, rise), FOOT_PAD_MM]
+  const offsetMm = given.stepMm + t
+  const angle = Math.atan2(rise, offsetMm)
+  const angleDeg = (angle * 180) / Math.PI
+  const insideRadiusMm = t * RADIUS_PER_THICKNESS
+  const flangesMm: [number, number, number] = [given.footPadMm, Math.hypot(offsetMm, rise) + t * Math.tan(angle / 2), given.barPadMm]
   const flat = flatPattern({
-    thickness: given.thicknessMm,
+    thickness: t,
     insideRadius: insideRadiusMm,
-    kFactor: given.kFactor ?? defaultRules.kFactor,
+    kFactor: given.kFactor,
     flanges: flangesMm,
     bends: [{ angle: angleDeg }, { angle: angleDeg }],
   })
-  return {
-    flatLengthMm: flat.flatLength,
-    flangesMm,
-    insideRadiusMm,
-    bends: [
-      { atMm: flat.bendLines[0], angleDeg, face: 'up' },
-      { atMm: flat.bendLines[1], angleDeg, face: 'down' },
-    ],
-  }
+  const bend = (i: number, side: FoldedBend['side']): FoldedBend => ({ atMm: flat.bendLines[i]!, angleDeg, side, insideRadiusMm })
+  return { offsetMm, angleDeg, insideRadiusMm, flangesMm, flatLengthMm: flat.flatLength, bends: [bend(0, 'up'), bend(1, 'down')] }
 }

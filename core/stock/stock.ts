@@ -22,7 +22,22 @@ export const RemnantSchema = z.object({
   place: z.string().max(80).default(''),
   note: z.string().max(200).default(''),
 })
-export const StockSchema = z.object({ sale: z.array(SaleLengthSchema).max(2000), remnants: z.array(RemnantSchema).max(5000) })
+const document = z.object({ sale: z.array(SaleLengthSchema).max(2000), remnants: z.array(RemnantSchema).max(5000) })
+/** The whole rack: every line has an id of its own, for a plan names what it uses by it. */
+export const StockSchema = document.superRefine(eachItsOwn)
+/** The same where it comes in from outside: an unknown key is a fault. */
+export const StockEdgeSchema = document.strict().superRefine(eachItsOwn)
+
+function eachItsOwn(stock: z.infer<typeof document>, ctx: z.RefinementCtx): void {
+  const seen = new Map<string, string>()
+  for (const shelf of ['sale', 'remnants'] as const)
+    stock[shelf].forEach((row, i) => {
+      const twin = seen.get(row.id)
+      if (twin)
+        ctx.addIssue({ code: 'custom', path: [shelf, i, 'id'], message: `“${row.id}” is the id of ${twin} too: give it one of its own` })
+      seen.set(row.id, shelf === 'sale' ? 'a length on sale' : 'another offcut')
+    })
+}
 
 export type SaleLength = z.infer<typeof SaleLengthSchema>
 export type Remnant = z.infer<typeof RemnantSchema>

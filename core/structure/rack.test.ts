@@ -85,7 +85,7 @@ describe('the centre line of a bent tube', () => {
 
 describe('a rack as a frame', () => {
   const job = demoJobs[2] // welded steel with side rails
-  const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle)
+  const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules)
   const rack = rackFrame(assembly, defaultRules, new Map(), 'clamped')
   test('every piece of every member is there: lengths add up, and only what lies by a weld is soft', () => {
     for (const m of assembly.members) {

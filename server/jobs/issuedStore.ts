@@ -1,24 +1,56 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
+import type { IssuedPlan } from '../../core/cutList/issuedPlan'
+import type { Piece } from '../../core/cutList/planMoved'
 import type { Job } from '../../core/job/job'
+import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Stock } from '../../core/stock/stock'
 import type { ShelfStore } from '../shelves/shelfStore'
 
-export type IssuedPlan = { id: string; jobRevision: number; at: string; takenBackAt: string | null; plan: CutPlan }
 type Raw = { id: string; job_id: string; job_revision: number; document: string; at: string; taken_back_at: string | null }
-type Document = { job: Job; plan: CutPlan }
+/** What is kept of an accepted plan; saw, pieces and reason are missing in the oldest. */
+type Document = { job: Job; plan: CutPlan; saw?: SawSetting; pieces?: Piece[]; reason?: string }
+export type Accepting = { job: Job; plan: CutPlan; saw: SawSetting; pieces: Piece[]; reason: string }
 export type Outcome =
   | { ok: true; issued: IssuedPlan; stockRevision: number }
-  | { ok: false; reason: 'stock-changed' | 'rack-short' | 'missing' | 'already' }
+  | { ok: false; reason: 'job-changed' | 'stock-changed' | 'rack-short' | 'missing' | 'already' }
 
-const shown = (r: Raw): IssuedPlan => ({
-  id: r.id,
-  jobRevision: r.job_revision,
-  at: r.at,
-  takenBackAt: r.taken_back_at,
-  plan: (JSON.parse(r.document) as Document).plan,
+/** The pieces of the plan that stands for a job; null when none does. */
+export async function piecesAccepted(db: Knex, jobId: string): Promise<Piece[] | null> {
+  const row = (await db('issued').where({ job_id: jobId, kind: 'cut-plan' }).whereNull('taken_back_at').first()) as Raw | undefined
+  return row ? shown(row).pieces : null
+}
+
+function shown(r: Raw): IssuedPlan {
+  const { plan, saw, pieces, reason } = JSON.parse(r.document) as Document
+  return {
+    id: r.id,
+    jobRevision: r.job_revision,
+    at: r.at,
+    takenBackAt: r.taken_back_at,
+    plan: withOffcuts(plan),
+    saw: saw ?? null,
+    pieces: pieces ?? piecesOfPlan(plan),
+    reason: reason ?? '',
+  }
+}
+
+/** Plans accepted before offcuts were worked out behind the last kerf called them remnants. */
+const withOffcuts = (plan: CutPlan): CutPlan => ({
+  ...plan,
+  profiles: plan.profiles.map((p) => ({
+    ...p,
+    bars: p.bars.map((b) => ({ ...b, offcutMm: b.offcutMm ?? (b as { remnantMm?: number }).remnantMm ?? 0 })),
+  })),
 })
+/** The pieces of an old plan, from its cuts: they carry no ends. */
+const piecesOfPlan = (plan: CutPlan): Piece[] =>
+  plan.profiles.flatMap((p) =>
+    p.bars.flatMap((b) =>
+      b.cuts.map((c): Piece => ({ mark: c.mark, lengthMm: c.lengthMm, profileId: p.profileId, ends: [{ kind: 'cap' }, { kind: 'cap' }] })),
+    ),
+  )
 
 /** The rack after a plan is cut: offcuts that were used leave it, new ones come to it. `way` −1 undoes that. Null when the rack does not hold them. */
 export function rackAfter(stock: Stock, plan: CutPlan, jobTitle: string, way: 1 | -1): Stock | null {
@@ -56,13 +88,19 @@ export function rackAfter(stock: Stock, plan: CutPlan, jobTitle: string, way: 1 
   return used && came ? { ...stock, remnants: [...remnants.values()].filter((r) => r.quantity > 0) } : null
 }
 
+/** A plan just accepted, or none: no piece has moved from it. */
+const nothingMoved = (db: Knex, jobId: string) => db('verdicts').where({ job_id: jobId }).update({ moved: 0 })
+
 /** What went to the saw is kept as it was, and moves the rack in the same transaction. */
 export function issuedStore(db: Knex, shelves: ShelfStore) {
   return {
     ofJob: async (jobId: string): Promise<IssuedPlan[]> =>
       ((await db('issued').where({ job_id: jobId, kind: 'cut-plan' }).orderBy('at', 'desc').limit(50)) as Raw[]).map(shown),
-    accept: (jobId: string, jobRevision: number, job: Job, plan: CutPlan, stockRevision: number): Promise<Outcome> =>
+    accept: (jobId: string, jobRevision: number, accepting: Accepting, stockRevision: number): Promise<Outcome> =>
       db.transaction(async (trx): Promise<Outcome> => {
+        const { job, plan } = accepting
+        const current = (await trx('jobs').where({ id: jobId }).first('revision')) as { revision: number } | undefined
+        if (current?.revision !== jobRevision) return { ok: false, reason: 'job-changed' }
         const shelf = await shelves.get('stock', trx)
         if (shelf.revision !== stockRevision) return { ok: false, reason: 'stock-changed' }
         const open = await trx('issued').where({ job_id: jobId, kind: 'cut-plan' }).whereNull('taken_back_at').first()
@@ -74,11 +112,12 @@ export function issuedStore(db: Knex, shelves: ShelfStore) {
           id: randomUUID(),
           job_id: jobId,
           job_revision: jobRevision,
-          document: JSON.stringify({ job, plan } satisfies Document),
+          document: JSON.stringify(accepting satisfies Document),
           at: new Date().toISOString(),
           taken_back_at: null,
         }
         await trx('issued').insert({ ...row, kind: 'cut-plan' })
+        await nothingMoved(trx, jobId)
         return { ok: true, issued: shown(row), stockRevision: put.revision }
       }),
     takeBack: (jobId: string, issuedId: string): Promise<Outcome> =>
@@ -93,6 +132,7 @@ export function issuedStore(db: Knex, shelves: ShelfStore) {
         const put = await shelves.put('stock', shelf.revision, rack, trx)
         const takenBackAt = new Date().toISOString()
         await trx('issued').where({ id: issuedId }).update({ taken_back_at: takenBackAt })
+        await nothingMoved(trx, jobId)
         return { ok: true, issued: shown({ ...row, taken_back_at: takenBackAt }), stockRevision: put.revision }
       }),
   }

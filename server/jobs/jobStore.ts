@@ -4,6 +4,7 @@ import { readJob } from '../../core/exchange/jobFile'
 import type { Job } from '../../core/job/job'
 import type { JobRow } from '../../core/job/jobRow'
 import type { Station } from '../../core/job/stations'
+import { piecesAccepted } from './issuedStore'
 import { type Verdict, verdictOf } from './verdict'
 
 export type StoredJob = { id: string; revision: number; archived: boolean; updatedAt: string; job: Job }
@@ -61,7 +62,7 @@ export function jobStore(db: Knex) {
         const [id, now] = [randomUUID(), new Date().toISOString()]
         await trx('jobs').insert({ id, revision: 1, ...columns(job), created_at: now, updated_at: now })
         const r = await rules(trx)
-        await writeVerdict(trx, id, 1, verdictOf(job, r.document), r.revision)
+        await writeVerdict(trx, id, 1, verdictOf(job, r.document, null), r.revision)
         return { id, revision: 1, archived: false, updatedAt: now, job }
       }),
     save: (id: string, fromRevision: number, job: Job): Promise<Saved> =>
@@ -75,7 +76,7 @@ export function jobStore(db: Knex) {
           return theirs ? { ok: false, reason: 'older', theirs } : { ok: false, reason: 'missing' }
         }
         const r = await rules(trx)
-        await writeVerdict(trx, id, fromRevision + 1, verdictOf(job, r.document), r.revision)
+        await writeVerdict(trx, id, fromRevision + 1, verdictOf(job, r.document, await piecesAccepted(trx, id)), r.revision)
         return { ok: true, revision: fromRevision + 1, updatedAt: now }
       }),
     setArchived: async (id: string, archived: boolean): Promise<boolean> =>
@@ -112,15 +113,19 @@ export function jobStore(db: Knex) {
           'verdicts.near',
           'verdicts.unknown',
           'verdicts.governing',
+          'verdicts.moved',
+          'verdicts.job_revision as judgedRevision',
         )
         .orderByRaw('jobs.due is null, jobs.due, jobs.title')
         .offset(q.offset)
-        .limit(q.limit)) as (Omit<JobRow, 'archived'> & { archived: number })[]
+        .limit(q.limit)) as (Omit<JobRow, 'archived' | 'judged'> & { archived: number; judgedRevision: number | null })[]
       return {
         total: n,
-        rows: rows.map((r) => ({
+        rows: rows.map(({ judgedRevision, ...r }) => ({
           ...r,
           archived: r.archived === 1,
+          judged: judgedRevision === r.revision,
+          moved: r.moved ?? 0,
           over: r.over ?? 0,
           near: r.near ?? 0,
           unknown: r.unknown ?? 0,
@@ -153,7 +158,8 @@ export function jobStore(db: Knex) {
         .where((q) => q.whereNull('verdicts.job_id').orWhere('verdicts.rules_revision', '<>', r.revision))
         .select('jobs.*')
         .limit(most)) as Raw[]
-      for (const row of stale) await writeVerdict(db, row.id, row.revision, verdictOf(stored(row).job, r.document), r.revision)
+      for (const row of stale)
+        await writeVerdict(db, row.id, row.revision, verdictOf(stored(row).job, r.document, await piecesAccepted(db, row.id)), r.revision)
       return stale.length
     },
   }

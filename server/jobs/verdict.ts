@@ -1,20 +1,22 @@
+import { type Piece, planMoved } from '../../core/cutList/planMoved'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { RulesSchema } from '../../core/rules/rules'
 
-/** What the Slipway shows of a job's limits: how many in each state, and the governing one in words. */
-export type Verdict = { over: number; near: number; unknown: number; governing: string }
+/** What the Slipway shows of a job's limits: how many in each state, the governing one in words, and how many pieces moved since a plan was accepted. */
+export type Verdict = { over: number; near: number; unknown: number; governing: string; moved: number }
 
-export function verdictOf(job: Job, rulesDocument: unknown): Verdict {
-  const { limits } = evaluate(job, RulesSchema.parse(rulesDocument))
+export function verdictOf(job: Job, rulesDocument: unknown, accepted: Piece[] | null): Verdict {
+  const { limits, assembly } = evaluate(job, RulesSchema.parse(rulesDocument))
   const count = (state: string) => limits.filter((l) => l.state === state).length
   return {
     over: count('over'),
     near: count('near'),
     unknown: count('unknown'),
+    moved: accepted ? planMoved(accepted, assembly).length : 0,
     governing: limits[0] ? `${limits[0].name}: ${limits[0].state}` : '',
   }
 }
 
 /** Raised when limits are worked out differently: the verdicts of an older program are thrown away at the start. */
-export const VERDICT_VERSION = 7
+export const VERDICT_VERSION = 8

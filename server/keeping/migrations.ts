@@ -76,6 +76,14 @@ const steps: Step[] = [
       })
     },
   },
+  {
+    name: '004_pieces_moved_since_accepting',
+    up: async (db) => {
+      await db.schema.alterTable('verdicts', (t) => {
+        t.integer('moved').notNullable().defaultTo(0)
+      })
+    },
+  },
 ]
 
 export const migrationSource: Knex.MigrationSource<Step> = {

@@ -2,6 +2,7 @@ import { profileOf } from '../../core/catalogue/profiles'
 import { cutList } from '../../core/cutList/cutList'
 import { type HardwareLine, hardwareOrder } from '../../core/cutList/hardwareOrder'
 import { plateList } from '../../core/cutList/plateList'
+import { flatPartSheet } from '../../core/drawing/flatPart'
 import { drawView } from '../../core/drawing/views'
 import { roadPrompts } from '../../core/fitment/roadPrompts'
 import type { Evaluation } from '../../core/job/evaluate'
@@ -88,8 +89,36 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
     MARGIN,
     y + 14,
   )
+  y = foldedParts(paper, job, result, y + 14)
   limitsTable(paper, job, result, rules, y + 20)
   return closePaper(paper, title)
+}
+
+/** Each folded part as it is laid out, with its fold lines from one edge. Returns the y below. */
+function foldedParts(paper: Paper, job: Job, result: Evaluation, from: number): number {
+  const height = 150
+  return result.assembly.plates
+    .filter((p) => p.bends?.length)
+    .reduce((y, p) => {
+      let top = y
+      if (top > paper.page.height - height - 60) {
+        paper.addPage()
+        top = 60
+      }
+      paintSheet(paper, flatPartSheet(p), { x: MARGIN, y: top, width: 420, height }, job.units)
+      const radius = formatGauge(p.bends?.[0]?.insideRadiusMm ?? null, job.units)
+      paper
+        .font('text')
+        .fontSize(9)
+        .fillColor(INK)
+        .text(
+          `${p.mark}: laid out on one face. A full line folds up, a dashed line folds down, inside radius ${radius}. Fold one of an offcut first: the brake’s own gain moves the lines.`,
+          MARGIN + 430,
+          top + 20,
+          { width: paper.page.width - 2 * MARGIN - 430 },
+        )
+      return top + height
+    }, from)
 }
 
 const withSpares = (h: HardwareLine): string => (h.spares ? `${h.quantity} + ${h.spares}` : String(h.quantity))

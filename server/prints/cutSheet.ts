@@ -1,13 +1,19 @@
 import { profileOf } from '../../core/catalogue/profiles'
-import { moneyText } from '../../core/cost/money'
+import { type Moved, movedText } from '../../core/cutList/planMoved'
 import type { Job } from '../../core/job/job'
+import type { Limit } from '../../core/limits/limit'
+import { barLine, barLineText, type SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan, PlannedBar } from '../../core/nesting/planCuts'
-import { formatLength } from '../../core/quantity/formatQuantity'
-import type { Rules } from '../../core/rules/rules'
+import { withLengths } from '../../core/quantity/figureText'
+import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
+import { moneyText } from '../../core/quantity/money'
+import type { DisplayUnits } from '../../core/quantity/units'
 import { closePaper, INK, MARGIN, openPaper, type Paper, QUIET, SIGNAL, type Title, table } from './paper'
 
 /** The cut sheet for the saw: every bar drawn with its cuts in order, readable at arm's length, a box to tick at each piece. PDF bytes. */
-export function cutSheetPdf(job: Job, plan: CutPlan, rules: Rules, title: Title): Promise<Buffer> {
+export type CutSheet = { plan: CutPlan; saw: SawSetting; moved: Moved[]; reason: string; limits: Limit[] }
+
+export function cutSheetPdf(job: Job, { plan, saw, moved, reason, limits }: CutSheet, title: Title): Promise<Buffer> {
   const paper = openPaper(title)
   const mm = (v: number) => formatLength(v, job.units)
   paper
@@ -15,12 +21,12 @@ export function cutSheetPdf(job: Job, plan: CutPlan, rules: Rules, title: Title)
     .fontSize(10)
     .fillColor(INK)
     .text(
-      `Saw kerf ${mm(rules.kerfMm)}, trim ${mm(rules.endTrimMm)} at each end${job.units.system === 'inch' ? ', inches' : ', millimetres'}. Lengths are finished lengths. Wear eye and ear protection; deburr every cut edge before it is handled.`,
+      `Saw kerf ${formatGauge(saw.kerfMm, job.units)}, trim ${formatGauge(saw.endTrimMm, job.units)} at each end${job.units.system === 'inch' ? ', inches' : ', millimetres'}. Lengths are finished lengths. Wear eye and ear protection; deburr every cut edge before it is handled.`,
       MARGIN,
       54,
       { width: paper.page.width - 2 * MARGIN },
     )
-  let y = paper.y + 6
+  let y = remarks(paper, job, moved, reason, limits, paper.y + 4)
   for (const profile of plan.profiles) {
     if (y > paper.page.height - 120) y = fresh(paper)
     paper.font('bold').fontSize(12).fillColor(INK).text(profileOf(profile.profileId).name, MARGIN, y, { lineBreak: false })
@@ -37,7 +43,7 @@ export function cutSheetPdf(job: Job, plan: CutPlan, rules: Rules, title: Title)
     const longest = Math.max(...profile.bars.map((b) => b.lengthMm), 1)
     for (const bar of profile.bars) {
       if (y > paper.page.height - 80) y = fresh(paper)
-      y = drawBar(paper, bar, longest, y, rules, mm)
+      y = drawBar(paper, bar, longest, y, saw, job.units)
     }
     for (const u of profile.unplaced) {
       if (y > paper.page.height - 60) y = fresh(paper)
@@ -74,13 +80,37 @@ export function cutSheetPdf(job: Job, plan: CutPlan, rules: Rules, title: Title)
   return closePaper(paper, title)
 }
 
+/** Why it is cut although a limit is over or not assessed, and which pieces the design has moved away from. Returns the y below. */
+function remarks(paper: Paper, job: Job, moved: Moved[], reason: string, limits: Limit[], from: number): number {
+  const doubtful = limits.filter((l) => l.state === 'over' || l.state === 'unknown')
+  const lines = [
+    ...(moved.length ? [`Do not cut by this sheet: ${moved.map((m) => withLengths(movedText(m), job.units)).join('; ')}.`] : []),
+    ...(reason ? [`Accepted all the same, because: ${reason}`] : []),
+    ...(doubtful.length
+      ? [`Limits now: ${doubtful.map((l) => `${l.name} ${l.state === 'over' ? 'OVER' : 'not assessed'}`).join('; ')}.`]
+      : []),
+  ]
+  let y = from
+  for (const line of lines) {
+    paper
+      .font('bold')
+      .fontSize(9.5)
+      .fillColor(SIGNAL)
+      .text(line, MARGIN, y, { width: paper.page.width - 2 * MARGIN })
+    y = paper.y + 2
+  }
+  return y + 4
+}
+
 const fresh = (paper: Paper): number => {
   paper.addPage()
   return 60
 }
 
 /** One bar to scale: cuts from the left with mark, length and tick box; what is left is hatched. */
-function drawBar(paper: Paper, bar: PlannedBar, longestMm: number, y: number, rules: Rules, mm: (v: number) => string): number {
+function drawBar(paper: Paper, bar: PlannedBar, longestMm: number, y: number, saw: SawSetting, units: DisplayUnits): number {
+  const mm = (v: number) => formatLength(v, units)
+  const line = barLineText(barLine(bar, saw), units)
   const width = paper.page.width - 2 * MARGIN
   const scale = (width - 110) / longestMm
   const x0 = MARGIN + 100
@@ -99,7 +129,7 @@ function drawBar(paper: Paper, bar: PlannedBar, longestMm: number, y: number, ru
     .lineWidth(0.8)
     .strokeColor(INK)
     .stroke()
-  let at = x0 + rules.endTrimMm * scale
+  let at = x0 + saw.endTrimMm * scale
   for (const cut of bar.cuts) {
     const w = cut.lengthMm * scale
     paper.rect(at, y, w, 28).lineWidth(0.8).fillAndStroke('#dfe8e5', INK)
@@ -115,14 +145,20 @@ function drawBar(paper: Paper, bar: PlannedBar, longestMm: number, y: number, ru
         .fontSize(8)
         .text(cut.mark, at + 16, y + 4, { lineBreak: false })
         .text(mm(cut.lengthMm), at + 16, y + 15, { lineBreak: false })
-    at += w + rules.kerfMm * scale
+    at += w + saw.kerfMm * scale
   }
   const end = x0 + bar.lengthMm * scale
-  if (end - at > 30)
+  if (end - at > 30 && line.offcut)
     paper
       .font('text')
       .fontSize(8)
       .fillColor(QUIET)
-      .text(`${bar.keepsRemnant ? 'shelve' : 'scrap'} ${mm(bar.remnantMm)}`, at + 4, y + 10, { lineBreak: false })
-  return y + 36
+      .text(`${bar.keepsRemnant ? 'shelve' : 'scrap'} ${line.offcut}`, at + 4, y + 10, { lineBreak: false })
+  // what a bar comes apart into, adding up in the units of the sheet
+  paper
+    .font('figures')
+    .fontSize(8)
+    .fillColor(QUIET)
+    .text(line.text, x0, y + 30, { lineBreak: false })
+  return y + 46
 }

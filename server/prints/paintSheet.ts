@@ -1,4 +1,4 @@
-import { dimensionLines, type Entity, type Layer, type Sheet } from '../../core/drawing/sheet'
+import { balloonRadius, dimensionLines, type Entity, type Layer, type Sheet } from '../../core/drawing/sheet'
 import type { Point } from '../../core/geometry/vec3'
 import { formatLength } from '../../core/quantity/formatQuantity'
 import type { DisplayUnits } from '../../core/quantity/units'
@@ -15,6 +15,8 @@ const PEN: Record<Layer, { colour: string; width: number; fill?: string }> = {
   plate: { colour: INK, width: 0.9 },
   foot: { colour: INK, width: 0.6, fill: '#5b6f6e' },
   cargo: { colour: '#3a5f8a', width: 0.5, fill: '#e7edf3' },
+  strap: { colour: '#8a5a00', width: 1.1 },
+  mark: { colour: INK, width: 0.6, fill: '#ffffff' },
   centre: { colour: '#3a5f8a', width: 0.4 },
   limit: { colour: SIGNAL, width: 0.6 },
   datum: { colour: INK, width: 0.4 },
@@ -65,7 +67,11 @@ function paint(paper: Paper, e: Entity, on: (p: Point) => Point, scale: number, 
         .fillOpacity(1)
     else paper.stroke()
   } else if (e.kind === 'circle') paper.circle(on(e.centre).x, on(e.centre).y, Math.max(1.5, e.radius * scale)).stroke()
-  else if (e.kind === 'text') words(paper, e.text, on(e.at), size, e.anchor, pen.colour, 0)
+  else if (e.kind === 'balloon') {
+    const at = on(e.at)
+    paper.circle(at.x, at.y, size * balloonRadius(e.text)).fillAndStroke('#ffffff', pen.colour)
+    words(paper, e.text, { x: at.x, y: at.y + size * 0.52 }, size, 'middle', pen.colour, 0)
+  } else if (e.kind === 'text') words(paper, e.text, on(e.at), size, e.anchor, pen.colour, 0)
   else {
     const d = dimensionLines(e, size / scale)
     for (const [a, b] of d.lines) stroke(paper, on(a), on(b))

@@ -9,7 +9,17 @@ export const QUIET = '#5b6f6e'
 export const RULE = '#b9c4c1'
 export const SIGNAL = '#b3261e'
 export type Paper = PDFKit.PDFDocument
-export type Title = { job: string; client: string; sheet: string; revision: number; date: string; due: string | null }
+/** The one large word on a sheet that says whether metal may be cut by it, and why not; null on sheets that nobody cuts by. */
+export type Stamp = { word: string; detail: string }
+export type Title = {
+  job: string
+  client: string
+  sheet: string
+  revision: number
+  date: string
+  due: string | null
+  stamp: Stamp | null
+}
 
 export const MARGIN = 30
 /** The caution that stands on every print. */
@@ -89,6 +99,7 @@ export function closePaper(paper: Paper, title: Title): Promise<Buffer> {
         34,
         { lineBreak: false },
       )
+    if (title.stamp) paintStamp(paper, title.stamp)
     paper
       .moveTo(MARGIN, 48)
       .lineTo(width - MARGIN, 48)
@@ -109,6 +120,19 @@ export function closePaper(paper: Paper, title: Title): Promise<Buffer> {
     paper.on('error', reject)
     paper.end()
   })
+}
+
+/** Large and framed at the head's right, where a hand holding the sheet does not cover it. */
+function paintStamp(paper: Paper, stamp: Stamp): void {
+  const ink = stamp.word.startsWith('ACCEPTED') ? INK : SIGNAL
+  paper.font('bold').fontSize(17)
+  const width = paper.widthOfString(stamp.word) + 16
+  const left = paper.page.width - MARGIN - width
+  paper.rect(left, 11, width, 24).lineWidth(1.6).strokeColor(ink).stroke()
+  paper.fillColor(ink).text(stamp.word, left + 8, 15, { lineBreak: false })
+  if (!stamp.detail) return
+  paper.font('text').fontSize(8)
+  paper.text(stamp.detail, paper.page.width - MARGIN - paper.widthOfString(stamp.detail), 37, { lineBreak: false })
 }
 
 export type Column = { head: string; width: number; align?: 'left' | 'right' }

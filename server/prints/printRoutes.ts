@@ -1,13 +1,15 @@
 import { Router } from 'express'
 import { z } from 'zod'
 import { cutList } from '../../core/cutList/cutList'
+import { type IssuedPlan, standingPlan } from '../../core/cutList/issuedPlan'
+import { type Moved, piecesOf, planMoved } from '../../core/cutList/planMoved'
 import { toDxf } from '../../core/drawing/toDxf'
 import { toSvg } from '../../core/drawing/toSvg'
 import { drawView } from '../../core/drawing/views'
 import { cutListCsv } from '../../core/exchange/csv'
 import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
 import { vehicleJsonSchema } from '../../core/exchange/vehicleFile'
-import { evaluate } from '../../core/job/evaluate'
+import { type Evaluation, evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { neededBeforeCutting } from '../../core/measure/needed'
 import { measuringSheets } from '../../core/measure/sheets'
@@ -21,6 +23,7 @@ import { arrangementPdf } from './arrangement'
 import { clientFormHtml } from './clientForm'
 import { cutSheetPdf } from './cutSheet'
 import { measuringSheetPdf } from './measuringSheet'
+import type { Stamp } from './paper'
 
 const PLAN_MS = 8000
 const fileName = (job: Job, tail: string): string =>
@@ -31,6 +34,17 @@ const fileName = (job: Job, tail: string): string =>
       .replace(/^-|-$/g, '')
       .toLowerCase() || 'job'
   }-${tail}"`
+
+const standing = async (issued: IssuedStore, jobId: string): Promise<IssuedPlan | null> => standingPlan(await issued.ofJob(jobId))
+const movedSince = (accepted: IssuedPlan | null, now: Evaluation): Moved[] => (accepted ? planMoved(accepted.pieces, now.assembly) : [])
+/** The one large word on a sheet. What shows the design as it stands is a draft again once it has moved; the accepted plan itself is superseded. */
+function stampOf(accepted: IssuedPlan | null, moved: Moved[], showsNow = false): Stamp {
+  if (!accepted) return { word: 'DRAFT', detail: 'not accepted for the saw' }
+  if (!moved.length) return { word: `ACCEPTED revision ${accepted.jobRevision}`, detail: '' }
+  return showsNow
+    ? { word: 'DRAFT', detail: `differs from accepted revision ${accepted.jobRevision}` }
+    : { word: 'SUPERSEDED', detail: `the design has moved since revision ${accepted.jobRevision} was accepted` }
+}
 
 /** Everything that leaves a job on paper or as a file, and the cut plan that goes to the saw. */
 export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedStore, workshop: Workshop): Router {
@@ -45,6 +59,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   const outcome = (o: Outcome) => {
     if (o.ok) return o
     const why = {
+      'job-changed': 'the newest revision of the job: it changed while this plan was made',
       'stock-changed': 'the newest stock: the rack changed since this plan was made; look at the new plan and accept again',
       'rack-short': 'offcuts that are on the rack: some were used elsewhere meanwhile; correct the rack under Stock',
       missing: 'a plan that was accepted for this job',
@@ -85,13 +100,17 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   })
   routes.get('/:id/arrangement.pdf', async (request, response) => {
     const { job, revision } = await jobAt(jobs, request.params.id)
-    const bytes = await arrangementPdf(job, evaluate(job, await rules()), await rules(), {
+    const r = await rules()
+    const result = evaluate(job, r)
+    const accepted = await standing(issued, request.params.id)
+    const bytes = await arrangementPdf(job, result, r, {
       job: job.title,
       client: job.brief.clientName,
       sheet: 'General arrangement',
       revision,
       date: today(),
       due: job.due,
+      stamp: stampOf(accepted, movedSince(accepted, result), true),
     })
     response
       .type('application/pdf')
@@ -100,16 +119,23 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   })
   routes.get('/:id/cut-sheet.pdf', async (request, response) => {
     const { job, revision } = await jobAt(jobs, request.params.id)
-    const accepted = (await issued.ofJob(request.params.id)).find((i) => !i.takenBackAt)
-    const made = await (accepted ? { plan: accepted.plan, rules: await rules() } : plan(job))
-    const bytes = await cutSheetPdf(job, made.plan, made.rules, {
-      job: job.title,
-      client: job.brief.clientName,
-      sheet: accepted ? 'Cut sheet, accepted' : 'Cut sheet, draft',
-      revision: accepted?.jobRevision ?? revision,
-      date: today(),
-      due: job.due,
-    })
+    const r = await rules()
+    const accepted = await standing(issued, request.params.id)
+    const result = evaluate(job, r)
+    const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job)).plan, saw: r }
+    const bytes = await cutSheetPdf(
+      job,
+      { ...made, moved: movedSince(accepted, result), reason: accepted?.reason ?? '', limits: result.limits },
+      {
+        job: job.title,
+        client: job.brief.clientName,
+        sheet: 'Cut sheet',
+        revision: accepted?.jobRevision ?? revision,
+        date: today(),
+        due: job.due,
+        stamp: stampOf(accepted, movedSince(accepted, result)),
+      },
+    )
     response.type('application/pdf').set('Content-Disposition', fileName(job, 'cut-sheet.pdf').replace('attachment', 'inline')).send(bytes)
   })
   routes.get('/:id/measuring-sheet.pdf', async (request, response) => {
@@ -130,6 +156,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       revision,
       date: today(),
       due: job.due,
+      stamp: null,
     })
     response
       .type('application/pdf')
@@ -141,14 +168,37 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     response.json(await issued.ofJob(request.params.id))
   })
   routes.post('/:id/plans', async (request, response) => {
-    const given = parsed(z.object({ revision: z.number().int().min(1), stockRevision: z.number().int().min(0) }), request.body)
+    const given = parsed(
+      z.object({
+        revision: z.number().int().min(1),
+        stockRevision: z.number().int().min(0),
+        reason: z.string().trim().max(500).default(''),
+      }),
+      request.body,
+    )
     const { job, revision } = await jobAt(jobs, request.params.id)
     if (revision !== given.revision) return refuse(409, 'revision', 'the newest revision of the job: it changed since this plan was made')
     const [doubt] = neededBeforeCutting(job.vehicle)
     if (doubt) return refuse(409, 'vehicle', `figures that are measured and agree before anything is cut: ${doubt.label}, ${doubt.why}`)
     const made = await plan(job)
     if (!made.plan.complete) return refuse(409, 'plan', 'stock for every piece: some pieces were not placed')
-    const done = outcome(await issued.accept(request.params.id, revision, job, made.plan, given.stockRevision))
+    const result = evaluate(job, made.rules)
+    const doubtful = result.limits.filter((l) => l.state === 'over' || l.state === 'unknown')
+    if (doubtful.length && !given.reason)
+      return refuse(
+        409,
+        'reason',
+        `why it is cut all the same: ${doubtful.map((l) => `${l.name} is ${l.state === 'over' ? 'over its line' : 'not assessed'}`).join('; ')}`,
+      )
+    const { kerfMm, endTrimMm } = made.rules
+    const done = outcome(
+      await issued.accept(
+        request.params.id,
+        revision,
+        { job, plan: made.plan, saw: { kerfMm, endTrimMm }, pieces: piecesOf(result.assembly), reason: given.reason },
+        given.stockRevision,
+      ),
+    )
     response.status(201).json(done)
   })
   routes.post('/:id/plans/:plan/take-back', async (request, response) => {

@@ -11,7 +11,7 @@ import { INCH } from '../../core/quantity/units'
 import { defaultRules } from '../../core/rules/rules'
 import { demoStock } from '../../core/stock/demoStock'
 import { arrangementPdf } from './arrangement'
-import { cutSheetPdf } from './cutSheet'
+import { type CutSheet, cutSheetPdf } from './cutSheet'
 import { measuringSheetPdf } from './measuringSheet'
 
 const title = {
@@ -21,6 +21,7 @@ const title = {
   revision: 4,
   date: '2026-11-24',
   due: '2026-12-11',
+  stamp: { word: 'DRAFT', detail: 'not accepted for the saw' },
 }
 const pages = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0
 const plans = new Map<string, CutPlan>()
@@ -33,6 +34,15 @@ beforeAll(async () => {
     )
 })
 
+const sheet = (plan: CutPlan, over: Partial<CutSheet> = {}): CutSheet => ({
+  plan,
+  saw: defaultRules,
+  moved: [],
+  reason: '',
+  limits: [],
+  ...over,
+})
+
 describe.each(demoJobs.map((j) => [j.title, j] as const))('%s on paper', (_, job) => {
   test('the arrangement has the drawing, the parts and the limits, in metric and in inch', async () => {
     for (const units of [job.units, INCH]) {
@@ -42,7 +52,7 @@ describe.each(demoJobs.map((j) => [j.title, j] as const))('%s on paper', (_, job
     }
   })
   test('the cut sheet is one page, and the same job twice gives the same bytes', async () => {
-    const made = () => cutSheetPdf(job, plans.get(job.title)!, defaultRules, title)
+    const made = () => cutSheetPdf(job, sheet(plans.get(job.title)!), title)
     const [first, second] = [await made(), await made()]
     expect(pages(first)).toBe(1)
     expect(first.equals(second)).toBe(true)
@@ -57,9 +67,16 @@ test('a plan with pieces that found no stock is printed too, and says so on pape
     complete: false,
     profiles: plan.profiles.map((p) => ({ ...p, unplaced: [{ marks: ['B9'], lengthMm: 9000, reason: 'longer than the longest stock' }] })),
   }
-  expect((await cutSheetPdf(job, short, defaultRules, title)).length).toBeGreaterThan(
-    (await cutSheetPdf(job, plan, defaultRules, title)).length,
-  )
+  expect((await cutSheetPdf(job, sheet(short), title)).length).toBeGreaterThan((await cutSheetPdf(job, sheet(plan), title)).length)
+})
+
+test('a sheet whose design has moved, and a reason to cut all the same, stand on paper in words', async () => {
+  const [job] = demoJobs
+  const plan = plans.get(job.title)!
+  const size = async (over: Partial<CutSheet>) => (await cutSheetPdf(job, sheet(plan, over), title)).length
+  const plain = await size({})
+  expect(await size({ moved: [{ mark: 'B1', wasMm: 1690, nowMm: 1700, what: 'longer' }] })).toBeGreaterThan(plain)
+  expect(await size({ reason: 'the client signed for it' })).toBeGreaterThan(plain)
 })
 
 test('a load test that was measured is on the arrangement, one only planned is not', async () => {
@@ -77,7 +94,7 @@ test('forty bars run on over further pages', async () => {
   const [job] = demoJobs
   const plan = plans.get(job.title)!
   const long: CutPlan = { ...plan, profiles: plan.profiles.map((p) => ({ ...p, bars: Array.from({ length: 40 }, () => p.bars[0]) })) }
-  expect(pages(await cutSheetPdf(job, long, defaultRules, title))).toBeGreaterThan(2)
+  expect(pages(await cutSheetPdf(job, sheet(long), title))).toBeGreaterThan(2)
 })
 
 test('one page a measuring sheet, blank or filled', async () => {

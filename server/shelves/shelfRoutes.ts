@@ -1,6 +1,6 @@
 import { Router } from 'express'
 import { z } from 'zod'
-import { readRemnantsCsv, remnantsCsv } from '../../core/exchange/csv'
+import { rackDifference, readRemnantsCsv, remnantsCsv } from '../../core/exchange/rackCsv'
 import { parsed, Refusal, refuse } from '../http/faults'
 import { type ShelfName, type ShelfStore, shelves } from './shelfStore'
 
@@ -17,13 +17,25 @@ export function shelfRoutes(store: ShelfStore, rulesChanged: () => void): Router
   })
   routes.post('/stock/remnants.csv', async (request, response) => {
     if (typeof request.body !== 'string') return refuse(415, 'the body', 'the rack as text/csv')
-    const revision = parsed(z.coerce.number().int().min(0), request.query.revision)
-    const read = readRemnantsCsv(request.body)
+    const query = parsed(
+      z.object({
+        revision: z.coerce.number().int().min(0),
+        unit: z.enum(['mm', 'in']).nullable().default(null),
+        /** only say what was understood and what would change */
+        check: z.enum(['true', 'false']).default('false'),
+      }),
+      request.query,
+    )
+    const read = readRemnantsCsv(request.body, query.unit)
     if (!read.ok) throw new Refusal(422, read.faults)
+    const { remnants, ...said } = read.value
     const { document } = await store.get('stock')
-    const put = await store.put('stock', revision, { ...document, remnants: read.value })
+    const after = { ...document, remnants }
+    const changes = rackDifference(document.remnants, remnants)
+    if (query.check === 'true') return void response.json({ ...said, changes })
+    const put = await store.put('stock', query.revision, parsed(shelves.stock.edge, after))
     if (!put.ok) return refuse(409, 'revision', OLDER, { revision: put.revision })
-    response.json({ revision: put.revision, document: { ...document, remnants: read.value } })
+    response.json({ revision: put.revision, document: after, ...said, changes })
   })
   routes.get('/vehicles/:vehicle/revisions', async (request, response) => {
     response.json(await store.earlier(parsed(z.string().min(1).max(60), request.params.vehicle)))

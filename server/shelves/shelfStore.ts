@@ -3,13 +3,13 @@ import { z } from 'zod'
 import { type BoughtPart, demoParts, PartsSchema } from '../../core/catalogue/boughtParts'
 import { type Rules, RulesSchema } from '../../core/rules/rules'
 import { demoStock } from '../../core/stock/demoStock'
-import { type Stock, StockSchema } from '../../core/stock/stock'
+import { type Stock, StockEdgeSchema, StockSchema } from '../../core/stock/stock'
 import { demoVehicles } from '../../core/vehicle/demoVehicles'
 import { type Vehicle, VehicleSchema } from '../../core/vehicle/vehicle'
 
 /** The shop's own shelves: one document each, with its schema (stricter at the edge: an unknown key is a fault), and what it holds before anyone wrote. */
 export const shelves = {
-  stock: { schema: StockSchema, edge: StockSchema.strict(), empty: { sale: demoStock.sale, remnants: [] } as Stock },
+  stock: { schema: StockSchema, edge: StockEdgeSchema, empty: { sale: demoStock.sale, remnants: [] } as Stock },
   rules: { schema: RulesSchema, edge: RulesSchema.strict(), empty: RulesSchema.parse({}) as Rules },
   vehicles: { schema: z.array(VehicleSchema).max(500), edge: z.array(VehicleSchema).max(500), empty: demoVehicles as Vehicle[] },
   parts: { schema: PartsSchema, edge: PartsSchema, empty: demoParts as BoughtPart[] },
@@ -33,6 +33,8 @@ export function shelfStore(db: Knex) {
     within: Knex = db,
   ): Promise<{ ok: boolean; revision: number }> =>
     within.transaction(async (trx) => {
+      // what cannot be read again is never written, whoever writes it
+      shelves[name].schema.parse(document)
       const before = name === 'vehicles' ? (await get('vehicles', trx)).document : []
       const done = await write(name, fromRevision, document, trx)
       if (done.ok && name === 'vehicles') await keepReplaced(before, document as Vehicle[], trx)

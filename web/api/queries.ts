@@ -1,9 +1,9 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { BoughtPart } from '../../core/catalogue/boughtParts'
+import type { IssuedPlan } from '../../core/cutList/issuedPlan'
 import type { Job } from '../../core/job/job'
 import type { JobRow } from '../../core/job/jobRow'
 import type { Station } from '../../core/job/stations'
-import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
 import type { Stock } from '../../core/stock/stock'
 import type { Vehicle } from '../../core/vehicle/vehicle'
@@ -15,7 +15,6 @@ export type JobPageOf = {
   tally: { stations: Partial<Record<Station, number>>; over: number; unknown: number; late: number }
 }
 export type StoredJob = { id: string; revision: number; archived: boolean; updatedAt: string; job: Job }
-export type IssuedPlan = { id: string; jobRevision: number; at: string; takenBackAt: string | null; plan: CutPlan }
 type Shelves = { stock: Stock; rules: Rules; vehicles: Vehicle[]; parts: BoughtPart[] }
 export type Shelf<N extends keyof Shelves> = { revision: number; document: Shelves[N] }
 
@@ -30,6 +29,10 @@ export const queryClient = new QueryClient({
 
 export const useShelf = <N extends keyof Shelves>(name: N) =>
   useQuery({ queryKey: ['shelf', name], queryFn: () => call<Shelf<N>>(`/shelves/${name}`) })
+
+/** The plans of a job that were accepted for the saw, newest first. */
+export const useIssuedPlans = (id: string) =>
+  useQuery({ queryKey: ['plans', id], queryFn: () => call<IssuedPlan[]>(`/jobs/${id}/plans`), enabled: id !== '' })
 
 /** Writes a shelf from the revision that was read; a refusal loads the newer one. */
 export function useSaveShelf<N extends keyof Shelves>(name: N) {

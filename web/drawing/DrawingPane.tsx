@@ -17,7 +17,7 @@ import type { Job } from '../../core/job/job'
 import { worstCase } from '../../core/limits/usedInCase'
 import type { CaseResult } from '../../core/loads/solveRack'
 import { beginDrag, cancelDrag, editJob, endDrag } from '../job/jobStore'
-import { useResult } from '../job/useEvaluation'
+import { useResult, useRules } from '../job/useEvaluation'
 import { marksOf } from '../limits/states'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { useUnits } from '../quantity/units'
@@ -73,7 +73,11 @@ export function DrawingPane({
   const strainedCase = shownCase && !shownCase.missing.length ? shownCase : null
   const lacks = (shownCase ?? evaluation)?.missing ?? []
   const marks = useMemo(() => marksOf(limits ?? []), [limits])
-  const assembly = useMemo(() => familyOf(job.design).assemble(job.design.params, job.vehicle).assembly, [job.design, job.vehicle])
+  const rules = useRules()
+  const assembly = useMemo(
+    () => familyOf(job.design).assemble(job.design.params, job.vehicle, rules).assembly,
+    [job.design, job.vehicle, rules],
+  )
   const handles = useMemo(() => handlesOf(job), [job])
   const [typing, setTyping] = useState<{ dimension: Dimension; at: Element } | null>(null)
   const shown: Arrangement = small && view === 'all' ? 'plan' : view

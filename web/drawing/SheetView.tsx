@@ -1,6 +1,6 @@
 import { useTheme } from '@mui/material/styles'
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react'
-import { type Dimension, dimensionLines, type Entity, type Layer, type Sheet } from '../../core/drawing/sheet'
+import { balloonRadius, type Dimension, dimensionLines, type Entity, type Layer, type Sheet } from '../../core/drawing/sheet'
 import type { Point } from '../../core/geometry/vec3'
 import { formatLength } from '../../core/quantity/formatQuantity'
 import type { LimitState } from '../limits/states'
@@ -240,6 +240,8 @@ function penOf(layer: Layer, inks: Inks): Pen {
     plate: { stroke: inks.member, width: 1.6 },
     foot: { stroke: inks.member, width: 1, fill: inks.member },
     cargo: { stroke: inks.cargo, width: 1, fill: inks.cargoFill },
+    strap: { stroke: inks.obstacle, width: 2.2 },
+    mark: { stroke: inks.member, width: 1 },
     centre: { stroke: inks.cargo, width: 1 },
     limit: { stroke: inks.signal, width: 1.3 },
     datum: { stroke: inks.quiet, width: 1 },
@@ -338,6 +340,17 @@ function Shape({ e, on, scale, inks, mark, chosen, units, use, faint, onDimensio
       >
         {e.text}
       </text>
+    )
+  }
+  if (e.kind === 'balloon') {
+    const p = on(e.at)
+    return (
+      <g pointerEvents="none">
+        <circle cx={p.x} cy={p.y} r={TEXT_PX * balloonRadius(e.text)} fill={inks.sheet} stroke={stroke} strokeWidth={pen.width} />
+        <text x={p.x} y={p.y + TEXT_PX * 0.36} textAnchor="middle" fontSize={TEXT_PX} fontWeight={600} fill={stroke}>
+          {e.text}
+        </text>
+      </g>
     )
   }
   const d = dimensionLines(e, TEXT_PX / scale)

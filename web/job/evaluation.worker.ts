@@ -12,7 +12,7 @@ import { compareProfiles } from '../../core/swap/compareProfiles'
 
 /** How far a bar should sink under a proof load, the rack empty: turning on its feet, and clamped by them. mm */
 function proofSag(job: Job, rules: Rules, place: Person, loadKg: number): { computedSagMm: number; clampedSagMm: number } {
-  const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle)
+  const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle, rules)
   const sag = (hold: FeetHold) => {
     const solver = rackSolver(assembly, [], rules, [place], hold)
     if (!solver) throw new Error('there is no bar on feet to load')

@@ -1,3 +1,4 @@
+import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
@@ -9,17 +10,15 @@ import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { profileOf, profiles } from '../../core/catalogue/profiles'
 import { grades, type Remnant, type SaleLength, type Stock } from '../../core/stock/stock'
-import { call } from '../api/client'
-import { type Shelf, useSaveShelf, useShelf } from '../api/queries'
+import { useSaveShelf, useShelf } from '../api/queries'
 import { ChoiceInput } from '../quantity/ChoiceInput'
-import { FileButton } from '../quantity/FileButton'
 import { MoneyInput } from '../quantity/MoneyInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
+import { RackImport } from './RackImport'
 import { ShelfFrame } from './ShelfFrame'
 
 const profileChoices = profiles.map((p) => ({ value: p.id, label: p.name }))
@@ -28,13 +27,9 @@ const profileChoices = profiles.map((p) => ({ value: p.id, label: p.name }))
 export default function StockPage() {
   const shelf = useShelf('stock')
   const save = useSaveShelf('stock')
-  const client = useQueryClient()
   const [find, setFind] = useState('')
-  const upload = useMutation({
-    mutationFn: async (f: File) =>
-      call<Shelf<'stock'>>(`/shelves/stock/remnants.csv?revision=${shelf.data?.revision ?? 0}`, { method: 'POST', text: await f.text() }),
-    onSuccess: (saved) => client.setQueryData(['shelf', 'stock'], saved),
-  })
+  /** the rack as it was before a file replaced it, while that can be taken back */
+  const [replaced, setReplaced] = useState<Remnant[] | null>(null)
   const stock = shelf.data?.document
   const change = (next: (s: Stock) => Stock) =>
     shelf.data && save.mutate({ revision: shelf.data.revision, document: next(shelf.data.document) })
@@ -52,10 +47,9 @@ export default function StockPage() {
     <ShelfFrame
       title="Stock rack"
       about="Offcuts are used before bars are bought. An offcut of unknown alloy is never planned into a rack: its strength is not known."
-      error={shelf.error ?? save.error ?? upload.error}
+      error={shelf.error ?? save.error}
       retry={() => {
         save.reset()
-        upload.reset()
         void shelf.refetch()
       }}
       actions={
@@ -64,12 +58,35 @@ export default function StockPage() {
           <Button component="a" href="/api/shelves/stock/remnants.csv" variant="outlined">
             Rack as CSV
           </Button>
-          <FileButton named="Rack CSV" accept=".csv,text/csv" onFile={(f) => upload.mutate(f)} disabled={!shelf.data}>
-            Replace rack from CSV
-          </FileButton>
+          <RackImport
+            stock={stock}
+            replace={(remnants) => {
+              setReplaced(stock?.remnants ?? null)
+              change((s) => ({ ...s, remnants }))
+            }}
+          />
         </>
       }
     >
+      {replaced && save.isSuccess && (
+        <Alert
+          severity="info"
+          sx={{ mb: 2 }}
+          onClose={() => setReplaced(null)}
+          action={
+            <Button
+              onClick={() => {
+                change((s) => ({ ...s, remnants: replaced }))
+                setReplaced(null)
+              }}
+            >
+              Take it back
+            </Button>
+          }
+        >
+          The rack was replaced from the file.
+        </Alert>
+      )}
       {!stock && !shelf.error && <Typography role="status">Fetching the rack…</Typography>}
       {stock && (
         <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: 'minmax(0,1fr)' }}>

@@ -33,13 +33,15 @@ export function JobLine({ row }: { row: JobRow }) {
     },
   })
   const late = row.due !== null && row.due < today() && row.station !== 'hand-over'
-  const verdict = row.over
-    ? { mark: stateMarks.over, text: `${row.over} over`, colour: inks.signal }
-    : row.unknown
-      ? { mark: stateMarks.unknown, text: `${row.unknown} not assessed`, colour: inks.unknown }
-      : row.near
-        ? { mark: stateMarks.near, text: `${row.near} near`, colour: inks.near }
-        : { mark: stateMarks.clear, text: 'clear', colour: inks.clear }
+  const verdict = !row.judged
+    ? { mark: stateMarks.unknown, text: 'not worked out yet', colour: inks.unknown }
+    : row.over
+      ? { mark: stateMarks.over, text: `${row.over} over`, colour: inks.signal }
+      : row.unknown
+        ? { mark: stateMarks.unknown, text: `${row.unknown} not assessed`, colour: inks.unknown }
+        : row.near
+          ? { mark: stateMarks.near, text: `${row.near} near`, colour: inks.near }
+          : { mark: stateMarks.clear, text: 'clear', colour: inks.clear }
   return (
     <Box
       component="li"
@@ -81,8 +83,13 @@ export function JobLine({ row }: { row: JobRow }) {
           component="p"
           sx={{ color: 'text.secondary', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}
         >
-          {row.governing}
+          {row.judged ? row.governing : ''}
         </Typography>
+        {row.moved > 0 && (
+          <Typography variant="caption" component="p" sx={{ color: inks.signal, fontWeight: 600 }}>
+            {row.moved} {row.moved === 1 ? 'piece' : 'pieces'} moved since the cut plan was accepted
+          </Typography>
+        )}
       </Box>
       <Box>
         <IconButton

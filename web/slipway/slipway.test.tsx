@@ -18,6 +18,8 @@ const row = (over: Partial<JobRow>): JobRow => ({
   over: 0,
   near: 0,
   unknown: 0,
+  judged: true,
+  moved: 0,
   governing: 'Roof, moving: clear',
   ...over,
 })

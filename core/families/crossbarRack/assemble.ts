@@ -13,11 +13,16 @@ export const FOOT_LENGTH_MM = 80 // the shop's standard foot casting along the v
 export const mountLineOf = (p: CrossbarParams, vehicle: Vehicle): MountLine | null =>
   vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
 
-/** Bar length = distance between the mount lines here − 2·bracket step + 2·overhang past the feet. mm. */
-export const barLengthMm = (p: CrossbarParams, line: MountLine, xMm: number): number =>
-  2 * (mountHalfWidthMm(line, xMm) - p.bracketInsetMm + p.overhangMm)
+/** How far the bar's line stands inboard of the mount line: what a step bracket steps, its own thickness with it. mm */
+export const insetMm = (p: CrossbarParams): number => (p.bracketInsetMm > 0 ? p.bracketInsetMm + p.bracketThicknessMm : 0)
 
-export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assembly; issues: Issue[] } {
+/** Bar length = distance between the mount lines − 2·inset of the brackets + 2·overhang past the feet; equal bars are all as long as the widest place asks. mm. */
+export function barLengthMm(p: CrossbarParams, line: MountLine, xMm: number): number {
+  const half = p.equalBars ? Math.max(...p.barXMm.map((x) => mountHalfWidthMm(line, x))) : mountHalfWidthMm(line, xMm)
+  return 2 * (half - insetMm(p) + p.overhangMm)
+}
+
+export function assemble(p: CrossbarParams, vehicle: Vehicle, shop: { kFactor: number }): { assembly: Assembly; issues: Issue[] } {
   const line = mountLineOf(p, vehicle)
   if (!line) return { assembly: emptyAssembly, issues: [{ code: 'no_mount_line', at: ['vehicle', 'mounts'], fix: null }] }
   const section = profileSection(p.profileId)
@@ -43,7 +48,7 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
       ends: [{ kind: 'cap' }, { kind: 'cap' }],
     })
     for (const side of ['left', 'right'] as const) {
-      const y = (mountHalfWidthMm(line, x) - p.bracketInsetMm) * (side === 'left' ? 1 : -1)
+      const y = (mountHalfWidthMm(line, x) - insetMm(p)) * (side === 'left' ? 1 : -1)
       mounts.push({
         id: `foot:${i}:${side}`,
         mark: `F${i + 1}${side === 'left' ? 'L' : 'R'}`,
@@ -58,7 +63,7 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle): { assembly: Assem
     }
   })
   if (p.sideRails && p.barXMm.length >= 2) members.push(...sideRails(p, line, deckZMm))
-  const plates = [...brackets(p), ...fairing(p, line, deckZMm), ...cornerPlates(p, members, deckZMm)]
+  const plates = [...brackets(p, shop.kFactor), ...fairing(p, line, deckZMm), ...cornerPlates(p, members, deckZMm)]
   const joints = [
     ...mounts.map((m) => ({ id: `joint:${m.id}`, kind: 'clamp' as const, between: [m.id, m.memberId] })),
     ...members
@@ -146,16 +151,23 @@ export const bracketMaterial = (p: CrossbarParams): string => {
   return group === 'aluminium' ? 'al6061t6' : group === 'stainless' ? 'stainless' : 'steel'
 }
 
-function brackets(p: CrossbarParams): Plate[] {
+function brackets(p: CrossbarParams, kFactor: number): Plate[] {
   if (p.bracketInsetMm <= 0 || !p.barXMm.length) return []
-  const bracket = stepBracket({ stepMm: p.bracketInsetMm, riseMm: p.footHeightMm, thicknessMm: p.bracketThicknessMm })
+  const bracket = stepBracket({
+    stepMm: p.bracketInsetMm,
+    riseMm: p.footHeightMm,
+    thicknessMm: p.bracketThicknessMm,
+    footPadMm: p.bracketFootPadMm,
+    barPadMm: p.bracketBarPadMm,
+    kFactor,
+  })
   const materialId = bracketMaterial(p)
   const massKg = (bracket.flatLengthMm * p.bracketWidthMm * p.bracketThicknessMm * materialOf(materialId).densityKgM3) / 1e9
   return [
     {
       id: 'bracket',
       mark: 'SB',
-      name: `Step bracket, ${bracket.bends.length} folds`,
+      name: 'Step bracket, 2 folds',
       role: 'bracket',
       boltsPerEnd: boltsPerEnd(p),
       materialId,
@@ -164,7 +176,8 @@ function brackets(p: CrossbarParams): Plate[] {
       flatWidthMm: p.bracketWidthMm,
       massKg,
       place: { x: 0, y: 0, z: 0 },
-      size: { x: p.bracketWidthMm, y: p.bracketInsetMm, z: p.footHeightMm },
+      size: { x: p.bracketWidthMm, y: bracket.offsetMm, z: p.footHeightMm },
+      bends: bracket.bends,
       quantity: p.barXMm.length * 2,
     },
   ]

@@ -72,7 +72,11 @@ export const crossbarRack: Family<CrossbarParams> = {
       id: 'inset',
       label: 'feet stepped inboard on folded brackets',
       most: (p) => 2 * Math.max(0, 300 - p.bracketInsetMm),
-      apply: (p, d) => ({ ...p, bracketInsetMm: p.bracketInsetMm + d / 2 }),
+      // a first bracket steps by its own thickness too
+      apply: (p, d) => ({
+        ...p,
+        bracketInsetMm: Math.max(1, p.bracketInsetMm + d / 2 - (p.bracketInsetMm > 0 ? 0 : p.bracketThicknessMm)),
+      }),
     },
   ],
   fields: [
@@ -87,8 +91,41 @@ export const crossbarRack: Family<CrossbarParams> = {
       max: MOST_FOOT_HEIGHT_MM,
       help: 'seat of the foot to underside of bar',
     },
-    { key: 'bracketInsetMm', label: 'Bracket step inboard', kind: 'length', min: 0, max: 300, help: '0 = foot directly on the mount line' },
-    { key: 'bracketThicknessMm', label: 'Bracket thickness', kind: 'length', min: 2, max: 20, when: (p) => p.bracketInsetMm > 0 },
+    {
+      key: 'bracketInsetMm',
+      label: 'Bracket step inboard',
+      kind: 'length',
+      min: 0,
+      max: 300,
+      help: 'clear, foot to bar; the bar stands its thickness further in. 0 = no bracket',
+    },
+    {
+      key: 'bracketThicknessMm',
+      label: 'Bracket thickness',
+      kind: 'length',
+      gauge: true,
+      min: 2,
+      max: 20,
+      when: (p) => p.bracketInsetMm > 0,
+    },
+    {
+      key: 'bracketFootPadMm',
+      label: 'Bracket pad at the foot',
+      kind: 'length',
+      min: 20,
+      max: 200,
+      help: 'edge to fold, outside',
+      when: (p) => p.bracketInsetMm > 0,
+    },
+    {
+      key: 'bracketBarPadMm',
+      label: 'Bracket pad at the bar',
+      kind: 'length',
+      min: 20,
+      max: 200,
+      help: 'edge to fold, outside',
+      when: (p) => p.bracketInsetMm > 0,
+    },
     { key: 'bracketWidthMm', label: 'Bracket width', kind: 'length', min: 20, max: 200, when: (p) => p.bracketInsetMm > 0 },
     {
       key: 'bracketBolts',
@@ -109,6 +146,15 @@ export const crossbarRack: Family<CrossbarParams> = {
       when: (p, v) => {
         const line = mountLineOf(p, v)
         return line !== null && footTypes[line.kind].drilled
+      },
+    },
+    {
+      key: 'equalBars',
+      label: 'Bars of equal length',
+      kind: 'switch',
+      when: (p, v) => {
+        const line = mountLineOf(p, v)
+        return line !== null && Math.abs(line.halfWidthFrontMm - line.halfWidthRearMm) > 0.5
       },
     },
     { key: 'sideRails', label: 'Side rails', kind: 'switch' },
@@ -219,7 +265,7 @@ function trims(p: CrossbarParams): Change[] {
     out.push({ label: 'a second bolt at each end of the brackets', params: { ...p, bracketBolts: 'two' } })
   if (p.bracketInsetMm > 0)
     out.push({
-      label: `bracket ${p.bracketThicknessMm + 3} mm thick`,
+      label: `bracket {g ${Math.min(20, p.bracketThicknessMm + 3)}} thick`,
       params: { ...p, bracketThicknessMm: Math.min(20, p.bracketThicknessMm + 3) },
     })
   if (p.bracketInsetMm > 10) out.push({ label: 'halve the bracket step', params: { ...p, bracketInsetMm: p.bracketInsetMm / 2 } })

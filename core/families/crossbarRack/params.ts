@@ -18,6 +18,11 @@ export const CrossbarParams = z.object({
   bracketThicknessMm: mm(2, 20),
   bracketWidthMm: mm(20, 200),
   bracketBolts: z.enum(['one', 'two']).default('one'),
+  /** seats of a bracket's bolts at the foot and at the bar, edge to fold */
+  bracketFootPadMm: mm(20, 200).default(60),
+  bracketBarPadMm: mm(20, 200).default(60),
+  /** every bar as long as the longest has to be, where the mounts taper */
+  equalBars: z.boolean().default(false),
   /** side of the plate behind drilled sheet */
   backingMm: mm(40, 300).default(80),
   sideRails: z.boolean(),
@@ -41,6 +46,9 @@ export const plainRack: Omit<CrossbarParams, 'mountId' | 'barXMm'> = {
   bracketThicknessMm: 5,
   bracketWidthMm: 60,
   bracketBolts: 'one',
+  bracketFootPadMm: 60,
+  bracketBarPadMm: 60,
+  equalBars: false,
   backingMm: 80,
   sideRails: false,
   railProfileId: 'round-25x2-al6061t6',

@@ -2,23 +2,29 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
 import dayjs from 'dayjs'
-import { moneyText } from '../../../core/cost/money'
+import { useState } from 'react'
+import { standingPlan } from '../../../core/cutList/issuedPlan'
 import type { Job } from '../../../core/job/job'
 import { neededBeforeCutting } from '../../../core/measure/needed'
+import { moneyText } from '../../../core/quantity/money'
 import { call } from '../../api/client'
-import type { IssuedPlan } from '../../api/queries'
+import { useIssuedPlans } from '../../api/queries'
 import { useJob } from '../../job/jobStore'
 import { saveNow } from '../../job/useAutosave'
+import { useResult } from '../../job/useEvaluation'
+import { TextInput } from '../../quantity/TextInput'
 import { Group } from '../Group'
+import { PlanMoved } from './PlanMoved'
 import type { PlanState } from './usePlan'
 
 /** Accepting a plan freezes it for the saw and moves the rack: used offcuts go, new ones come. It can be taken back. */
 export function AcceptPlan({ job, state, stockRevision }: { job: Job; state: PlanState; stockRevision: number }) {
   const id = useJob((s) => s.id) ?? ''
   const client = useQueryClient()
-  const plans = useQuery({ queryKey: ['plans', id], queryFn: () => call<IssuedPlan[]>(`/jobs/${id}/plans`) })
+  const plans = useIssuedPlans(id)
+  const [reason, setReason] = useState('')
   const refresh = () => {
     void client.invalidateQueries({ queryKey: ['plans', id] })
     void client.invalidateQueries({ queryKey: ['shelf', 'stock'] })
@@ -26,7 +32,7 @@ export function AcceptPlan({ job, state, stockRevision }: { job: Job; state: Pla
   const accept = useMutation({
     mutationFn: async () => {
       await saveNow()
-      return call(`/jobs/${id}/plans`, { method: 'POST', json: { revision: useJob.getState().revision, stockRevision } })
+      return call(`/jobs/${id}/plans`, { method: 'POST', json: { revision: useJob.getState().revision, stockRevision, reason } })
     },
     onSettled: refresh,
   })
@@ -34,10 +40,8 @@ export function AcceptPlan({ job, state, stockRevision }: { job: Job; state: Pla
     mutationFn: (plan: string) => call(`/jobs/${id}/plans/${plan}/take-back`, { method: 'POST', json: {} }),
     onSettled: refresh,
   })
-  const open = plans.data?.find((p) => !p.takenBackAt)
+  const open = standingPlan(plans.data ?? [])
   const fault = accept.error ?? takeBack.error ?? plans.error
-  const doubts = neededBeforeCutting(job.vehicle)
-  const fits = doubts.length === 0 && state.plan?.complete && state.plan.profiles.length > 0 && !state.running
   return (
     <Group title="To the saw">
       {open ? (
@@ -46,6 +50,12 @@ export function AcceptPlan({ job, state, stockRevision }: { job: Job; state: Pla
             Accepted {dayjs(open.at).format('D MMM YYYY, HH:mm')}, revision {open.jobRevision}, {moneyText(open.plan.costMinor)}. The rack
             has been moved.
           </Typography>
+          {open.reason && (
+            <Typography variant="body2" sx={{ color: (t) => t.inks.signal }}>
+              Accepted all the same, because: {open.reason}
+            </Typography>
+          )}
+          <PlanMoved accepted={open} />
           <Box sx={{ display: 'flex', gap: 1, mt: 1, flexWrap: 'wrap' }}>
             <Button variant="contained" component="a" href={`/api/jobs/${id}/cut-sheet.pdf`} target="_blank" rel="noopener">
               Print the cut sheet
@@ -56,30 +66,63 @@ export function AcceptPlan({ job, state, stockRevision }: { job: Job; state: Pla
           </Box>
         </Box>
       ) : (
-        <Box>
-          <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
-            {fits
-              ? 'Accepting keeps this plan as it is and moves the rack. It can be taken back.'
-              : job.design.params.barXMm.length
-                ? 'Every piece needs stock before the plan can be accepted.'
-                : 'Nothing to cut yet.'}
-          </Typography>
-          {doubts.length > 0 && (
-            <Alert severity="warning" icon={false} sx={{ mb: 1 }}>
-              Measure before cutting: {doubts.map((d) => `${d.label}, ${d.why}`).join('; ')}.
-            </Alert>
-          )}
-          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-            <Button variant="contained" onClick={() => accept.mutate()} disabled={!fits || accept.isPending}>
-              {accept.isPending ? 'Accepting…' : 'Accept the plan'}
-            </Button>
-            <Button component="a" href={`/api/jobs/${id}/cut-sheet.pdf`} target="_blank" rel="noopener" onClick={() => void saveNow()}>
-              Draft cut sheet
-            </Button>
-          </Box>
-        </Box>
+        <ToAccept job={job} state={state} id={id} reason={reason} setReason={setReason} accept={accept} />
       )}
       {fault && <Alert severity="error">{fault.message}</Alert>}
     </Group>
+  )
+}
+
+type Accepting = {
+  job: Job
+  state: PlanState
+  id: string
+  reason: string
+  setReason: (reason: string) => void
+  accept: { mutate: () => void; isPending: boolean }
+}
+
+/** What stands in the way of accepting, the reason that a limit over or not assessed asks for, and the button. */
+function ToAccept({ job, state, id, reason, setReason, accept }: Accepting) {
+  const limits = useResult((s) => s.evaluation?.limits ?? [])
+  const doubts = neededBeforeCutting(job.vehicle)
+  const doubtful = limits.filter((l) => l.state === 'over' || l.state === 'unknown')
+  const fits = doubts.length === 0 && state.plan?.complete && state.plan.profiles.length > 0 && !state.running
+  return (
+    <Box>
+      <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
+        {fits
+          ? 'Accepting keeps this plan as it is and moves the rack. It can be taken back.'
+          : job.design.params.barXMm.length
+            ? 'Every piece needs stock before the plan can be accepted.'
+            : 'Nothing to cut yet.'}
+      </Typography>
+      {doubts.length > 0 && (
+        <Alert severity="warning" icon={false} sx={{ mb: 1 }}>
+          Measure before cutting: {doubts.map((d) => `${d.label}, ${d.why}`).join('; ')}.
+        </Alert>
+      )}
+      {fits && doubtful.length > 0 && (
+        <Alert severity="warning" icon={false} sx={{ mb: 1, '& .MuiAlert-message': { width: '100%' } }}>
+          {doubtful.map((l) => `${l.name}: ${l.state === 'over' ? 'over its line' : 'not assessed'}`).join('; ')}. The cut sheet will say
+          so.
+          <Box sx={{ mt: 1 }}>
+            <TextInput label="Why it is cut all the same" value={reason} maxLength={500} onChange={setReason} />
+          </Box>
+        </Alert>
+      )}
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Button
+          variant="contained"
+          onClick={() => accept.mutate()}
+          disabled={!fits || accept.isPending || (doubtful.length > 0 && !reason.trim())}
+        >
+          {accept.isPending ? 'Accepting…' : 'Accept the plan'}
+        </Button>
+        <Button component="a" href={`/api/jobs/${id}/cut-sheet.pdf`} target="_blank" rel="noopener" onClick={() => void saveNow()}>
+          Draft cut sheet
+        </Button>
+      </Box>
+    </Box>
   )
 }

@@ -2,10 +2,11 @@ import Box from '@mui/material/Box'
 import { useTheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
 import { profileOf } from '../../../core/catalogue/profiles'
-import { moneyText } from '../../../core/cost/money'
+import { barLine, barLineText } from '../../../core/nesting/barLine'
 import type { CutPlan, PlannedBar } from '../../../core/nesting/planCuts'
 import { figureText } from '../../../core/quantity/figureText'
 import { formatLength } from '../../../core/quantity/formatQuantity'
+import { moneyText } from '../../../core/quantity/money'
 import type { Rules } from '../../../core/rules/rules'
 import { useView } from '../../drawing/DrawingPane'
 import { useUnits } from '../../quantity/units'
@@ -40,8 +41,8 @@ function BarPicture({ bar, longest, rules }: { bar: PlannedBar; longest: number;
   const units = useUnits()
   const select = useView((s) => s.select)
   const share = (mm: number) => `${(100 * mm) / longest}%`
-  const left =
-    bar.lengthMm - rules.endTrimMm * 2 - bar.cuts.reduce((s, c) => s + c.lengthMm, 0) - rules.kerfMm * Math.max(0, bar.cuts.length - 1)
+  const line = barLineText(barLine(bar, rules), units)
+  const left = bar.offcutMm
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '120px 1fr', gap: 1, alignItems: 'center', mb: 0.75 }}>
       <Box sx={{ fontSize: 13, lineHeight: 1.25 }}>
@@ -102,10 +103,11 @@ function BarPicture({ bar, longest, rules }: { bar: PlannedBar; longest: number;
             }}
           >
             {left < longest * 0.17 ? '' : bar.keepsRemnant ? 'to the rack ' : 'scrap '}
-            {formatLength(left, units)}
+            {line.offcut}
           </Box>
         )}
       </Box>
+      <Box sx={{ gridColumn: 2, fontFamily: FIGURES, fontSize: 12.5, color: 'text.secondary' }}>{line.text}</Box>
     </Box>
   )
 }

@@ -6,21 +6,28 @@ import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
+import type { LengthComparison } from '../../../core/advice/stockAdvisor'
 import { profileOf } from '../../../core/catalogue/profiles'
-import { moneyText } from '../../../core/cost/money'
 import { cutList, endText } from '../../../core/cutList/cutList'
 import { plateList } from '../../../core/cutList/plateList'
 import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
 import type { CutPlan } from '../../../core/nesting/planCuts'
-import type { LengthComparison } from '../../../core/nesting/stockAdvisor'
 import { figureText } from '../../../core/quantity/figureText'
+import { moneyText } from '../../../core/quantity/money'
+import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
+import { FlatPartDrawings } from './FlatPartDrawings'
+import { HardwareTable } from './HardwareTable'
 
 /** Cut list, what to buy and use, and what each length on sale would come to on its own. */
 export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; lengths: LengthComparison[] | null }) {
   const units = useUnits()
-  const assembly = useMemo(() => familyOf(job.design).assemble(job.design.params, job.vehicle).assembly, [job.design, job.vehicle])
+  const rules = useRules()
+  const assembly = useMemo(
+    () => familyOf(job.design).assemble(job.design.params, job.vehicle, rules).assembly,
+    [job.design, job.vehicle, rules],
+  )
   const [parts, flat] = [cutList(assembly), plateList(assembly)]
   const mm = (v: number) => figureText(v, 'mm', units)
   if (!parts.length) return null
@@ -87,12 +94,13 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
                   <TableCell align="right">
                     {mm(p.flatLengthMm)} × {mm(p.flatWidthMm)}
                   </TableCell>
-                  <TableCell align="right">{mm(p.thicknessMm)}</TableCell>
+                  <TableCell align="right">{figureText(p.thicknessMm, 'gauge', units)}</TableCell>
                   <TableCell align="right">{figureText(p.massEachKg, 'kg', units)}</TableCell>
                 </TableRow>
               ))}
             </TableBody>
           </Table>
+          <FlatPartDrawings assembly={assembly} />
         </section>
       )}
       <section>
@@ -146,6 +154,7 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
           </TableBody>
         </Table>
       </section>
+      <HardwareTable assembly={assembly} />
       {lengths && lengths.length > 0 && (
         <section>
           <Typography variant="h2" gutterBottom>
@@ -159,8 +168,11 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
                 <TableCell align="right">Bars</TableCell>
                 <TableCell align="right">Price</TableCell>
                 <TableCell align="right">Not in a part</TableCell>
-                <TableCell align="right">Bars, {mm(job.cut.maxShorterMm)} shorter</TableCell>
-                <TableCell align="right">Price</TableCell>
+                {lengths[0]?.shortened.map((o) => (
+                  <TableCell key={o.option} align="right">
+                    {mm(job.cut.maxShorterMm)} shorter by {o.label}
+                  </TableCell>
+                ))}
               </TableRow>
             </TableHead>
             <TableBody>
@@ -171,8 +183,11 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
                   <TableCell align="right">{l.unplaced ? `${l.unplaced} do not fit` : l.bars}</TableCell>
                   <TableCell align="right">{l.unplaced ? '—' : moneyText(l.costMinor)}</TableCell>
                   <TableCell align="right">{mm(l.wasteMm)}</TableCell>
-                  <TableCell align="right">{l.withTrickBars ?? '—'}</TableCell>
-                  <TableCell align="right">{moneyText(l.withTrickCostMinor)}</TableCell>
+                  {l.shortened.map((o) => (
+                    <TableCell key={o.option} align="right">
+                      {o.bars === null ? 'do not fit' : `${o.bars}, ${moneyText(o.costMinor)}`}
+                    </TableCell>
+                  ))}
                 </TableRow>
               ))}
             </TableBody>

@@ -2,14 +2,15 @@
 import { screen, waitFor, within } from '@testing-library/react'
 import loadHighs from 'highs'
 import { beforeAll, describe, expect, test, vi } from 'vitest'
+import { stockAdvice } from '../../../core/advice/stockAdvisor'
 import { cutList } from '../../../core/cutList/cutList'
+import { piecesOf } from '../../../core/cutList/planMoved'
 import { familyOf } from '../../../core/families/all'
 import { demoJobs } from '../../../core/job/demoJobs'
 import type { Job } from '../../../core/job/job'
 import { highsTools } from '../../../core/nesting/highsTools'
 import type { Tools } from '../../../core/nesting/nestBars'
 import { planCuts } from '../../../core/nesting/planCuts'
-import { stockAdvice } from '../../../core/nesting/stockAdvisor'
 import { defaultRules } from '../../../core/rules/rules'
 import { demoStock } from '../../../core/stock/demoStock'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
@@ -25,7 +26,7 @@ let state: PlanState & { stop: () => void; again: () => void }
 vi.mock('./usePlan', () => ({ usePlan: () => state }))
 let tools: Tools
 const [survey, oyster, spar] = demoJobs
-const partsOf = (job: Job) => cutList(familyOf(job.design).assemble(job.design.params, job.vehicle).assembly)
+const partsOf = (job: Job) => cutList(familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules).assembly)
 const planOf = (job: Job, over: Partial<PlanState> = {}): typeof state => ({
   plan: planCuts(partsOf(job), demoStock, defaultRules, { useRemnants: job.cut.useRemnants, timeLimitMs: 2000 }, tools),
   of: job,
@@ -54,7 +55,7 @@ describe('to the saw', () => {
     const accept = await screen.findByRole<HTMLButtonElement>('button', { name: 'Accept the plan' })
     expect(accept.disabled).toBe(false)
     await user.click(accept)
-    await waitFor(() => expect(calls.find((c) => c.method === 'POST')?.body).toBe('{"revision":1,"stockRevision":7}'))
+    await waitFor(() => expect(calls.find((c) => c.method === 'POST')?.body).toBe('{"revision":1,"stockRevision":7,"reason":""}'))
   })
   test('a figure that the parts depend on and nobody measured keeps it from the saw, and is named', async () => {
     const doubtful: Job = {
@@ -83,13 +84,50 @@ describe('to the saw', () => {
   test('an accepted one says when and at what price, is printed, and can be taken back', async () => {
     state = planOf(spar)
     onBench(spar)
-    const issued = { id: 'p1', at: '2026-11-20T09:30:00Z', jobRevision: 4, takenBackAt: null, plan: { ...state.plan, costMinor: 10_360 } }
+    const issued = {
+      id: 'p1',
+      at: '2026-11-20T09:30:00Z',
+      jobRevision: 4,
+      takenBackAt: null,
+      plan: { ...state.plan, costMinor: 10_360 },
+      saw: null,
+      pieces: [],
+      reason: '',
+    }
     const { calls } = answering({ 'GET /plans': [issued], 'POST /take-back': {} })
     const { user } = shown()
     expect((await screen.findByText(/Accepted 20 Nov 2026/)).textContent).toContain('revision 4, 103.60')
     expect(screen.getByRole('link', { name: 'Print the cut sheet' }).getAttribute('href')).toBe('/api/jobs/job/cut-sheet.pdf')
     await user.click(screen.getByRole('button', { name: 'Take it back' }))
     await waitFor(() => expect(calls.some((c) => c.path === '/api/jobs/job/plans/p1/take-back')).toBe(true))
+  })
+  test('a limit over or not assessed asks for a reason before anything is accepted', async () => {
+    state = planOf(survey)
+    onBench(survey)
+    const { calls } = answering({ 'GET /plans': [], 'POST /plans': { id: 'p' } })
+    const { user } = shown()
+    const accept = await screen.findByRole<HTMLButtonElement>('button', { name: 'Accept the plan' })
+    expect(accept.disabled).toBe(true)
+    await user.type(screen.getByRole('textbox', { name: 'Why it is cut all the same' }), 'bars first, case later')
+    await user.tab()
+    expect(accept.disabled).toBe(false)
+    await user.click(accept)
+    await waitFor(() => expect(String(calls.find((c) => c.method === 'POST')?.body)).toContain('bars first, case later'))
+  })
+  test('a design that moved since says which piece, and by how much', async () => {
+    state = planOf(spar)
+    onBench(spar)
+    const pieces = piecesOf(
+      familyOf(spar.design).assemble({ ...spar.design.params, overhangMm: spar.design.params.overhangMm + 5 }, spar.vehicle, defaultRules)
+        .assembly,
+    )
+    answering({
+      'GET /plans': [
+        { id: 'p1', at: '2026-11-20T09:30:00Z', jobRevision: 4, takenBackAt: null, plan: state.plan, saw: null, pieces, reason: '' },
+      ],
+    })
+    shown()
+    expect((await screen.findByText(/The design has moved since/)).parentElement?.textContent).toMatch(/B1 is 10 mm shorter/)
   })
   test('a refusal by the server is said where the button is', async () => {
     state = planOf(spar)

@@ -1,13 +1,13 @@
 import { expose } from 'comlink'
 import loadHighs from 'highs'
 import wasm from 'highs/runtime?url'
+import { compareLengths, type LengthComparison, type StockAdvice, stockAdvice } from '../../../core/advice/stockAdvisor'
 import { calculate, calculatorOf } from '../../../core/calculators/registry'
 import { cutList } from '../../../core/cutList/cutList'
 import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
 import { highsTools } from '../../../core/nesting/highsTools'
 import { type CutPlan, planCuts } from '../../../core/nesting/planCuts'
-import { compareLengths, type LengthComparison, type StockAdvice, stockAdvice } from '../../../core/nesting/stockAdvisor'
 import type { Rules } from '../../../core/rules/rules'
 import type { Stock } from '../../../core/stock/stock'
 
@@ -21,7 +21,7 @@ const tools = async (note?: (p: Progress) => void) => highsTools(await ready, ()
 const api = {
   plan: async (job: Job, stock: Stock, rules: Rules, note: (p: Progress) => void): Promise<CutPlan> =>
     planCuts(
-      cutList(familyOf(job.design).assemble(job.design.params, job.vehicle).assembly),
+      cutList(familyOf(job.design).assemble(job.design.params, job.vehicle, rules).assembly),
       stock,
       rules,
       { useRemnants: job.cut.useRemnants, timeLimitMs: PLAN_MS },
@@ -29,12 +29,7 @@ const api = {
     ),
   advise: async (job: Job, stock: Stock, rules: Rules): Promise<{ advice: StockAdvice[]; lengths: LengthComparison[] }> => {
     const t = await tools()
-    const family = familyOf(job.design)
-    const advice = stockAdvice(job, stock, rules, t)
-    const shorter = family.shorten[0]
-    const by = Math.min(job.cut.maxShorterMm, shorter.most(job.design.params))
-    const parts = (params: Job['design']['params']) => cutList(family.assemble(params, job.vehicle).assembly)
-    return { advice, lengths: compareLengths(parts(job.design.params), parts(shorter.apply(job.design.params, by)), stock, rules, t) }
+    return { advice: stockAdvice(job, stock, rules, t), lengths: compareLengths(job, stock, rules, t) }
   },
   calculate: async (name: string, given: unknown) => {
     const calculator = calculatorOf(name)

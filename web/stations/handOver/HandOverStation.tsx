@@ -5,19 +5,21 @@ import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
-import { moneyText } from '../../../core/cost/money'
 import { quote } from '../../../core/cost/quote'
+import { standingPlan } from '../../../core/cutList/issuedPlan'
 import { roadPrompts } from '../../../core/fitment/roadPrompts'
 import { openItems } from '../../../core/job/openItems'
 import { stationNames } from '../../../core/job/stations'
 import { figureText, withLengths } from '../../../core/quantity/figureText'
-import { useShelf } from '../../api/queries'
+import { moneyText } from '../../../core/quantity/money'
+import { useIssuedPlans, useShelf } from '../../api/queries'
 import { DrawingPane } from '../../drawing/DrawingPane'
 import { FigureValue } from '../../figure/Working'
 import { editJob, useJob } from '../../job/jobStore'
 import { useResult, useRules } from '../../job/useEvaluation'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
+import { PlanMoved } from '../cut/PlanMoved'
 import { usePlan } from '../cut/usePlan'
 import { Group } from '../Group'
 import { Workbench } from '../Workbench'
@@ -29,6 +31,7 @@ export default function HandOverStation() {
   const units = useUnits()
   const evaluation = useResult((s) => s.evaluation)
   const stock = useShelf('stock')
+  const plans = useIssuedPlans(id ?? '')
   const { plan, running } = usePlan(job, stock.data?.document, rules)
   if (!job || !id) return null
   const q = evaluation ? quote(evaluation.assembly, plan, job.brief, job.design.params.finish, rules) : null
@@ -81,6 +84,7 @@ export default function HandOverStation() {
   )
   const middle = (
     <Box sx={{ p: 2, height: '100%', overflowY: 'auto', bgcolor: (t) => t.inks.sheet }}>
+      <PlanMoved accepted={standingPlan(plans.data ?? [])} />
       <Typography variant="h2" gutterBottom>
         Price and its reasons
       </Typography>

@@ -1,12 +1,12 @@
 // @vitest-environment jsdom
 import { screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
-import { moneyText } from '../../../core/cost/money'
 import { quote } from '../../../core/cost/quote'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { evaluate } from '../../../core/job/evaluate'
 import type { Job } from '../../../core/job/job'
 import type { CutPlan } from '../../../core/nesting/planCuts'
+import { moneyText } from '../../../core/quantity/money'
 import { defaultRules } from '../../../core/rules/rules'
 import { demoStock } from '../../../core/stock/demoStock'
 import { answering, benchJob, mount, onBench } from '../../testing/bench'

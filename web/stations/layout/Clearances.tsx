@@ -7,16 +7,18 @@ import { clearances } from '../../../core/fitment/clearances'
 import type { Job } from '../../../core/job/job'
 import { figureText } from '../../../core/quantity/figureText'
 import { WhyButton } from '../../figure/Working'
+import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
 /** Gaps as drawn, and what the measurements leave of them at worst and likely. */
 export function Clearances({ job }: { job: Job }) {
   const units = useUnits()
+  const rules = useRules()
   const { inks } = useTheme()
   const gaps = useMemo(
-    () => clearances(familyOf(job.design).assemble(job.design.params, job.vehicle).assembly, job.vehicle, job.brief),
-    [job.design, job.vehicle, job.brief],
+    () => clearances(familyOf(job.design).assemble(job.design.params, job.vehicle, rules).assembly, job.vehicle, job.brief),
+    [job.design, job.vehicle, job.brief, rules],
   )
   const mm = (v: number) => figureText(v, 'mm', units)
   if (!gaps.length) return null

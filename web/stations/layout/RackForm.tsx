@@ -29,6 +29,7 @@ export function RackForm({ job }: { job: Job }) {
               <QuantityInput
                 key={f.key}
                 label={f.label}
+                dimension={f.gauge ? 'gauge' : 'length'}
                 min={f.min}
                 max={f.max}
                 help={f.help}

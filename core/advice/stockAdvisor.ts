@@ -1,12 +1,13 @@
+import { type Assembly, memberLengthMm } from '../assembly/assembly'
 import { type CutPart, cutList } from '../cutList/cutList'
 import { familyOf } from '../families/all'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
+import { firstFit } from '../nesting/firstFit'
+import { nestBars, type Tools } from '../nesting/nestBars'
+import { nestingInput, planCuts } from '../nesting/planCuts'
 import type { Rules } from '../rules/rules'
 import type { Stock } from '../stock/stock'
-import { firstFit } from './firstFit'
-import { nestBars, type Tools } from './nestBars'
-import { nestingInput, planCuts } from './planCuts'
 
 export type StockAdvice = {
   option: string
@@ -30,7 +31,7 @@ export function stockAdvice(job: Job, stock: Stock, rules: Rules, tools: Tools):
   const now = evaluate(job, rules)
   const overNow = new Set(now.limits.filter((l) => l.state === 'over').map((l) => l.id))
   const costed = (shorter: Job) => {
-    const plan = planCuts(cutList(evaluateAssembly(shorter)), stock, rules, { useRemnants: job.cut.useRemnants, timeLimitMs: 2000 }, tools)
+    const plan = planCuts(cutList(assemblyOf(shorter, rules)), stock, rules, { useRemnants: job.cut.useRemnants, timeLimitMs: 2000 }, tools)
     return {
       costMinor: plan.complete ? plan.costMinor : Number.POSITIVE_INFINITY,
       bars: plan.profiles.reduce((s, p) => s + p.bars.length, 0),
@@ -61,7 +62,8 @@ export function stockAdvice(job: Job, stock: Stock, rules: Rules, tools: Tools):
       return {
         option: option.id,
         label: option.label,
-        shorterMm: steps * STEP_MM,
+        // a first bracket steps by its thickness as well: what the bars really lose
+        shorterMm: longest(now.assembly) - longest(after.assembly),
         job: better,
         costMinor: at(steps).costMinor,
         savingMinor: base.costMinor === Number.POSITIVE_INFINITY ? 0 : base.costMinor - at(steps).costMinor,
@@ -72,7 +74,8 @@ export function stockAdvice(job: Job, stock: Stock, rules: Rules, tools: Tools):
   })
 }
 
-const evaluateAssembly = (job: Job) => familyOf(job.design).assemble(job.design.params, job.vehicle).assembly
+const assemblyOf = (job: Job, rules: Rules): Assembly => familyOf(job.design).assemble(job.design.params, job.vehicle, rules).assembly
+const longest = (a: Assembly): number => Math.max(0, ...a.members.map(memberLengthMm))
 
 /** Least whole number in 1…most whose cost is at most `target`; the cost falls as the number grows. */
 function firstAtMost(most: number, target: number, cost: (steps: number) => number): number {
@@ -92,12 +95,19 @@ export type LengthComparison = {
   costMinor: number
   wasteMm: number
   unplaced: number
-  withTrickBars: number | null
-  withTrickCostMinor: number | null
+  /** the same with bars shortened each way the advisor knows, as far as the job allows; null where pieces still do not fit */
+  shortened: { option: string; label: string; bars: number | null; costMinor: number | null }[]
 }
 
-/** Each length on sale on its own: bars, cost and waste if only that length were bought, without and with bars shortened by the range allowed. */
-export function compareLengths(parts: CutPart[], shorterParts: CutPart[], stock: Stock, rules: Rules, tools: Tools): LengthComparison[] {
+/** Each length on sale on its own: bars, cost and waste if only that length were bought, as drawn and with bars shortened in each of the advisor's ways. */
+export function compareLengths(job: Job, stock: Stock, rules: Rules, tools: Tools): LengthComparison[] {
+  const family = familyOf(job.design)
+  const partsOf = (params: Job['design']['params']) => cutList(assemblyOf({ ...job, design: { ...job.design, params } }, rules))
+  const parts = partsOf(job.design.params)
+  const ways = family.shorten.flatMap((o) => {
+    const by = Math.min(job.cut.maxShorterMm, o.most(job.design.params))
+    return by >= STEP_MM ? [{ option: o.id, label: o.label, parts: partsOf(o.apply(job.design.params, by)) }] : []
+  })
   return [...new Set(parts.map((p) => p.profileId))].flatMap((profileId) =>
     stock.sale
       .filter((s) => s.profileId === profileId && s.priceMinor !== null)
@@ -114,9 +124,8 @@ export function compareLengths(parts: CutPart[], shorterParts: CutPart[], stock:
           const start = firstFit(input)
           return start.bars.length <= 1 ? start : nestBars(input, tools)
         }
-        const [plain, trick] = [single(parts), single(shorterParts)]
+        const plain = single(parts)
         const pieces = plain.bars.reduce((s, b) => s + b.cuts.reduce((t, c) => t + c.length, 0), 0)
-        const placed = trick.unplaced.length === 0
         return {
           profileId,
           lengthMm: only.lengthMm,
@@ -124,8 +133,11 @@ export function compareLengths(parts: CutPart[], shorterParts: CutPart[], stock:
           costMinor: plain.cost,
           wasteMm: plain.bars.length * only.lengthMm - pieces,
           unplaced: plain.unplaced.reduce((s, u) => s + u.quantity, 0),
-          withTrickBars: placed ? trick.bars.length : null,
-          withTrickCostMinor: placed ? trick.cost : null,
+          shortened: ways.map(({ option, label, parts: shorter }) => {
+            const tried = single(shorter)
+            const placed = tried.unplaced.length === 0
+            return { option, label, bars: placed ? tried.bars.length : null, costMinor: placed ? tried.cost : null }
+          }),
         }
       }),
   )

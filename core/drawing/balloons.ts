@@ -1,0 +1,39 @@
+import type { Assembly, Member } from '../assembly/assembly'
+import { memberLengthMm } from '../assembly/assembly'
+import { centreLine, pointAlong } from '../geometry/centreLine'
+import type { Vec3 } from '../geometry/vec3'
+import { type Entity, project, type ViewName } from './sheet'
+
+/** Where along a member its mark stands: near its first end, clear of what it carries in the middle. */
+const NEAR_END = 0.09
+
+/** A mark in a ring on every part that a view shows, so that the drawing, the cut list and the piece in the hand say the same. */
+export function balloons(view: ViewName, assembly: Assembly): Entity[] {
+  const balloon = (mark: string, at: Vec3): Entity => ({
+    kind: 'balloon',
+    layer: 'mark',
+    at: project(view, at),
+    text: mark,
+  })
+  const shown = view === 'rear' ? firstOfEach(assembly.members) : assembly.members
+  const onePlate = new Map(assembly.plates.map((p) => [p.mark, p]))
+  return [
+    ...shown.map((m) => balloon(m.mark, pointAlong(centreLine(m.path, m.bendRadiiMm), NEAR_END * memberLengthMm(m)))),
+    ...[...onePlate.values()].filter((p) => p.role !== 'bracket').map((p) => balloon(p.mark, p.place)),
+    ...bracketMark(view, assembly, balloon),
+  ]
+}
+
+/** Seen from behind, members across stand one behind the other: the rearmost of them is the one that is seen. */
+const firstOfEach = (members: Member[]): Member[] => {
+  const across = members.filter((m) => m.role === 'bar')
+  const rearmost = across.length ? [across.reduce((a, b) => (b.path[0]!.x < a.path[0]!.x ? b : a))] : []
+  return [...rearmost, ...members.filter((m) => m.role !== 'bar')]
+}
+
+/** Brackets are all alike and sit under the feet: one of them is marked. */
+function bracketMark(view: ViewName, assembly: Assembly, balloon: (mark: string, at: Vec3) => Entity): Entity[] {
+  const bracket = assembly.plates.find((p) => p.role === 'bracket')
+  const [mount] = assembly.mounts
+  return bracket && mount && view !== 'plan' ? [balloon(bracket.mark, { ...mount.place, z: mount.place.z + bracket.size.z / 2 })] : []
+}
