@@ -58,5 +58,51 @@ export async function nestingBench(): Promise<string[][]> {
       ])
     }
   }
+  for (const [name, parts] of knownLists()) {
+    const highs = await loadHighs()
+    const started = performance.now()
+    const out = nestBars(
+      BarNestingInput.parse({
+        parts,
+        stock: [{ id: '6 m', length: 6000, price: 6000, quantity: null }],
+        kerf: 3,
+        endTrim: 5,
+        timeLimitMs: 10_000,
+      }),
+      highsTools(highs, () => performance.now()),
+    )
+    rows.push([
+      `cut plan, ${name}`,
+      `${(performance.now() - started).toFixed(0)} ms`,
+      `${out.bars.length} bars, bound ${Math.ceil(out.lowerBound / 6000 - 1e-6)}, ${out.proven ? 'proven' : 'not proven'}`,
+    ])
+  }
   return rows
+}
+
+/** Lists whose least number of bars is known, for full bars were cut up to make them; and one of many pieces and few lengths. */
+function knownLists(): [string, { id: string; length: number; quantity: number }[]][] {
+  const cutUp = (bars: number, least: number, most: number, seed: number) => {
+    const random = seeded(seed)
+    return Array.from({ length: bars }).flatMap((_, b) => {
+      const n = least + Math.floor(random() * (most - least + 1))
+      let left = 5990 - 3 * (n - 1)
+      return Array.from({ length: n }, (_, i) => {
+        const length = i === n - 1 ? left : Math.round((left / (n - i)) * (0.6 + random() * 0.8))
+        left -= length
+        return { id: `${b}.${i}`, length, quantity: 1 }
+      })
+    })
+  }
+  const random = seeded(11)
+  return [
+    ...[1, 2, 3].map((seed) => [`three to a bar, 40 full bars, seed ${seed}`, cutUp(40, 3, 3, seed)] as [string, ReturnType<typeof cutUp>]),
+    ...[1, 2, 3].map(
+      (seed) => [`three to five to a bar, 20 full bars, seed ${seed}`, cutUp(20, 3, 5, seed)] as [string, ReturnType<typeof cutUp>],
+    ),
+    [
+      '1,500 pieces of 12 lengths',
+      Array.from({ length: 12 }, (_, i) => ({ id: `${i}`, length: Math.round(400 + random() * 2200), quantity: 125 })),
+    ],
+  ]
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import loadHighs from 'highs'
-import { beforeAll, expect, test } from 'vitest'
+import { beforeAll, describe, expect, test } from 'vitest'
 import { type BarNesting, BarNestingInput, priceOf } from './barNesting'
 import { firstFit } from './firstFit'
 import { highsTools } from './highsTools'
@@ -192,4 +192,50 @@ test('a long list of 400 pieces: every piece cut once, no bar overfull, no deare
   // no plan can be cheaper than the metres themselves at the better price
   const metres = parts.reduce((s, p) => s + (p.length + 3) * p.quantity, 0)
   expect(out.lowerBound).toBeGreaterThanOrEqual((metres * 62) / 5993 - 1e-6)
+})
+
+describe('lists made by cutting full bars up, so that the least is known', () => {
+  const room = 5990
+  /** Cuts `bars` full bars of 6 m into pieces, leaving nothing over; the seed makes the same list each time. */
+  function cutUp(bars: number, pieces: () => number, random: () => number) {
+    return Array.from({ length: bars }).flatMap((_, b) => {
+      const n = pieces()
+      let left = room - 3 * (n - 1)
+      return Array.from({ length: n }, (_, i) => {
+        const length = i === n - 1 ? left : Math.round((left / (n - i)) * (0.6 + random() * 0.8))
+        left -= length
+        return { id: `${b}.${i}`, length, quantity: 1 }
+      })
+    })
+  }
+  const seeded = (seed: number) => () => {
+    seed = (seed * 1103515245 + 12345) % 2147483648
+    return seed / 2147483648
+  }
+  test('three to a bar, 120 pieces: 40 bars, proven', () => {
+    const parts = cutUp(40, () => 3, seeded(7))
+    const raw = { parts, stock: six, kerf: 3, endTrim: 5, timeLimitMs: 20_000 }
+    const out = plan(raw)
+    check(raw, out)
+    expect(out.bars).toHaveLength(40)
+    expect(out.proven).toBe(true)
+  }, 30_000)
+  test('twelve bars of three to five pieces each: 12 bars, proven', () => {
+    const random = seeded(3)
+    const parts = cutUp(12, () => 3 + Math.floor(random() * 3), random)
+    const raw = { parts, stock: six, kerf: 3, endTrim: 5, timeLimitMs: 20_000 }
+    const out = plan(raw)
+    check(raw, out)
+    expect(out.bars).toHaveLength(12)
+    expect(out.proven).toBe(true)
+  }, 30_000)
+  test('1,500 pieces of 12 lengths come within one bar of what their length alone asks', () => {
+    const random = seeded(1)
+    const parts = Array.from({ length: 12 }, (_, i) => ({ id: `${i}`, length: Math.round(400 + random() * 1200), quantity: 125 }))
+    const raw = { parts, stock: six, kerf: 3, endTrim: 5, timeLimitMs: 20_000 }
+    const out = plan(raw)
+    check(raw, out)
+    const least = Math.ceil(parts.reduce((s, p) => s + p.quantity * (p.length + 3), 0) / (room + 3))
+    expect(out.bars.length).toBeLessThanOrEqual(least + 1)
+  }, 30_000)
 })

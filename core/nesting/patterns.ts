@@ -12,7 +12,12 @@ export function maximalPatterns(kinds: Kind[], room: number, most: number): Patt
 
 /** Maximal patterns worth at least `least` at the given values, or null when there are more than `most`. */
 export function valuablePatterns(kinds: Kind[], values: number[], room: number, least: number, most: number): Pattern[] | null {
-  const order = kinds.map((_, i) => i).sort((a, b) => values[b] / kinds[b].weight - values[a] / kinds[a].weight)
+  const order = kinds
+    .map((_, i) => i)
+    .sort((a, b) => {
+      const denser = values[b]! / kinds[b]!.weight - values[a]! / kinds[a]!.weight
+      return Math.abs(denser) > 1e-12 ? denser : kinds[b]!.weight - kinds[a]!.weight
+    })
   const sorted = order.map((i) => kinds[i])
   const worth = order.map((i) => values[i])
   const found = search(
@@ -45,18 +50,25 @@ function search(
   const found: Pattern[] = []
   const counts = new Array<number>(kinds.length).fill(0)
   let steps = 0
-  const visit = (k: number, left: number, value: number): boolean => {
+  // the shortest piece from each place on: where not even that fits, the bar is done and no further kind need be tried
+  const shortest = new Array<number>(kinds.length + 1).fill(Number.POSITIVE_INFINITY)
+  for (let k = kinds.length - 1; k >= 0; k--) shortest[k] = Math.min(shortest[k + 1]!, kinds[k]!.weight)
+  const visit = (from: number, left: number, value: number): boolean => {
     if (++steps > MOST_STEPS) return false
-    if (k === kinds.length) {
-      const fuller = kinds.some((kind, i) => counts[i] < kind.demand && kind.weight <= left + FIT_TOLERANCE_MM)
+    if (!hopeful(from, left, value)) return true
+    let k = from
+    while (k < kinds.length && shortest[k]! <= left + FIT_TOLERANCE_MM && kinds[k]!.weight > left + FIT_TOLERANCE_MM) k++
+    if (k === kinds.length || shortest[k]! > left + FIT_TOLERANCE_MM) {
+      if (!hopeful(kinds.length, left, value)) return true
+      const fuller = kinds.some((kind, i) => counts[i]! < kind.demand && kind.weight <= left + FIT_TOLERANCE_MM)
       if (!fuller && counts.some((c) => c > 0)) found.push([...counts])
       return found.length <= most
     }
-    if (!hopeful(k, left, value)) return true
-    const fit = Math.min(kinds[k].demand, Math.floor((left + FIT_TOLERANCE_MM) / kinds[k].weight))
+    const kind = kinds[k]!
+    const fit = Math.min(kind.demand, Math.floor((left + FIT_TOLERANCE_MM) / kind.weight))
     for (let n = fit; n >= 0; n--) {
       counts[k] = n
-      if (!visit(k + 1, left - n * kinds[k].weight, value + n * (worth?.[k] ?? 0))) return false
+      if (!visit(k + 1, left - n * kind.weight, value + n * (worth?.[k] ?? 0))) return false
     }
     counts[k] = 0
     return true
