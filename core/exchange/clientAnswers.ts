@@ -1,8 +1,10 @@
 import { z } from 'zod'
 import { type Fault, faultsOf, type Read, readJson } from '../issue/faults'
 import { withReading } from '../measure/settle'
-import { letterOf, measureOf, measuringSheets, withMeasure } from '../measure/sheets'
+import { letterOf, measureOf, measuringSheets, rangeOf, withMeasure } from '../measure/sheets'
+import { formatQuantity } from '../quantity/formatQuantity'
 import { parseQuantity } from '../quantity/parseQuantity'
+import { defaultUnit, INCH, METRIC } from '../quantity/units'
 import type { Reading, Vehicle } from '../vehicle/vehicle'
 
 export const MOST_CLIENT_PHOTOS = 8
@@ -51,8 +53,12 @@ export function readClientAnswers(text: string): Read<{ answers: ClientAnswers; 
     const where = `${sheet.title}, ${letterOf(sheet, id)} (${quantity.label.toLowerCase()})`
     const read = parseQuantity(typed, quantity.dimension, answers.system)
     if (!read.ok) faults.push({ where, expected: read.message })
-    else if (read.value < -20_000 || read.value > 50_000) faults.push({ where, expected: 'a figure below 50 m: is the unit right?' })
-    else {
+    else if (read.value < rangeOf(quantity).min || read.value > rangeOf(quantity).max) {
+      const { min, max } = rangeOf(quantity)
+      const unit = defaultUnit(quantity.dimension, answers.system)
+      const show = (v: number) => `${formatQuantity(v, quantity.dimension, answers.system === 'inch' ? INCH : METRIC)} ${unit}`
+      faults.push({ where, expected: `between ${show(min)} and ${show(max)}: is the unit right?` })
+    } else {
       const reading: Reading = {
         value: read.value,
         typed,

@@ -1,7 +1,7 @@
 /** A change to the job that clears an issue or relieves a limit: set the value at a path inside the job. */
 export type Patch = { path: (string | number)[]; to: unknown }
 
-/** What is wrong with what was asked, with numbers and no sentences. `fix` becomes a button. */
+/** What is wrong with what was asked, with numbers; a sentence under `says` has its lengths in braces, mm. `fix` becomes a button. */
 export type Issue = { at: (string | number)[]; fix: Patch[] | null } & (
   | { code: 'no_mount_line' }
   | { code: 'no_bars' }
@@ -19,5 +19,6 @@ export type Issue = { at: (string | number)[]; fix: Patch[] | null } & (
   | { code: 'swing_meets'; swing: string; item: string; atDeg: number; opensDeg: number }
   | { code: 'foot_lets_go'; foot: string; when: string }
   | { code: 'unstable'; says: string }
+  | { code: 'measures_contradict'; says: string }
   | { code: 'loads_overlap'; item: string; other: string }
 )

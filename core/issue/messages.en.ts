@@ -30,6 +30,7 @@ const messages: Messages = {
   foot_lets_go: (i) =>
     `Foot ${i.foot} is pulled up, ${i.when}, and its mount cannot pull: it lets go. Use a mount that clamps or bolts, or move the load back between the bars.`,
   unstable: (i) => `The rack does not stand by itself: ${i.says}.`,
+  measures_contradict: (i, mm) => `The vehicle contradicts itself: ${i.says.replace(/\{([\d.]+)\}/g, (_, v: string) => mm(Number(v)))}.`,
   loads_overlap: (i) => `${i.item} and ${i.other} take the same space: move one of them.`,
 }
 

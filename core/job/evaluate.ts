@@ -22,6 +22,7 @@ import { hangsOutsideMm } from '../loads/contacts'
 import { loadCases } from '../loads/loadCases'
 import { type Sail, sail } from '../loads/sail'
 import type { CaseResult } from '../loads/solveRack'
+import { contradictions } from '../measure/contradictions'
 import type { Rules } from '../rules/rules'
 import { securingLimits } from '../securing/securing'
 import { supportOf } from '../spacing/spacing'
@@ -77,6 +78,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
     hitchMoment: vehicle.carrier ? hitchMoment(vehicle) : null,
     ledger: rows,
     issues: [
+      ...contradictions(vehicle).map((c): Issue => ({ code: 'measures_contradict', at: ['vehicle', ...c.at], fix: null, says: c.says })),
       ...issues,
       ...unstable,
       ...cargoIssues(job, assembly),

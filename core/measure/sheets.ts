@@ -1,5 +1,6 @@
 import type { Point } from '../geometry/vec3'
 import type { Dimension } from '../quantity/units'
+import { fieldRanges, type Range } from '../vehicle/fieldRanges'
 import { type Sourced, type SourcedKey, unknownValue, type Vehicle } from '../vehicle/vehicle'
 
 export type Datum =
@@ -342,6 +343,14 @@ export const measuringSheets: MeasuringSheet[] = [
 export const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ'
 /** A, B, C … as they stand on the drawing and in the list. */
 export const letterOf = (sheet: MeasuringSheet, id: string): string => LETTERS[sheet.quantities.findIndex((x) => x.id === id)] ?? '?'
+
+/** What a figure on a sheet can be: sizes are not below nothing, places may lie either side. mm, degrees, kg, N. */
+export function rangeOf(quantity: Quantity): Range {
+  if (quantity.key) return fieldRanges[quantity.key]
+  if (quantity.dimension === 'angle') return { min: -90, max: 180 }
+  const size = quantity.dimension !== 'length' || ['outside', 'inside', 'centre to centre', 'above ground'].includes(quantity.datum)
+  return { min: size ? 0 : -20_000, max: quantity.dimension === 'length' ? 20_000 : 50_000 }
+}
 
 export const measureOf = (vehicle: Vehicle, quantity: Quantity): Sourced =>
   quantity.key ? vehicle[quantity.key] : (vehicle.measures[quantity.id] ?? unknownValue)

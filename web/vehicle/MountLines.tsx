@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { footTypes, mountKinds } from '../../core/catalogue/mounts'
+import { fieldRanges } from '../../core/vehicle/fieldRanges'
 import { type MountLine, newMountLine, type Vehicle, withPoint } from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
@@ -123,12 +124,14 @@ export function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: 
             <SourcedInput
               label="Its own rating per foot, down"
               dimension="mass"
+              range={fieldRanges.footDownKg}
               value={m.footDownKg}
               onChange={(footDownKg) => set(i, { footDownKg })}
             />
             <SourcedInput
               label="Its own rating per foot, up"
               dimension="mass"
+              range={fieldRanges.footUpKg}
               value={m.footUpKg}
               onChange={(footUpKg) => set(i, { footUpKg })}
             />

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box'
 import MenuItem from '@mui/material/MenuItem'
 import Select from '@mui/material/Select'
+import type { Range } from '../../core/vehicle/fieldRanges'
 import { methods, type Sourced, unknownValue } from '../../core/vehicle/vehicle'
 import { QuantityInput } from '../quantity/QuantityInput'
 
@@ -10,11 +11,13 @@ const today = () => new Date().toISOString().slice(0, 10)
 export function SourcedInput({
   label,
   dimension,
+  range,
   value,
   onChange,
 }: {
   label: string
   dimension: 'length' | 'mass'
+  range: Range
   value: Sourced
   onChange: (value: Sourced) => void
 }) {
@@ -25,8 +28,8 @@ export function SourcedInput({
         label={label}
         dimension={dimension}
         optional
-        min={-20_000}
-        max={50_000}
+        min={range.min}
+        max={range.max}
         value={value.value}
         onChange={(v) =>
           onChange(

@@ -1,3 +1,4 @@
+import { fieldRanges } from '../../core/vehicle/fieldRanges'
 import { type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { TextInput } from '../quantity/TextInput'
@@ -49,6 +50,7 @@ function FigureGroups({ vehicle, onChange, groups }: { vehicle: Vehicle; onChang
                 key={f.key}
                 label={f.label}
                 dimension={f.dimension}
+                range={fieldRanges[f.key]}
                 value={vehicle[f.key]}
                 onChange={(value) => onChange((v) => ({ ...v, [f.key]: value }))}
               />

@@ -127,18 +127,18 @@ function CargoCard({ c }: { c: Cargo }) {
         dimension="mass"
         optional
         min={0}
-        max={5000}
+        max={c.massKg?.most ?? 5000}
         value={c.massKg?.least ?? null}
-        onChange={(v) => mass(v, v === null ? null : Math.max(v, c.massKg?.most ?? v))}
+        onChange={(v) => mass(v, v === null ? null : (c.massKg?.most ?? v))}
       />
       <QuantityInput
         label="Mass, greatest"
         dimension="mass"
         optional
-        min={0}
+        min={c.massKg?.least ?? 0}
         max={5000}
         value={c.massKg?.most ?? null}
-        onChange={(v) => mass(v === null ? null : Math.min(v, c.massKg?.least ?? v), v)}
+        onChange={(v) => mass(v === null ? null : (c.massKg?.least ?? v), v)}
       />
       <ChoiceInput
         label="Known how"

@@ -52,11 +52,12 @@ describe('what will be carried', () => {
     await retype(user, card.getByRole('textbox', { name: 'Mass, least' }), '24')
     expect(benchJob().brief.cargo[0].massKg).toEqual({ least: 24, most: 30 })
   })
-  test('a least above the greatest lifts both; called unknown the mass is gone', async () => {
+  test('a least above the greatest is refused at its field and changes nothing; called unknown the mass is gone', async () => {
     const { user } = shown()
     const card = within(screen.getByRole('article', { name: 'Equipment case' }))
     await retype(user, card.getByRole('textbox', { name: 'Mass, least' }), '50')
-    expect(benchJob().brief.cargo[1].massKg).toEqual({ least: 50, most: 50 })
+    expect(card.getByText('use 42 kg or less')).toBeVisible()
+    expect(benchJob().brief.cargo[1].massKg).toEqual({ least: 42, most: 42 })
     await user.click(card.getByRole('combobox', { name: 'Known how' }))
     await user.click(screen.getByRole('option', { name: 'unknown' }))
     expect(benchJob().brief.cargo[1]).toMatchObject({ massKg: null, massBasis: 'unknown' })

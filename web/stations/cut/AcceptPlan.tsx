@@ -84,7 +84,7 @@ type Accepting = {
 
 /** What stands in the way of accepting, the reason that a limit over or not assessed asks for, and the button. */
 function ToAccept({ job, state, id, reason, setReason, accept }: Accepting) {
-  const limits = useResult((s) => s.evaluation?.limits ?? [])
+  const limits = useResult((s) => s.evaluation?.limits) ?? []
   const doubts = neededBeforeCutting(job.vehicle)
   const doubtful = limits.filter((l) => l.state === 'over' || l.state === 'unknown')
   const fits = doubts.length === 0 && state.plan?.complete && state.plan.profiles.length > 0 && !state.running

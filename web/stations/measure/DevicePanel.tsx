@@ -8,7 +8,7 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Job } from '../../../core/job/job'
 import { axlesFromPads, type DeviceReading, readDeviceLine } from '../../../core/measure/deviceLine'
 import { withReading } from '../../../core/measure/settle'
-import { measureOf, quantityOf } from '../../../core/measure/sheets'
+import { measureOf, quantityOf, rangeOf } from '../../../core/measure/sheets'
 import { simulatedAngleFinder, simulatedPads, simulatedTape } from '../../devices/simulated'
 import { editJob, useJob } from '../../job/jobStore'
 import { Group } from '../Group'
@@ -104,6 +104,8 @@ function fill(r: DeviceReading): { ok: boolean; text: string } {
         : { dimension: 'mass', value: r.massKg, method: 'weighed' as const }
   if (given.dimension !== quantity.dimension)
     return { ok: false, text: `${r.text} is no ${quantity.dimension}: ${quantity.label} was left as it was` }
+  const { min, max } = rangeOf(quantity)
+  if (given.value < min || given.value > max) return { ok: false, text: `${r.text} cannot be right: ${quantity.label} was left as it was` }
   setMeasure(quantity, (s) => withReading(s, reading(given.value, r.text, given.method)))
   return { ok: true, text: `${quantity.label}: ${r.text}` }
 }

@@ -5,7 +5,7 @@ import { useTheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
 import { memo, useState } from 'react'
 import { chooseReading, measureLater, stateOfMeasure, stateSays, withoutReading, withReading } from '../../../core/measure/settle'
-import type { Quantity } from '../../../core/measure/sheets'
+import { type Quantity, rangeOf } from '../../../core/measure/sheets'
 import { formatQuantity } from '../../../core/quantity/formatQuantity'
 import { defaultUnit } from '../../../core/quantity/units'
 import { methods, type Sourced, unknownValue } from '../../../core/vehicle/vehicle'
@@ -29,6 +29,7 @@ export const QuantityRow = memo(function QuantityRow({ quantity, letter, value, 
   const [again, setAgain] = useState(false)
   const here = useMeasuring((s) => s.field === quantity.id)
   const state = stateOfMeasure(value)
+  const range = rangeOf(quantity)
   const fallback =
     quantity.dimension === 'angle'
       ? 'angle finder'
@@ -62,8 +63,8 @@ export const QuantityRow = memo(function QuantityRow({ quantity, letter, value, 
           label={quantity.label}
           dimension={quantity.dimension}
           optional
-          min={quantity.dimension === 'angle' ? -90 : -20_000}
-          max={quantity.dimension === 'angle' ? 180 : 50_000}
+          min={range.min}
+          max={range.max}
           value={value.value}
           placeholder={value.step ? `at: ${value.step}` : 'not taken'}
           help={`${quantity.datum}${value.value === null ? '' : `, ${stateSays[state]}${value.tolerance === null ? '' : `, ± ${text(value.tolerance)}`}`}`}
@@ -105,6 +106,8 @@ export const QuantityRow = memo(function QuantityRow({ quantity, letter, value, 
               label={`${quantity.label}, again`}
               dimension={quantity.dimension}
               optional
+              min={range.min}
+              max={range.max}
               value={null}
               onChange={(v, typed) => {
                 if (v !== null)
