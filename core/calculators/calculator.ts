@@ -14,6 +14,8 @@ export type Calculator<I extends z.ZodType = z.ZodType, O extends z.ZodType = z.
   input: I
   output: O
   example: z.input<I>
+  /** it asks the solver, which the others need not wait for */
+  searches?: true
   run: (given: z.output<I>, tools: Tools) => z.output<O>
 }
 

@@ -57,6 +57,7 @@ const barNesting = calculator({
   input: BarNestingInput,
   output: BarNestingOutput,
   example: barNestingExample,
+  searches: true,
   run: (given, tools) => nestBars(given, tools),
 })
 

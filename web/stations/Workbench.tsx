@@ -51,7 +51,12 @@ export function Workbench({
       >
         <Box sx={{ flex: 1, minHeight: 0 }}>{middle ?? <DrawingPane job={job} low={below !== undefined} loads={loads} />}</Box>
         {below && (
-          <Box sx={{ display: { xs: 'none', md: 'block' }, maxHeight: '42%', overflowY: 'auto', borderTop: 1, borderColor: 'divider' }}>
+          <Box
+            tabIndex={0}
+            component="section"
+            aria-label="Below the drawing"
+            sx={{ display: { xs: 'none', md: 'block' }, maxHeight: '42%', overflowY: 'auto', borderTop: 1, borderColor: 'divider' }}
+          >
             {below}
           </Box>
         )}

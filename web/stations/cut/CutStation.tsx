@@ -57,7 +57,13 @@ export default function CutStation() {
     </>
   )
   const middle = (
-    <Box sx={{ height: '100%', overflowY: 'auto', p: 1.5, bgcolor: (t) => t.inks.sheet }}>
+    // it scrolls by the keyboard too, also while nothing in it takes the focus
+    <Box
+      component="section"
+      aria-label="Cut plan"
+      tabIndex={0}
+      sx={{ height: '100%', overflowY: 'auto', p: 1.5, bgcolor: (t) => t.inks.sheet }}
+    >
       {shelf.error && <Alert severity="error">The stock rack could not be loaded. {shelf.error.message}</Alert>}
       <PlanHead state={plan} stop={plan.stop} again={plan.again} />
       {plan.plan && <BarPictures plan={plan.plan} rules={rules} />}
