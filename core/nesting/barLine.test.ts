@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { piecesOf, planMoved } from '../cutList/planMoved'
+import { piecesOf, planMoved } from '../issuedPlan/planMoved'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { INCH, METRIC } from '../quantity/units'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { piecesOf } from '../../core/cutList/planMoved'
+import { piecesOf } from '../../core/issuedPlan/planMoved'
 import { demoJobs } from '../../core/job/demoJobs'
 import { evaluate } from '../../core/job/evaluate'
 import type { CutPlan } from '../../core/nesting/planCuts'

@@ -1,4 +1,4 @@
-import { type Piece, planMoved } from '../../core/cutList/planMoved'
+import { type Piece, planMoved } from '../../core/issuedPlan/planMoved'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { RulesSchema } from '../../core/rules/rules'

@@ -1,5 +1,5 @@
 import { profileOf } from '../../core/catalogue/profiles'
-import { type Moved, movedText } from '../../core/cutList/planMoved'
+import { type Moved, movedText } from '../../core/issuedPlan/planMoved'
 import type { Job } from '../../core/job/job'
 import type { Limit } from '../../core/limits/limit'
 import { barLine, barLineText, type SawSetting } from '../../core/nesting/barLine'

@@ -1,6 +1,6 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { BoughtPart } from '../../core/catalogue/boughtParts'
-import type { IssuedPlan } from '../../core/cutList/issuedPlan'
+import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
 import type { Job } from '../../core/job/job'
 import type { JobRow } from '../../core/job/jobRow'
 import type { Station } from '../../core/job/stations'

@@ -1,6 +1,6 @@
 import Alert from '@mui/material/Alert'
-import type { IssuedPlan } from '../../../core/cutList/issuedPlan'
-import { movedText, planMoved } from '../../../core/cutList/planMoved'
+import type { IssuedPlan } from '../../../core/issuedPlan/issuedPlan'
+import { movedText, planMoved } from '../../../core/issuedPlan/planMoved'
 import { withLengths } from '../../../core/quantity/figureText'
 import { useResult } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'

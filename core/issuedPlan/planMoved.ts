@@ -1,5 +1,5 @@
 import type { Assembly } from '../assembly/assembly'
-import { type CutPart, cutList, endText, SAME_CUT_MM } from './cutList'
+import { type CutPart, cutList, endText, SAME_CUT_MM } from '../cutList/cutList'
 
 /** How one piece differs from what was accepted for the saw. Lengths mm; null = it is not there. */
 export type Moved = {

@@ -1,0 +1,117 @@
+import { spawnSync } from 'node:child_process'
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join, relative } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { parseSync } from 'vite'
+
+/** One fault: where it is planted, what stood there and what stands there instead. */
+type Fault = { file: string; line: number; start: number; end: number; was: string; is: string }
+
+const SWAPS: Record<string, string> = {
+  '+': '-',
+  '-': '+',
+  '*': '/',
+  '/': '*',
+  '<': '>=',
+  '>': '<=',
+  '<=': '>',
+  '>=': '<',
+  '===': '!==',
+  '!==': '===',
+  '&&': '||',
+  '||': '&&',
+}
+const CALLS: Record<string, string> = { max: 'min', min: 'max', some: 'every', every: 'some', ceil: 'floor', floor: 'ceil' }
+
+/** What is read of a syntax tree (ESTree): the kind of each node, where it stands, and the few fields that faults look at. */
+type Node = { type: string; start: number; end: number; [field: string]: unknown }
+const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && typeof (value as Node).type === 'string'
+
+/** Data and words are judged by eye; what is left is what computes. */
+const computes = (file: string) => /\.ts$/.test(file) && !/\.test\.ts$|demo|messages|\/catalogue\/|\/calculators\//.test(file)
+
+const sources = (folder: string): string[] =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((e) => (e.isDirectory() ? sources(join(folder, e.name)) : [join(folder, e.name)]))
+
+/** Every fault that could be planted in a file: an operator turned, a bound swapped, a factor off by half. */
+function faultsIn(root: string, path: string): Fault[] {
+  const text = readFileSync(path, 'utf8')
+  const out: Fault[] = []
+  const plant = (start: number, end: number, is: string) =>
+    out.push({ file: relative(root, path), line: text.slice(0, start).split('\n').length, start, end, was: text.slice(start, end), is })
+  const visit = (node: Node): void => {
+    // what a message says is not what is computed, and types compute nothing
+    if (node.type === 'TemplateLiteral' || (node.type.startsWith('TS') && !/NonNull|As|Satisfies/.test(node.type))) return
+    const { left, right, operator, callee } = node
+    if (/^(Binary|Logical)Expression$/.test(node.type) && isNode(left) && isNode(right) && typeof operator === 'string') {
+      const words = [left, right].some((n) => n.type === 'Literal' && typeof n.value === 'string' && operator === '+')
+      const at = text.indexOf(operator, left.end)
+      const swap = SWAPS[operator]
+      if (swap && !words) plant(at, at + operator.length, swap)
+      if ('+-*/'.includes(operator))
+        for (const n of [left, right]) if (typeof n.value === 'number' && n.value >= 0.01) plant(n.start, n.end, String(n.value * 1.5))
+    }
+    if (node.type === 'CallExpression' && isNode(callee) && isNode(callee.property)) {
+      const { name, start, end } = callee.property
+      const other = CALLS[String(name)]
+      if (other) plant(start, end, other)
+    }
+    for (const value of Object.values(node)) for (const child of Array.isArray(value) ? value : [value]) if (isNode(child)) visit(child)
+  }
+  visit(parseSync(path, text).program as unknown as Node)
+  return out
+}
+
+/** mulberry32: the same faults for the same seed. */
+function seeded(seed: number): () => number {
+  let a = seed
+  return () => {
+    a = (a + 0x6d2b79f5) | 0
+    let t = Math.imul(a ^ (a >>> 15), 1 | a)
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+  }
+}
+
+const [seed, count] = [Number(process.argv[2] ?? 1), Number(process.argv[3] ?? 40)]
+const root = fileURLToPath(new URL('..', import.meta.url))
+// planted in a copy, so that a stop half-way leaves the sources as they are
+const copy = mkdtempSync(join(tmpdir(), 'tideline-mutants-'))
+for (const part of ['core', 'vitest.config.ts', 'vitest.setup.ts', 'package.json', 'tsconfig.json'])
+  cpSync(join(root, part), join(copy, part), { recursive: true })
+symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'))
+
+const all = sources(join(copy, 'core'))
+  .filter(computes)
+  .flatMap((path) => faultsIn(copy, path))
+const random = seeded(seed)
+const chosen = Array.from({ length: Math.min(count, all.length) }, () => all.splice(Math.floor(random() * all.length), 1)[0]!)
+
+const passes = (args: string[]): boolean =>
+  spawnSync(
+    join(root, 'node_modules/.bin/vitest'),
+    [...args, '--project', 'core', '--bail', '1', '--passWithNoTests', '--reporter', 'dot'],
+    {
+      cwd: copy,
+      timeout: 300_000,
+      stdio: 'ignore',
+    },
+  ).status === 0
+
+let alive = 0
+for (const [i, fault] of chosen.entries()) {
+  const path = join(copy, fault.file)
+  const text = readFileSync(path, 'utf8')
+  writeFileSync(path, text.slice(0, fault.start) + fault.is + text.slice(fault.end))
+  // the tests beside it are quick and catch most; only what they let through meets every test that reaches it
+  const lives = passes(['run', `${dirname(fault.file)}/`]) && passes(['related', '--run', fault.file])
+  writeFileSync(path, text)
+  if (lives) alive++
+  const source = text.split('\n')[fault.line - 1]!.trim()
+  process.stdout.write(
+    `${String(i + 1).padStart(3)} ${lives ? 'LIVES ' : 'caught'} ${fault.file}:${fault.line}  ${fault.was} → ${fault.is}   ${source}\n`,
+  )
+}
+process.stdout.write(`${chosen.length - alive} of ${chosen.length} caught, seed ${seed}\n`)
+rmSync(copy, { recursive: true })
