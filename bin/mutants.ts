@@ -55,7 +55,9 @@ function faultsIn(root: string, path: string): Fault[] {
     if (node.type === 'CallExpression' && isNode(callee) && isNode(callee.property)) {
       const { name, start, end } = callee.property
       const other = CALLS[String(name)]
-      if (other) plant(start, end, other)
+      // the bounds of a schema are `max` and `min` too, and are what files are refused by, not what is computed
+      const bound = /^(max|min)$/.test(String(name)) && !(isNode(callee.object) && callee.object.name === 'Math')
+      if (other && !bound) plant(start, end, other)
     }
     for (const value of Object.values(node)) for (const child of Array.isArray(value) ? value : [value]) if (isNode(child)) visit(child)
   }
@@ -104,8 +106,10 @@ for (const [i, fault] of chosen.entries()) {
   const path = join(copy, fault.file)
   const text = readFileSync(path, 'utf8')
   writeFileSync(path, text.slice(0, fault.start) + fault.is + text.slice(fault.end))
-  // the tests beside it are quick and catch most; only what they let through meets every test that reaches it
-  const lives = passes(['run', `${dirname(fault.file)}/`]) && passes(['related', '--run', fault.file])
+  // the tests beside it are quick and catch most; only what they let through meets every test that reaches it; searching for cut plans is slow and seldom the witness
+  const lives =
+    passes(['run', `${dirname(fault.file)}/`]) &&
+    passes(['related', '--run', fault.file, ...(fault.file.includes('/nesting/') ? [] : ['--exclude', '**/nesting/**'])])
   writeFileSync(path, text)
   if (lives) alive++
   const source = text.split('\n')[fault.line - 1]!.trim()

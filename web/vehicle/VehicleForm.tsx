@@ -1,3 +1,4 @@
+import { footTypes, mountKinds } from '../../core/catalogue/mounts'
 import { fieldRanges } from '../../core/vehicle/fieldRanges'
 import { type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
@@ -55,6 +56,7 @@ function FigureGroups({ vehicle, onChange, groups }: { vehicle: Vehicle; onChang
                 onChange={(value) => onChange((v) => ({ ...v, [f.key]: value }))}
               />
             ))}
+          {group === 'Ratings' && <FootRatingSays vehicle={vehicle} onChange={onChange} />}
         </Group>
       ))}
     </>
@@ -73,3 +75,28 @@ export const MountsForm = ({ vehicle, onChange }: { vehicle: Vehicle; onChange: 
     <Obstacles vehicle={vehicle} onChange={onChange} />
   </>
 )
+
+/** What the maker's rating of a foot speaks of: it counts for that kind of foot only, and for standing loads or for any moment of the road. */
+function FootRatingSays({ vehicle, onChange }: { vehicle: Vehicle; onChange: Change }) {
+  return (
+    <>
+      <ChoiceInput
+        label="The rating per foot is for"
+        value={vehicle.footRatingKind}
+        empty="the maker’s own places, where they are of one kind"
+        options={mountKinds.map((value) => ({ value, label: footTypes[value].name }))}
+        onChange={(footRatingKind) => onChange((v) => ({ ...v, footRatingKind }))}
+      />
+      <ChoiceInput
+        label="The rating per foot means"
+        value={vehicle.footRatingMeans}
+        empty="not asked: taken as the most at any moment"
+        options={[
+          { value: 'standing', label: 'what may stand on it, shocks allowed for' },
+          { value: 'any moment', label: 'the most at any moment' },
+        ]}
+        onChange={(footRatingMeans) => onChange((v) => ({ ...v, footRatingMeans }))}
+      />
+    </>
+  )
+}

@@ -1,6 +1,8 @@
 import Autocomplete from '@mui/material/Autocomplete'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import Switch from '@mui/material/Switch'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
@@ -181,6 +183,11 @@ function CargoCard({ c }: { c: Cargo }) {
           { value: 'both', label: 'both' },
         ]}
         onChange={(counts) => set({ counts })}
+      />
+      <FormControlLabel
+        sx={{ gridColumn: '1 / 4', m: 0 }}
+        control={<Switch size="small" checked={c.people} onChange={(_, people) => set({ people })} />}
+        label="People sit, sleep or stand on it"
       />
       <Box sx={{ gridColumn: '1 / 4' }}>
         <TextInput label="Where the rule comes from" value={c.ruleSource} onChange={(ruleSource) => set({ ruleSource })} />
