@@ -6,20 +6,22 @@ import { type Entity, project, type ViewName } from './sheet'
 
 /** Where along a member its mark stands: near its first end, clear of what it carries in the middle. */
 const NEAR_END = 0.09
+/** From the side and from behind a mark hangs below the deck on a line to its part, where the drawing is empty. mm */
+const HANGS_MM = 230
 
 /** A mark in a ring on every part that a view shows, so that the drawing, the cut list and the piece in the hand say the same. */
 export function balloons(view: ViewName, assembly: Assembly): Entity[] {
-  const balloon = (mark: string, at: Vec3): Entity => ({
-    kind: 'balloon',
-    layer: 'mark',
-    at: project(view, at),
-    text: mark,
-  })
+  const balloon = (mark: string, part: Vec3): Entity[] => {
+    const at = view === 'plan' ? part : { ...part, z: part.z - HANGS_MM }
+    const ring: Entity = { kind: 'balloon', layer: 'mark', at: project(view, at), text: mark }
+    return view === 'plan' ? [ring] : [{ kind: 'line', layer: 'mark', from: project(view, part), to: project(view, at) }, ring]
+  }
+  const along = view === 'rear' ? 0.3 : NEAR_END
   const shown = view === 'rear' ? firstOfEach(assembly.members) : assembly.members
   const onePlate = new Map(assembly.plates.map((p) => [p.mark, p]))
   return [
-    ...shown.map((m) => balloon(m.mark, pointAlong(centreLine(m.path, m.bendRadiiMm), NEAR_END * memberLengthMm(m)))),
-    ...[...onePlate.values()].filter((p) => p.role !== 'bracket').map((p) => balloon(p.mark, p.place)),
+    ...shown.flatMap((m) => balloon(m.mark, pointAlong(centreLine(m.path, m.bendRadiiMm), along * memberLengthMm(m)))),
+    ...[...onePlate.values()].filter((p) => p.role !== 'bracket').flatMap((p) => balloon(p.mark, p.place)),
     ...bracketMark(view, assembly, balloon),
   ]
 }
@@ -32,8 +34,8 @@ const firstOfEach = (members: Member[]): Member[] => {
 }
 
 /** Brackets are all alike and sit under the feet: one of them is marked. */
-function bracketMark(view: ViewName, assembly: Assembly, balloon: (mark: string, at: Vec3) => Entity): Entity[] {
+function bracketMark(view: ViewName, assembly: Assembly, balloon: (mark: string, at: Vec3) => Entity[]): Entity[] {
   const bracket = assembly.plates.find((p) => p.role === 'bracket')
   const [mount] = assembly.mounts
-  return bracket && mount && view !== 'plan' ? [balloon(bracket.mark, { ...mount.place, z: mount.place.z + bracket.size.z / 2 })] : []
+  return bracket && mount && view !== 'plan' ? balloon(bracket.mark, { ...mount.place, z: mount.place.z + bracket.size.z / 2 }) : []
 }

@@ -48,7 +48,7 @@ export type Entity =
   | Dimension
 
 /** Radius of the ring round a mark, in heights of its text: two more letters make it wider. */
-export const balloonRadius = (text: string): number => 0.8 + 0.22 * Math.max(1, text.length)
+export const balloonRadius = (text: string): number => 0.5 + 0.2 * Math.max(1, text.length)
 
 export type ViewName = 'plan' | 'side' | 'rear'
 /** One view of the assembly, settled geometry: screen, PDF and DXF only render it. */

@@ -28,7 +28,7 @@ export function FeetTable() {
   const force = (n: number) => (evaluation.missing.length ? 'not known' : figureText(n, 'N', units))
   const levelKnown = !evaluation.cases.find((c) => c.case.id === 'cruise')?.missing.length
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0,1.25fr) minmax(260px,1fr)' }, gap: 2, p: 1.5 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', xl: 'minmax(0,1.6fr) minmax(300px,1fr)' }, gap: 2, p: 1.5 }}>
       <Box sx={{ overflowX: 'auto' }}>
         <Table size="small" aria-label="Feet">
           <TableHead sx={{ '& th': { whiteSpace: 'nowrap', px: 1 } }}>
