@@ -62,34 +62,34 @@ export function sectionOf(shape: Shape): Section {
     case 'flat': {
       const { heightMm: h, widthMm: b } = shape
       const [long, short] = [Math.max(b, h), Math.min(b, h)]
-      return whole(
-        b * h,
-        (b * h ** 3) / 12,
-        (h * b ** 3) / 12,
-        long * short ** 3 * (1 / 3 - 0.21 * (short / long) * (1 - short ** 4 / (12 * long ** 4))),
-        [h / 2, b / 2],
-        short,
-        h,
-        b,
-        2 * (b + h),
-      )
+      return whole({
+        areaMm2: b * h,
+        iyMm4: (b * h ** 3) / 12,
+        izMm4: (h * b ** 3) / 12,
+        torsionMm4: long * short ** 3 * (1 / 3 - 0.21 * (short / long) * (1 - short ** 4 / (12 * long ** 4))),
+        farMm: [h / 2, b / 2],
+        torsionDepthMm: short,
+        heightMm: h,
+        widthMm: b,
+        perimeterMm: 2 * (b + h),
+      })
     }
     case 'angle':
       return angleSection(shape)
     case 'channel':
       return channelSection(shape)
     case 'slotted':
-      return whole(
-        shape.areaMm2,
-        shape.iyMm4,
-        shape.izMm4,
-        shape.torsionMm4,
-        [shape.heightMm / 2, shape.widthMm / 2],
-        Math.max(shape.heightMm, shape.widthMm) / 2,
-        shape.heightMm,
-        shape.widthMm,
-        2 * (shape.heightMm + shape.widthMm),
-      )
+      return whole({
+        areaMm2: shape.areaMm2,
+        iyMm4: shape.iyMm4,
+        izMm4: shape.izMm4,
+        torsionMm4: shape.torsionMm4,
+        farMm: [shape.heightMm / 2, shape.widthMm / 2],
+        torsionDepthMm: Math.max(shape.heightMm, shape.widthMm) / 2,
+        heightMm: shape.heightMm,
+        widthMm: shape.widthMm,
+        perimeterMm: 2 * (shape.heightMm + shape.widthMm),
+      })
   }
 }
 
@@ -132,18 +132,30 @@ export function shapeFault(shape: Shape): { field: string; message: string } | n
   }
 }
 
-const whole = (
-  areaMm2: number,
-  iyMm4: number,
-  izMm4: number,
-  torsionMm4: number,
-  [farZMm, farYMm]: [number, number],
+type Whole = {
+  areaMm2: number
+  iyMm4: number
+  izMm4: number
+  torsionMm4: number
+  /** from the centroid to the farthest fibre, up and aside */
+  farMm: [number, number]
   /** what turns the torsion constant into a modulus: the thickest wall of an open section, the radius of a round */
-  torsionDepthMm: number,
-  heightMm: number,
-  widthMm: number,
-  perimeterMm: number,
-): Section => ({
+  torsionDepthMm: number
+  heightMm: number
+  widthMm: number
+  perimeterMm: number
+}
+const whole = ({
+  areaMm2,
+  iyMm4,
+  izMm4,
+  torsionMm4,
+  farMm: [farZMm, farYMm],
+  torsionDepthMm,
+  heightMm,
+  widthMm,
+  perimeterMm,
+}: Whole): Section => ({
   areaMm2,
   iyMm4,
   izMm4,
@@ -162,7 +174,17 @@ const whole = (
 function roundTube(D: number, t: number): Section {
   const d = D - 2 * t
   const I = (Math.PI * (D ** 4 - d ** 4)) / 64
-  return whole((Math.PI * (D ** 2 - d ** 2)) / 4, I, I, 2 * I, [D / 2, D / 2], D / 2, D, D, Math.PI * D)
+  return whole({
+    areaMm2: (Math.PI * (D ** 2 - d ** 2)) / 4,
+    iyMm4: I,
+    izMm4: I,
+    torsionMm4: 2 * I,
+    farMm: [D / 2, D / 2],
+    torsionDepthMm: D / 2,
+    heightMm: D,
+    widthMm: D,
+    perimeterMm: Math.PI * D,
+  })
 }
 
 function rectangularTube({ heightMm: h, widthMm: b, wallMm: t, outsideRadiusMm: r }: Extract<Shape, { kind: 'rectangular' }>): Section {
@@ -171,18 +193,18 @@ function rectangularTube({ heightMm: h, widthMm: b, wallMm: t, outsideRadiusMm: 
   const rm = Math.max(0, r - t / 2) // mean corner radius for the middle line
   const enclosed = (b - t) * (h - t) - (4 - Math.PI) * rm ** 2
   const middle = 2 * (b - t + (h - t)) - (8 - 2 * Math.PI) * rm
-  return whole(
-    outer.area - inner.area,
-    outer.iy - inner.iy,
-    outer.iz - inner.iz,
-    (4 * enclosed ** 2 * t) / middle,
-    [h / 2, b / 2],
+  return whole({
+    areaMm2: outer.area - inner.area,
+    iyMm4: outer.iy - inner.iy,
+    izMm4: outer.iz - inner.iz,
+    torsionMm4: (4 * enclosed ** 2 * t) / middle,
+    farMm: [h / 2, b / 2],
     // Bredt: torque over 2·A·t is the shear in the wall
-    (2 * enclosed) / middle,
-    h,
-    b,
-    2 * (b + h) - (8 - 2 * Math.PI) * r,
-  )
+    torsionDepthMm: (2 * enclosed) / middle,
+    heightMm: h,
+    widthMm: b,
+    perimeterMm: 2 * (b + h) - (8 - 2 * Math.PI) * r,
+  })
 }
 
 /** Rectangle less its four corner pieces (square minus quarter circle, EN 10219-2 annex B). */
@@ -213,7 +235,17 @@ function angleSection({ heightMm: h, widthMm: b, thicknessMm: t }: Extract<Shape
     [b, t],
   ].map(([x = 0, y = 0]) => ({ yMm: x - cx, zMm: y - cy }))
   return {
-    ...whole(area, iy, iz, ((h + b - t) * t ** 3) / 3, far, t, h, b, 2 * (b + h)),
+    ...whole({
+      areaMm2: area,
+      iyMm4: iy,
+      izMm4: iz,
+      torsionMm4: ((h + b - t) * t ** 3) / 3,
+      farMm: far,
+      torsionDepthMm: t,
+      heightMm: h,
+      widthMm: b,
+      perimeterMm: 2 * (b + h),
+    }),
     iyzMm4: iyz,
     // Mohr's circle
     leastMm4: (iy + iz) / 2 - Math.hypot((iy - iz) / 2, iyz),
@@ -229,17 +261,17 @@ function channelSection({ heightMm: h, widthMm: b, webMm, flangeMm }: Extract<Sh
     { w: b - webMm, h: flangeMm, x: (b + webMm) / 2, y: h - flangeMm / 2 },
   ])
   const far: [number, number] = [h / 2, Math.max(cx, b - cx)]
-  return whole(
-    area,
-    iy,
-    iz,
-    (2 * b * flangeMm ** 3 + (h - 2 * flangeMm) * webMm ** 3) / 3,
-    far,
-    Math.max(webMm, flangeMm),
-    h,
-    b,
-    2 * h + 4 * b - 2 * webMm,
-  )
+  return whole({
+    areaMm2: area,
+    iyMm4: iy,
+    izMm4: iz,
+    torsionMm4: (2 * b * flangeMm ** 3 + (h - 2 * flangeMm) * webMm ** 3) / 3,
+    farMm: far,
+    torsionDepthMm: Math.max(webMm, flangeMm),
+    heightMm: h,
+    widthMm: b,
+    perimeterMm: 2 * h + 4 * b - 2 * webMm,
+  })
 }
 
 function compose(parts: { w: number; h: number; x: number; y: number }[]) {

@@ -4,21 +4,15 @@ import { type Kind, type Pattern, valuablePatterns } from './patterns'
 
 export type Packed = { stock: number; pattern: Pattern }[]
 const MOST_PATTERNS = 15_000
+/** How far a packing is looked for: states seen, fillings tried a bar, when to stop, and a shake of the order for another try. */
+export type Effort = { nodes: number; breadth: number; stop: () => boolean; shake?: () => number }
 
 /**
  * Bin completion (Korf 2002): bars from the smallest room up, each given one of its fullest fillings, going back when the slack is spent.
  * States met before are not tried again. Null when no packing was found within `nodes`: that proves nothing, for only the `breadth`
  * fullest fillings of a bar are tried.
  */
-export function packByCompletion(
-  kinds: Kind[],
-  bins: Bin[],
-  counts: number[],
-  nodes: number,
-  breadth: number,
-  stop: () => boolean,
-  shake?: () => number,
-): Packed | null {
+export function packByCompletion(kinds: Kind[], bins: Bin[], counts: number[], { nodes, breadth, stop, shake }: Effort): Packed | null {
   const bars = counts.flatMap((c, s) => new Array<number>(c).fill(s)).sort((a, b) => bins[a].room - bins[b].room || a - b)
   const need = kinds.reduce((s, k) => s + k.weight * k.demand, 0)
   const slack = bars.reduce((s, b) => s + bins[b].room, 0) - need
@@ -35,7 +29,13 @@ export function packByCompletion(
     const room = bins[bars[at]].room
     // with the roomiest bars the largest piece left is placed at once: it has the fewest homes
     const held = room === greatest ? left.findIndex((n) => n > 0) : -1
-    for (const f of fillings(kinds, left, room, Math.max(0, Math.min(room, weightLeft) - slackLeft), held, breadth, shake)) {
+    for (const f of fillings(kinds, left, {
+      room,
+      least: Math.max(0, Math.min(room, weightLeft) - slackLeft),
+      held,
+      most: breadth,
+      shake,
+    })) {
       f.pattern.forEach((n, i) => {
         left[i] -= n
       })
@@ -57,11 +57,7 @@ export function packByCompletion(
 function fillings(
   kinds: Kind[],
   left: number[],
-  room: number,
-  least: number,
-  held: number,
-  most: number,
-  shake?: () => number,
+  { room, least, held, most, shake }: { room: number; least: number; held: number; most: number; shake: (() => number) | undefined },
 ): { pattern: Pattern; weight: number }[] {
   const found: { pattern: Pattern; weight: number }[] = []
   const pattern = new Array<number>(kinds.length).fill(0)

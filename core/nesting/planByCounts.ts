@@ -42,11 +42,15 @@ export function planByCounts(
   const rate = Math.min(...bins.filter((b) => b.fill > 0).map((b) => b.price / b.fill))
   const barsAbout = need / Math.max(...bins.map((b) => b.fill))
   return barsAbout > LARGE_BARS
-    ? inTwoParts(kinds, bins, stock, rooms, incumbent, tools, deadline)
-    : inOrder(kinds, bins, need, rate * need, incumbent, tools, deadline)
+    ? inTwoParts(kinds, bins, { stock, rooms }, { incumbent, tools, deadline })
+    : inOrder(kinds, bins, { need, start: rate * need, incumbent, tools, deadline })
 }
 
-function inOrder(kinds: Kind[], bins: Bin[], need: number, start: number, incumbent: number, tools: Tools, deadline: number): CountsPlan {
+/** What is still to beat, and with what, until when. */
+type Search = { incumbent: number; tools: Tools; deadline: number }
+
+function inOrder(kinds: Kind[], bins: Bin[], search: Search & { need: number; start: number }): CountsPlan {
+  const { need, start, incumbent, tools, deadline } = search
   const refuted: number[][] = []
   const late = () => tools.now() > deadline
   const dearest = Math.max(1e-6, ...bins.map((b) => b.price))
@@ -86,12 +90,12 @@ function decide(kinds: Kind[], bins: Bin[], choice: Counts, tools: Tools, deadli
   const random = seeded(kinds.length * 7919 + choice.counts.reduce((s, c) => s + c, 0))
   const restart = (times: number) => {
     for (let t = 0; t < times && !late(); t++) {
-      const packed = packByCompletion(kinds, bins, choice.counts, 700, 4, late, random)
+      const packed = packByCompletion(kinds, bins, choice.counts, { nodes: 700, breadth: 4, stop: late, shake: random })
       if (packed) return packed
     }
     return null
   }
-  const tried = packByCompletion(kinds, bins, choice.counts, 1000, 4, late) ?? restart(2)
+  const tried = packByCompletion(kinds, bins, choice.counts, { nodes: 1000, breadth: 4, stop: late }) ?? restart(2)
   if (tried) return tried
   const solve = (model: string) => tools.solve(model, Math.max(50, Math.min(2500, deadline - tools.now())))
   const exact = packExactly(kinds, bins, choice.counts, solve, () => restart(10))
@@ -105,11 +109,8 @@ function decide(kinds: Kind[], bins: Bin[], choice: Counts, tools: Tools, deadli
 function inTwoParts(
   kinds: Kind[],
   bins: Bin[],
-  stock: Stock[],
-  rooms: number[],
-  incumbent: number,
-  tools: Tools,
-  deadline: number,
+  { stock, rooms }: { stock: Stock[]; rooms: number[] },
+  { incumbent, tools, deadline }: Search,
 ): CountsPlan {
   const need = kinds.reduce((s, k) => s + k.weight * k.demand, 0)
   const bound = coverBound(bins, need)
@@ -129,7 +130,13 @@ function inTwoParts(
     )
     const restNeed = restKinds.reduce((s, k) => s + k.weight * k.demand, 0)
     const share = Math.min(deadline, tools.now() + (deadline - tools.now()) / 4)
-    const last = inOrder(restKinds, restBins, restNeed, coverBound(restBins, restNeed), best.cost - spent, tools, share)
+    const last = inOrder(restKinds, restBins, {
+      need: restNeed,
+      start: coverBound(restBins, restNeed),
+      incumbent: best.cost - spent,
+      tools,
+      deadline: share,
+    })
     if (last.packed && spent + last.cost < best.cost - 1e-9) {
       const packed = [...first.packed, ...last.packed.map((p) => ({ stock: p.stock, pattern: widen(p.pattern, rest, kinds.length) }))]
       best = { ...best, packed, cost: spent + last.cost }

@@ -152,7 +152,7 @@ describe('packing a given choice', () => {
         const kinds = kindsOf(list)
         if (a + b === 0) return
         const counts = [a, b]
-        const quick = packByCompletion(kinds, bins(kinds), counts, 4000, 20, never)
+        const quick = packByCompletion(kinds, bins(kinds), counts, { nodes: 4000, breadth: 20, stop: never })
         if (quick) holds(kinds, rooms, counts, quick)
         const exact = packExactly(kinds, bins(kinds), counts, solve, () => null)
         if (quick) expect(exact).not.toBe('impossible')
@@ -165,7 +165,7 @@ describe('packing a given choice', () => {
   test('three pieces of 160 do not go into two bars of 300, however they are turned', () => {
     const kinds = kindsOf([[160, 3]])
     expect(packExactly(kinds, bins(kinds), [2, 0], solve, () => null)).toBe('impossible')
-    expect(packByCompletion(kinds, bins(kinds), [2, 0], 1000, 10, never)).toBeNull()
-    expect(packByCompletion(kinds, bins(kinds), [3, 0], 1000, 10, never)).toHaveLength(3)
+    expect(packByCompletion(kinds, bins(kinds), [2, 0], { nodes: 1000, breadth: 10, stop: never })).toBeNull()
+    expect(packByCompletion(kinds, bins(kinds), [3, 0], { nodes: 1000, breadth: 10, stop: never })).toHaveLength(3)
   })
 })

@@ -106,7 +106,7 @@ export function buildFrame(nodes: FrameNode[], members: FrameMember[]): Frame {
   const loose = factorise(matrix)
   if (loose !== null) throw new Impossible(mechanism(matrix, loose, owner, nodes, members))
   const at = new Map(members.map((m, i) => [m.id, i]))
-  const solve = (loads: FrameLoads) => solveCase(nodes, built, matrix, index, at, dofOf, loads)
+  const solve = (loads: FrameLoads) => solveCase({ nodes, built, matrix, index, memberAt: at, dofOf }, loads)
   return { nodes, members, solve, result: (loads) => resultOf(nodes, members, solve(loads)) }
 }
 
@@ -204,15 +204,17 @@ function mechanism(matrix: Skyline, loose: number, owner: number[], nodes: Frame
   return `the frame is unstable: node ${node.id} ${d < 3 ? 'slides' : 'turns'} ${directions[d]} with nothing to stop it; hold it, brace it, or make a joint fixed`
 }
 
-function solveCase(
-  nodes: FrameNode[],
-  built: Built[],
-  matrix: Skyline,
-  index: Map<string, number>,
-  memberAt: Map<string, number>,
-  dofOf: Int32Array,
-  loads: FrameLoads,
-): Solved {
+/** A frame made ready: its factorised stiffness, and where each node, member and way of moving stands in it. */
+type Ready = {
+  nodes: FrameNode[]
+  built: Built[]
+  matrix: Skyline
+  index: Map<string, number>
+  memberAt: Map<string, number>
+  dofOf: Int32Array
+}
+
+function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Ready, loads: FrameLoads): Solved {
   const spans = spanLoads(built, memberAt, loads)
   const applied = new Float64Array(nodes.length * 6)
   for (const l of loads.nodes) {

@@ -70,36 +70,27 @@ function paint(paper: Paper, e: Entity, on: (p: Point) => Point, scale: number, 
   else if (e.kind === 'balloon') {
     const at = on(e.at)
     paper.circle(at.x, at.y, size * balloonRadius(e.text)).fillAndStroke('#ffffff', pen.colour)
-    words(paper, e.text, { x: at.x, y: at.y + size * 0.52 }, size, 'middle', pen.colour, 0)
-  } else if (e.kind === 'text') words(paper, e.text, on(e.at), size, e.anchor, pen.colour, 0)
+    words(paper, e.text, { at: { x: at.x, y: at.y + size * 0.52 }, size, anchor: 'middle', colour: pen.colour })
+  } else if (e.kind === 'text') words(paper, e.text, { at: on(e.at), size, anchor: e.anchor, colour: pen.colour })
   else {
     const d = dimensionLines(e, size / scale)
     for (const [a, b] of d.lines) stroke(paper, on(a), on(b))
     const at = on(d.text)
-    words(
-      paper,
-      `${e.label ? `${e.label} ` : ''}${formatLength(e.lengthMm, units)}`,
-      d.angleDeg === 0 ? { x: at.x, y: at.y - 2 } : { x: at.x - 2, y: at.y },
+    words(paper, `${e.label ? `${e.label} ` : ''}${formatLength(e.lengthMm, units)}`, {
+      at: d.angleDeg === 0 ? { x: at.x, y: at.y - 2 } : { x: at.x - 2, y: at.y },
       size,
-      'middle',
-      pen.colour,
-      d.angleDeg,
-    )
+      anchor: 'middle',
+      colour: pen.colour,
+      angleDeg: d.angleDeg,
+    })
   }
   if (dashed) paper.undash()
 }
 
 const stroke = (paper: Paper, a: Point, b: Point) => paper.moveTo(a.x, a.y).lineTo(b.x, b.y).stroke()
 
-function words(
-  paper: Paper,
-  text: string,
-  at: Point,
-  size: number,
-  anchor: 'start' | 'middle' | 'end',
-  colour: string,
-  angleDeg: number,
-): void {
+type Lettering = { at: Point; size: number; anchor: 'start' | 'middle' | 'end'; colour: string; angleDeg?: number }
+function words(paper: Paper, text: string, { at, size, anchor, colour, angleDeg = 0 }: Lettering): void {
   paper.font('figures').fontSize(size).fillColor(colour)
   const width = paper.widthOfString(text)
   const left = anchor === 'start' ? 0 : anchor === 'middle' ? -width / 2 : -width
