@@ -41,7 +41,7 @@ export function stockAdvice(job: Job, stock: Stock, rules: Rules, tools: Tools):
   if (!cutList(now.assembly).length) return []
   return family.shorten.flatMap((option) => {
     const most = Math.floor(Math.min(job.cut.maxShorterMm, option.most(job.design.params)) / STEP_MM)
-    if (most < 1) return []
+    if (most < Math.max(1, option.least(job.design.params))) return []
     const changed = (steps: number): Job => ({
       ...job,
       design: { ...job.design, params: option.apply(job.design.params, steps * STEP_MM) },
@@ -62,7 +62,7 @@ export function stockAdvice(job: Job, stock: Stock, rules: Rules, tools: Tools):
       return {
         option: option.id,
         label: option.label,
-        // a first bracket steps by its thickness as well: what the bars really lose
+        // what the bars really lose: a way that cannot do less than its least does that
         shorterMm: longest(now.assembly) - longest(after.assembly),
         job: better,
         costMinor: at(steps).costMinor,
@@ -106,7 +106,9 @@ export function compareLengths(job: Job, stock: Stock, rules: Rules, tools: Tool
   const parts = partsOf(job.design.params)
   const ways = family.shorten.flatMap((o) => {
     const by = Math.min(job.cut.maxShorterMm, o.most(job.design.params))
-    return by >= STEP_MM ? [{ option: o.id, label: o.label, parts: partsOf(o.apply(job.design.params, by)) }] : []
+    return by >= Math.max(STEP_MM, o.least(job.design.params))
+      ? [{ option: o.id, label: o.label, parts: partsOf(o.apply(job.design.params, by)) }]
+      : []
   })
   return [...new Set(parts.map((p) => p.profileId))].flatMap((profileId) =>
     stock.sale

@@ -56,8 +56,8 @@ export type Family<P> = {
   restationed: (params: P, xMm: number[]) => P
   /** single changes a fabricator would try, mildest first */
   changes: (params: P, vehicle: Vehicle) => { label: string; params: P }[]
-  /** how a cut length can be shortened without moving the feet's line, for the stock advisor */
-  shorten: { id: string; label: string; most: (p: P) => number; apply: (p: P, barShorterMm: number) => P }[]
+  /** how a cut length can be shortened without moving the feet's line, for the stock advisor: by no less than `least` and no more than `most`, mm */
+  shorten: { id: string; label: string; least: (p: P) => number; most: (p: P) => number; apply: (p: P, barShorterMm: number) => P }[]
   fields: FieldSpec<P>[]
   examples: { name: string; vehicle: Vehicle; params: P }[]
 }

@@ -178,11 +178,12 @@ test('an angle is bent about its own axes and may lean over between its feet: bo
   expect(find(survey, 'bar.bending').allowed.value!).toBeCloseTo(170 / 1.67, 9)
 })
 
-test('a step bracket of 60 × 5 with a step of 40 and a rise of 90: σ = 6·(Fz·40 + Fy·90)/(60·25) + 6·Fx·98.5/(5·3600)', () => {
+// from the foot's line to the bar's: the clear step and one thickness, 45; √(45² + 90²) = 100.6
+test('a step bracket of 60 × 5 with a clear step of 40 and a rise of 90: σ = 6·(Fz·45 + Fy·90)/(60·25) + 6·Fx·100.6/(5·3600)', () => {
   const stepped = { ...survey, design: { ...survey.design, params: { ...survey.design.params, bracketInsetMm: 40 } } }
   const bracket = find(stepped, 'bracket')
   const [down, across, along] = ['Fz', 'Fy', 'Fx'].map((symbol) => bracket.used.with.find((i) => i.symbol === symbol)!.value!)
-  expect(bracket.used.value).toBeCloseTo((6 * (down! * 40 + across! * 90)) / 1500 + (6 * along! * 98.4886) / 18_000, 2)
+  expect(bracket.used.value).toBeCloseTo((6 * (down! * 45 + across! * 90)) / 1500 + (6 * along! * 100.6231) / 18_000, 2)
   expect(across).toBeGreaterThan(0)
 })
 

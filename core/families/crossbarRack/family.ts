@@ -65,14 +65,16 @@ export const crossbarRack: Family<CrossbarParams> = {
     {
       id: 'overhang',
       label: 'shorter bar ends',
+      least: () => 0,
       most: (p) => 2 * Math.max(0, p.overhangMm - 20),
       apply: (p, d) => ({ ...p, overhangMm: p.overhangMm - d / 2 }),
     },
     {
       id: 'inset',
       label: 'feet stepped inboard on folded brackets',
+      // a first bracket steps by its own thickness too, and by something clear of it
+      least: (p) => (p.bracketInsetMm > 0 ? 0 : 2 * (p.bracketThicknessMm + 1)),
       most: (p) => 2 * Math.max(0, 300 - p.bracketInsetMm),
-      // a first bracket steps by its own thickness too
       apply: (p, d) => ({
         ...p,
         bracketInsetMm: Math.max(1, p.bracketInsetMm + d / 2 - (p.bracketInsetMm > 0 ? 0 : p.bracketThicknessMm)),
