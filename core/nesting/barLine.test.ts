@@ -5,7 +5,8 @@ import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { INCH, METRIC } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
-import { barLine, barLineText } from './barLine'
+import { barLine, barLineText, offcutsShown } from './barLine'
+import type { PlannedBar, ProfilePlan } from './planCuts'
 
 const bar = (lengthMm: number, cuts: number[]) => ({ lengthMm, cuts: cuts.map((c) => ({ lengthMm: c })) })
 const saw = { kerfMm: 3, endTrimMm: 5 }
@@ -73,4 +74,28 @@ describe('what moved since a plan was accepted', () => {
       'other profile',
     ])
   })
+})
+
+test('the table of what goes back to the rack says each offcut as its bar’s line does: 95.14 in is 95 3/16 in both, for trim, cut and kerf took the rest', () => {
+  const bar = {
+    stockId: '6',
+    source: 'sale' as const,
+    lengthMm: 6000,
+    priceMinor: 1,
+    offcutMm: 0,
+    keepsRemnant: true,
+    grade: 'clean' as const,
+    place: '',
+  }
+  const bars = [3570.3, 3570.3].map((lengthMm) => ({ ...bar, cuts: [{ mark: 'R', name: 'rail', lengthMm }] })) as unknown as PlannedBar[]
+  const saw = { kerfMm: 3, endTrimMm: 5 }
+  const [shown] = offcutsShown(
+    [{ profileId: 'p', bars, unplaced: [], costMinor: 0, bound: 0, proven: true } as unknown as ProfilePlan],
+    saw,
+    INCH,
+  )
+  const line = barLineText(barLine(bars[0]!, saw), INCH)
+  expect(shown).toEqual({ profileId: 'p', grade: 'clean', length: line.offcut, count: 2 })
+  expect(line.text).toContain(`offcut ${shown!.length} =`)
+  expect(shown!.length).toBe('95 3/16')
 })

@@ -1,6 +1,6 @@
 import { fractionText } from '../quantity/formatQuantity'
 import { type DisplayUnits, MM_PER_INCH } from '../quantity/units'
-import type { PlannedBar } from './planCuts'
+import type { PlannedBar, ProfilePlan } from './planCuts'
 
 /** What the saw takes, fixed when a plan is accepted. mm */
 export type SawSetting = { kerfMm: number; endTrimMm: number }
@@ -49,4 +49,21 @@ export function barLineText(line: BarLine, units: DisplayUnits): { text: string;
     ...left,
   ]
   return { text: `${parts.join(' + ')} = ${shown(bar)}`, offcut: line.offcutMm > 0 ? shown(Math.max(0, rest)) : '', offcutMm: rest * step }
+}
+
+/** What goes back to the rack, as its bar's line says it: alike ones together, in the length shown, so that table and line never differ. */
+export function offcutsShown(
+  profiles: ProfilePlan[],
+  saw: SawSetting,
+  units: DisplayUnits,
+): { profileId: string; grade: PlannedBar['grade']; length: string; count: number }[] {
+  const out: ReturnType<typeof offcutsShown> = []
+  for (const { profileId, bars } of profiles)
+    for (const bar of bars.filter((b) => b.keepsRemnant)) {
+      const length = barLineText(barLine(bar, saw), units).offcut
+      const alike = out.find((o) => o.profileId === profileId && o.grade === bar.grade && o.length === length)
+      if (alike) alike.count++
+      else out.push({ profileId, grade: bar.grade, length, count: 1 })
+    }
+  return out
 }

@@ -2,7 +2,7 @@ import { profileOf } from '../../core/catalogue/profiles'
 import { type Moved, movedText } from '../../core/issuedPlan/planMoved'
 import type { Job } from '../../core/job/job'
 import type { Limit } from '../../core/limits/limit'
-import { barLine, barLineText, type SawSetting } from '../../core/nesting/barLine'
+import { barLine, barLineText, offcutsShown, type SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan, PlannedBar } from '../../core/nesting/planCuts'
 import { withLengths } from '../../core/quantity/figureText'
 import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
@@ -60,7 +60,13 @@ export function cutSheetPdf(job: Job, { plan, saw, moved, reason, limits }: CutS
   const rows = [
     ...plan.purchases.map((p) => ['buy', profileOf(p.profileId).name, mm(p.lengthMm), String(p.count), moneyText(p.priceMinor * p.count)]),
     ...plan.used.map((u) => [`from ${u.place || 'the rack'}`, profileOf(u.profileId).name, mm(u.lengthMm), String(u.count), '']),
-    ...plan.offcuts.map((o) => ['back to the rack', profileOf(o.profileId).name, mm(o.lengthMm), String(o.count), '']),
+    ...offcutsShown(plan.profiles, saw, job.units).map((o) => [
+      'back to the rack',
+      profileOf(o.profileId).name,
+      o.length,
+      String(o.count),
+      '',
+    ]),
   ]
   if (rows.length)
     table(

@@ -12,9 +12,11 @@ import { cutList, endText } from '../../../core/cutList/cutList'
 import { plateList } from '../../../core/cutList/plateList'
 import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
+import { offcutsShown } from '../../../core/nesting/barLine'
 import type { CutPlan } from '../../../core/nesting/planCuts'
 import { figureText } from '../../../core/quantity/figureText'
 import { moneyText } from '../../../core/quantity/money'
+import { defaultUnit } from '../../../core/quantity/units'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 import { FlatPartDrawings } from './FlatPartDrawings'
@@ -30,6 +32,7 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
   )
   const [parts, flat] = [cutList(assembly), plateList(assembly)]
   const mm = (v: number) => figureText(v, 'mm', units)
+  const offcuts = offcutsShown(plan.profiles, rules, units)
   if (!parts.length) return null
   return (
     <Box sx={{ display: 'grid', gap: 3 }}>
@@ -141,11 +144,13 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
                 <TableCell />
               </TableRow>
             ))}
-            {plan.offcuts.map((o) => (
-              <TableRow key={o.profileId + o.lengthMm + o.grade}>
+            {offcuts.map((o) => (
+              <TableRow key={o.profileId + o.length + o.grade}>
                 <TableCell>back to the rack</TableCell>
                 <TableCell>{profileOf(o.profileId).name}</TableCell>
-                <TableCell align="right">{mm(o.lengthMm)}</TableCell>
+                <TableCell align="right">
+                  {o.length} {defaultUnit('length', units.system)}
+                </TableCell>
                 <TableCell align="right">{o.count}</TableCell>
                 <TableCell />
                 <TableCell />
