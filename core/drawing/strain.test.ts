@@ -26,7 +26,7 @@ test('movements are drawn larger by one round factor that brings the greatest ne
 
 test('each foot has its force beside it in plan; one over what holds it says so in the ink of limits', () => {
   const texts = strainOf('plan', e, rough, METRIC).entities.flatMap((x) => (x.kind === 'text' ? [x] : []))
-  expect(texts.filter((t) => t.text.includes(' N'))).toHaveLength(e.assembly.mounts.length)
+  expect(texts.filter((t) => t.text.includes(' N') && !t.text.includes('level'))).toHaveLength(e.assembly.mounts.length)
   const over = texts.filter((t) => t.layer === 'limit')
   expect(over.map((t) => t.text)).toEqual(expect.arrayContaining([expect.stringMatching(/^1040 N, 27\d %$/)]))
   expect(strainOf('plan', e, rough, INCH).entities.some((x) => x.kind === 'text' && x.text.includes('lbf'))).toBe(true)
@@ -38,7 +38,11 @@ test('from behind the worst bar’s sag is drawn and named, with arrows at its t
   const mark = e.assembly.members.find((m) => m.id === worst[0])!.mark
   expect(entities).toContainEqual(expect.objectContaining({ kind: 'text', text: `${mark} ${Math.round(worst[1] * 100)} %` }))
   expect(entities.filter((x) => x.layer === 'moved' && x.kind === 'polygon').length).toBeGreaterThan(0)
-  expect(entities.filter((x) => x.layer === 'force' && x.kind === 'line')).toHaveLength(6)
+  // three lines an arrow: down at both feet, and aside at each that is pushed by more than a thirtieth of the greatest
+  const most = Math.max(...rough.feetDownN)
+  const feet = e.assembly.mounts.flatMap((m, i) => (m.memberId === worst[0] ? [rough.feet[i]!] : []))
+  const aside = feet.filter((f) => Math.abs(f.leftN) >= 0.03 * most).length
+  expect(entities.filter((x) => x.layer === 'force' && x.kind === 'line')).toHaveLength(6 + 3 * aside)
 })
 
 test('a mass nobody knows leaves its cases without a share and out of the worst; with all of them lacking there is no worst', () => {
@@ -49,4 +53,22 @@ test('a mass nobody knows leaves its cases without a share and out of the worst;
   expect(usedInCase(driving.cases.find((c) => c.case.id === 'bump')!, driving)).toEqual({ members: null, feet: null })
   expect(worstCase(driving)?.case.id).toBe('parked')
   expect(worstCase(lacking('both'))).toBeNull()
+})
+
+test('braking, each foot is drawn with its push forward in plan: the arrow starts at the foot and points to the front, its length by its force', () => {
+  const braking = e.cases.find((c) => c.case.id === 'braking')!
+  const { entities } = strainOf('plan', e, braking, METRIC)
+  const lines = entities.flatMap((x) => (x.kind === 'line' && x.layer === 'force' ? [x] : []))
+  e.assembly.mounts.forEach((m, i) => {
+    const { forwardN, leftN } = braking.feet[i]!
+    const shaft = lines.find((l) => Math.abs(l.from.x - m.place.x) < 1e-6 && Math.abs(l.from.y - m.place.y) < 1e-6)
+    if (!shaft) return
+    expect(forwardN).toBeGreaterThan(0)
+    expect(shaft.to.x).toBeGreaterThan(shaft.from.x)
+    expect((shaft.to.y - shaft.from.y) / (shaft.to.x - shaft.from.x)).toBeCloseTo(leftN / forwardN, 6)
+  })
+  const said = entities.flatMap((x) => (x.kind === 'text' && x.text.endsWith('level') ? [x.text] : []))
+  expect(said.length).toBeGreaterThan(0)
+  const pushes = braking.feet.map((f) => Math.round(Math.hypot(f.forwardN, f.leftN)))
+  for (const text of said) expect(pushes).toContain(Number(text.split(' ')[0]))
 })

@@ -1,9 +1,9 @@
-import { type Assembly, loadBars } from '../assembly/assembly'
+import { type Assembly, loadBars, type Mount } from '../assembly/assembly'
 import { centreLine, pointAlong } from '../geometry/centreLine'
 import type { Point, Vec3 } from '../geometry/vec3'
 import type { Evaluation } from '../job/evaluate'
 import { feetUsed } from '../limits/usedInCase'
-import type { CaseResult } from '../loads/solveRack'
+import type { CaseResult, FootForce } from '../loads/solveRack'
 import { formatQuantity } from '../quantity/formatQuantity'
 import { type DisplayUnits, defaultUnit } from '../quantity/units'
 import { type Entity, project, type ViewName } from './sheet'
@@ -141,7 +141,10 @@ function feetForces(
       const bar = assembly.members.find((b) => b.id === m.memberId)
       const past = bar ? Math.abs(bar.path[0].y) - Math.abs(m.place.y) : 0
       const at = { x: m.place.x + (ahead ? 60 : -60), y: m.place.y + outward * (past + 60) - 20 }
-      return [{ kind: 'text', layer: layerOf(i), at, text: words(i), anchor: ahead ? 'start' : 'end' }]
+      return [
+        { kind: 'text', layer: layerOf(i), at, text: words(i), anchor: ahead ? 'start' : 'end' },
+        ...levelForce(view, m, result.feet[i]!, most, units),
+      ]
     }
     // seen from behind or from the side feet stand one behind the other: those of the worst bar, or of the near side, speak for all
     if (view === 'rear' ? m.memberId !== (worstMember ?? m.memberId) : m.side !== 'right') return []
@@ -161,6 +164,34 @@ function feetForces(
       line(at(tail), at(head, 22)),
       line(at(tail), at(head, -22)),
       { kind: 'text', layer: layerOf(i), at: project(view, at(Math.min(tip, tail) - 70)), text: words(i), anchor },
+      ...levelForce(view, m, result.feet[i]!, most, units),
     ]
   })
+}
+
+/** What hardly pushes is not drawn: a share of the greatest force down. */
+const LEAST_PUSH = 0.03
+
+/** The push of a foot along and aside as one arrow in the level plane, at the scale of the others; in a view that looks along it, only what is seen of it. */
+function levelForce(view: ViewName, { place, side }: Mount, { forwardN, leftN }: FootForce, most: number, units: DisplayUnits): Entity[] {
+  const seen = { x: view === 'rear' ? 0 : forwardN, y: view === 'side' ? 0 : leftN }
+  const sizeN = Math.hypot(seen.x, seen.y)
+  if (sizeN < LEAST_PUSH * most) return []
+  const length = 60 + (260 * sizeN) / most
+  const way = { x: seen.x / sizeN, y: seen.y / sizeN }
+  const from: Vec3 = { ...place, z: place.z - 15 }
+  const at = (along: number, across: number): Vec3 => ({
+    x: from.x + way.x * along - way.y * across,
+    y: from.y + way.y * along + way.x * across,
+    z: from.z,
+  })
+  const flat = view === 'plan'
+  // the head opens across the arrow where the view shows that, else up and down
+  const wing = (across: number): Vec3 => (flat ? at(length - 45, across) : { ...at(length - 45, 0), z: from.z + across })
+  const line = (a: Vec3, b: Vec3): Entity => ({ kind: 'line', layer: 'force', from: project(view, a), to: project(view, b) })
+  const arrow = [line(from, at(length, 0)), line(at(length, 0), wing(18)), line(at(length, 0), wing(-18))]
+  if (!flat) return arrow
+  const inward = side === 'left' ? -1 : 1
+  const text = `${formatQuantity(sizeN, 'force', units)} ${defaultUnit('force', units.system)} level`
+  return [...arrow, { kind: 'text', layer: 'force', at: project(view, { ...at(length, 0), y: at(length, 0).y + inward * 70 }), text, anchor: 'start' }]
 }
