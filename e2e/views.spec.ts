@@ -14,6 +14,8 @@ const stations = ['brief', 'measure', 'layout', 'loads', 'loads?part=straps', 'c
 
 for (const look of ['light', 'dark'] as const) {
   test(`every view passes the accessibility scan, ${look}`, async ({ page }) => {
+    // every view in turn: longer than one story takes
+    test.setTimeout(300_000)
     await page.emulateMedia({ colorScheme: look, reducedMotion: 'reduce' })
     const scan = async (name: string) => {
       const { violations } = await new AxeBuilder({ page }).withTags(tags).analyze()
