@@ -2,17 +2,7 @@ import loadHighs from 'highs'
 import { BarNestingInput } from '../core/nesting/barNesting'
 import { highsTools } from '../core/nesting/highsTools'
 import { nestBars } from '../core/nesting/nestBars'
-
-/** A small seeded generator (mulberry32), so that every run measures the same lists. */
-export function seeded(seed: number): () => number {
-  let a = seed
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
+import { seeded } from '../core/nesting/seeded'
 
 function list(pieces: number, kinds: number, seed: number, remnants: number) {
   const random = seeded(seed)

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { dirname, join, relative } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { parseSync } from 'vite'
+import { seeded } from '../core/nesting/seeded'
 
 /** One fault: where it is planted, what stood there and what stands there instead. */
 type Fault = { file: string; line: number; start: number; end: number; was: string; is: string }
@@ -63,17 +64,6 @@ function faultsIn(root: string, path: string): Fault[] {
   }
   visit(parseSync(path, text).program as unknown as Node)
   return out
-}
-
-/** mulberry32: the same faults for the same seed. */
-function seeded(seed: number): () => number {
-  let a = seed
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
 }
 
 // npm run mutants [seed] [count] [from]: the same faults for the same seed and count; `from` goes on where a run was stopped

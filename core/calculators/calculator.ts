@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { Tools } from '../nesting/nestBars'
+import type { Tools } from '../nesting/tools'
 
 /**
  * One calculation, registered once: form, HTTP, command line, worker and help page all read this entry.

@@ -193,5 +193,8 @@ function levelForce(view: ViewName, { place, side }: Mount, { forwardN, leftN }:
   if (!flat) return arrow
   const inward = side === 'left' ? -1 : 1
   const text = `${formatQuantity(sizeN, 'force', units)} ${defaultUnit('force', units.system)} level`
-  return [...arrow, { kind: 'text', layer: 'force', at: project(view, { ...at(length, 0), y: at(length, 0).y + inward * 70 }), text, anchor: 'start' }]
+  return [
+    ...arrow,
+    { kind: 'text', layer: 'force', at: project(view, { ...at(length, 0), y: at(length, 0).y + inward * 70 }), text, anchor: 'start' },
+  ]
 }

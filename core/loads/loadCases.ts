@@ -22,10 +22,11 @@ export type LoadCase = {
 }
 
 const NO_STANDARD = `${SHOP_RULE}: no standard prescribes it for racks of this class`
-const PARKED: LoadCase = {
-  id: 'parked',
-  name: 'parked',
-  when: 'parked',
+/** Its own weight and nothing else, as sag, shares and swings are worked out with. */
+export const LEVEL: LoadCase = {
+  id: 'level',
+  name: 'level',
+  when: 'driving',
   downG: 1,
   forwardG: 0,
   leftG: 0,
@@ -33,8 +34,9 @@ const PARKED: LoadCase = {
   gustFrom: null,
   snowKgM2: 0,
   shock: false,
-  source: 'dead load',
+  source: '',
 }
+const PARKED: LoadCase = { ...LEVEL, id: 'parked', name: 'parked', when: 'parked', source: 'dead load' }
 
 /**
  * What a rack goes through. No standard prescribes load cases for racks of this class: the factors are the shop's own rules. On a rough track braking and

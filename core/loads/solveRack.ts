@@ -8,7 +8,7 @@ import { type FeetHold, nearestNode, type RackFrame, rackFrame } from '../struct
 import { type Carried, countsWhen } from './carried'
 import { contactsOf, verticalShares } from './contacts'
 import { type Air, itemForces } from './itemForces'
-import { type LoadCase, windPressurePa } from './loadCases'
+import { LEVEL, type LoadCase, windPressurePa } from './loadCases'
 import { type MemberState, memberState, sagAt } from './memberState'
 
 /**
@@ -121,20 +121,6 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       return { sagMm: sagAt(member, assembly, rack, solved, atMm) }
     },
   }
-}
-
-const LEVEL: LoadCase = {
-  id: 'level',
-  name: 'level',
-  when: 'driving',
-  downG: 1,
-  forwardG: 0,
-  leftG: 0,
-  headWindKmh: null,
-  gustFrom: null,
-  snowKgM2: 0,
-  shock: false,
-  source: '',
 }
 
 /** The air of a case: the vehicle's own speed and what comes on top of it from ahead, and a gust from one side at the same time. */

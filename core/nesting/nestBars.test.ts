@@ -4,7 +4,8 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { type BarNesting, BarNestingInput, priceOf } from './barNesting'
 import { firstFit } from './firstFit'
 import { highsTools } from './highsTools'
-import { nestBars, type Tools } from './nestBars'
+import { nestBars } from './nestBars'
+import type { Tools } from './tools'
 
 let tools: Tools
 beforeAll(async () => {

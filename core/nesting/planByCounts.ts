@@ -1,19 +1,9 @@
 import { type Bin, binsOf, type Counts, countsBelow, coverBound } from './barCounts'
 import { FIT_TOLERANCE_MM, priceOf } from './barNesting'
-import type { Tools } from './nestBars'
 import { type Packed, packByCompletion, packExactly } from './packCounts'
 import { bestPattern, type Kind } from './patterns'
-
-/** A small generator (mulberry32): the same problem is packed the same way every time. */
-function seeded(seed: number): () => number {
-  let a = seed
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
+import { seeded } from './seeded'
+import type { Tools } from './tools'
 
 type Stock = { length: number; price?: number; quantity: number | null }
 /** `packed` null = nothing cheaper than the incumbent was found. `closed` = every cheaper choice of bars was shown to be impossible. */

@@ -9,8 +9,8 @@ import { defaultRules } from '../rules/rules'
 import { demoStock } from '../stock/demoStock'
 import { preparationMinor, type Stock } from '../stock/stock'
 import { highsTools } from './highsTools'
-import type { Tools } from './nestBars'
 import { planCuts } from './planCuts'
+import type { Tools } from './tools'
 
 let tools: Tools
 beforeAll(async () => {

@@ -4,7 +4,8 @@ import { type Grade, preparationMinor, type Stock } from '../stock/stock'
 import { barLine } from './barLine'
 import type { BarNesting, BarNestingInput } from './barNesting'
 import { firstFit } from './firstFit'
-import { nestBars, type Tools } from './nestBars'
+import { nestBars } from './nestBars'
+import type { Tools } from './tools'
 
 export type PlannedCut = { mark: string; name: string; lengthMm: number; partId: string }
 export type PlannedBar = {

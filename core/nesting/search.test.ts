@@ -3,9 +3,9 @@ import loadHighs from 'highs'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { binsOf, countsBelow, coverBound } from './barCounts'
 import { highsTools } from './highsTools'
-import type { Tools } from './nestBars'
 import { type Packed, packByCompletion, packExactly } from './packCounts'
 import { bestPattern, type Kind, maximalPatterns, valuablePatterns } from './patterns'
+import type { Tools } from './tools'
 
 let tools: Tools
 beforeAll(async () => {

@@ -2,8 +2,8 @@ import { type Calculation, calculate, calculatorOf } from '../../core/calculator
 import { cutList } from '../../core/cutList/cutList'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
-import type { Tools } from '../../core/nesting/nestBars'
 import { type CutPlan, planCuts } from '../../core/nesting/planCuts'
+import type { Tools } from '../../core/nesting/tools'
 import type { Rules } from '../../core/rules/rules'
 import type { Stock } from '../../core/stock/stock'
 
