@@ -1,18 +1,15 @@
 import { useTheme } from '@mui/material/styles'
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react'
-import { balloonRadius, type Dimension, dimensionLines, type Entity, type Layer, type Sheet } from '../../core/drawing/sheet'
+import type { Dimension, Entity, Sheet } from '../../core/drawing/sheet'
 import type { Point } from '../../core/geometry/vec3'
 import { formatLength } from '../../core/quantity/formatQuantity'
 import type { LimitState } from '../limits/states'
 import { useUnits } from '../quantity/units'
-import { FIGURES, type Inks } from '../theme/theme'
+import { FIGURES } from '../theme/theme'
 import type { DrawnHandle } from './handles'
-import { bandOf, inkOf, UsePatterns } from './useBands'
-
-const TEXT_PX = 12
-const ROW_PX = TEXT_PX * 1.6
-/** Air round the drawing, in pixels; rows of dimensions outside it get more. */
-const AIR_PX = 16
+import { Shape } from './Shape'
+import { outerRows, path, placedIn } from './sheetPlace'
+import { UsePatterns } from './useBands'
 
 export type SheetActions = {
   onGrab: (handle: DrawnHandle) => void
@@ -179,34 +176,6 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
   )
 }
 
-type Rows = { left: number; right: number; top: number; bottom: number }
-/** How many rows of dimensions stand outside the drawing on each side. */
-function outerRows(entities: Entity[]): Rows {
-  const rows = { left: 0, right: 0, top: 0, bottom: 0 }
-  for (const e of entities) {
-    if (e.kind !== 'dimension') continue
-    const side = e.axis === 'x' ? (e.row > 0 ? 'top' : 'bottom') : e.row > 0 ? 'right' : 'left'
-    rows[side] = Math.max(rows[side], Math.abs(e.row))
-  }
-  return rows
-}
-
-function placedIn(box: Sheet['box'], size: { width: number; height: number }, rows: Rows) {
-  const pad = {
-    left: AIR_PX + rows.left * ROW_PX + TEXT_PX,
-    right: AIR_PX + rows.right * ROW_PX,
-    top: AIR_PX + rows.top * ROW_PX + TEXT_PX,
-    bottom: AIR_PX + rows.bottom * ROW_PX,
-  }
-  const [w, h] = [box.max.x - box.min.x, box.max.y - box.min.y]
-  const room = { x: size.width - pad.left - pad.right, y: size.height - pad.top - pad.bottom }
-  const scale = Math.max(0.001, Math.min(room.x / w, room.y / h))
-  return {
-    scale,
-    origin: { x: pad.left + (room.x - w * scale) / 2 - box.min.x * scale, y: pad.top + (room.y + h * scale) / 2 + box.min.y * scale },
-  }
-}
-
 /** Runs of entities that belong to the same part stay together, in drawing order; dimensions never move a part. */
 function grouped(entities: Entity[]): { ref: string | undefined; entities: Entity[] }[] {
   const out: { ref: string | undefined; entities: Entity[] }[] = []
@@ -217,193 +186,4 @@ function grouped(entities: Entity[]): { ref: string | undefined; entities: Entit
     else out.push({ ref, entities: [e] })
   }
   return out
-}
-
-const path = (points: Point[], on: (p: Point) => Point): string =>
-  points
-    .map((p) => {
-      const q = on(p)
-      return `${q.x.toFixed(1)},${q.y.toFixed(1)}`
-    })
-    .join(' ')
-
-type Pen = { stroke: string; width: number; fill?: string }
-function penOf(layer: Layer, inks: Inks): Pen {
-  const pens: Record<Layer, Pen> = {
-    vehicle: { stroke: inks.vehicle, width: 1, fill: inks.line },
-    assumed: { stroke: inks.vehicle, width: 1 },
-    roof: { stroke: inks.vehicle, width: 1, fill: inks.roofFill },
-    obstacle: { stroke: inks.obstacle, width: 1 },
-    swing: { stroke: inks.obstacle, width: 0.7 },
-    mount: { stroke: inks.mount, width: 2 },
-    member: { stroke: inks.member, width: 1.3, fill: inks.memberFill },
-    plate: { stroke: inks.member, width: 1.6 },
-    foot: { stroke: inks.member, width: 1, fill: inks.member },
-    cargo: { stroke: inks.cargo, width: 1, fill: inks.cargoFill },
-    strap: { stroke: inks.obstacle, width: 2.2 },
-    mark: { stroke: inks.member, width: 1 },
-    centre: { stroke: inks.cargo, width: 1 },
-    limit: { stroke: inks.signal, width: 1.3 },
-    datum: { stroke: inks.quiet, width: 1 },
-    dimension: { stroke: inks.dimension, width: 1 },
-    moved: { stroke: inks.selected, width: 1.8 },
-    force: { stroke: inks.member, width: 1.6 },
-  }
-  return pens[layer]
-}
-
-type ShapeProps = {
-  e: Entity
-  on: (p: Point) => Point
-  scale: number
-  inks: Inks
-  mark: LimitState | undefined
-  chosen: boolean
-  units: ReturnType<typeof useUnits>
-  use?: number
-  faint?: boolean
-  onDimension?: SheetActions['onDimension']
-}
-function Shape({ e, on, scale, inks, mark, chosen, units, use, faint, onDimension }: ShapeProps) {
-  const pen = penOf(e.layer, inks)
-  const solid = e.layer === 'member' || e.layer === 'cargo' || e.layer === 'foot' || e.layer === 'dimension'
-  const used = use !== undefined && e.layer === 'member' ? bandOf(use) : null
-  const stroke =
-    used && !chosen
-      ? inkOf(used.id, inks)
-      : chosen && solid
-        ? inks.selected
-        : mark === 'over' && solid
-          ? inks.signal
-          : mark === 'near' && solid
-            ? inks.near
-            : pen.stroke
-  const width = (used ? 2 : pen.width) + (chosen && solid ? 1.2 : mark === 'over' && solid ? 0.8 : 0)
-  if (e.kind === 'line') {
-    const [a, b] = [on(e.from), on(e.to)]
-    return <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke={stroke} strokeWidth={width} strokeDasharray={e.dashed ? '6 4' : undefined} />
-  }
-  if (e.kind === 'polygon') {
-    const fill = !e.filled
-      ? 'none'
-      : use !== undefined && e.layer === 'member'
-        ? `url(#${bandOf(use).id})`
-        : mark === 'over' && solid
-          ? 'url(#over-hatch)'
-          : (pen.fill ?? 'none')
-    const opacity = faint ? 0.18 : e.layer === 'cargo' ? 0.72 : 1
-    return e.closed ? (
-      <polygon
-        points={path(e.points, on)}
-        fill={fill}
-        fillOpacity={opacity}
-        stroke={stroke}
-        strokeWidth={width}
-        strokeDasharray={e.dashed ? '5 4' : undefined}
-      />
-    ) : (
-      <polyline
-        points={path(e.points, on)}
-        fill="none"
-        stroke={stroke}
-        strokeWidth={width}
-        strokeDasharray={e.dashed ? '5 4' : undefined}
-      />
-    )
-  }
-  if (e.kind === 'circle') {
-    const c = on(e.centre)
-    return (
-      <circle
-        cx={c.x}
-        cy={c.y}
-        r={Math.max(e.layer === 'centre' ? 4 : 2.5, e.radius * scale)}
-        fill={e.filled ? (pen.fill ?? 'none') : 'none'}
-        stroke={stroke}
-        strokeWidth={pen.width}
-      />
-    )
-  }
-  if (e.kind === 'text') {
-    const p = on(e.at)
-    return (
-      <text
-        x={p.x}
-        y={p.y}
-        textAnchor={e.anchor}
-        fontSize={e.layer === 'dimension' ? 13 : TEXT_PX}
-        fontWeight={chosen ? 600 : undefined}
-        fill={stroke}
-        paintOrder="stroke"
-        stroke={inks.sheet}
-        strokeWidth={3}
-      >
-        {e.text}
-      </text>
-    )
-  }
-  if (e.kind === 'balloon') {
-    const p = on(e.at)
-    return (
-      <g pointerEvents="none">
-        <circle cx={p.x} cy={p.y} r={TEXT_PX * balloonRadius(e.text)} fill={inks.sheet} stroke={stroke} strokeWidth={pen.width} />
-        <text x={p.x} y={p.y + TEXT_PX * 0.36} textAnchor="middle" fontSize={TEXT_PX} fontWeight={600} fill={stroke}>
-          {e.text}
-        </text>
-      </g>
-    )
-  }
-  const d = dimensionLines(e, TEXT_PX / scale)
-  const at = on(d.text)
-  const words = `${e.label ? `${e.label} ` : ''}${formatLength(e.lengthMm, units)}`
-  const place = d.angleDeg === 0 ? { x: at.x, y: at.y - 4 } : { x: at.x - 4, y: at.y }
-  const editable = e.edits && onDimension
-  const open = (target: Element) => editable && onDimension(e, target)
-  return (
-    <g>
-      {d.lines.map(([a, b], i) => {
-        const [p, q] = [on(a), on(b)]
-        return (
-          <line
-            key={i}
-            x1={p.x}
-            y1={p.y}
-            x2={q.x}
-            y2={q.y}
-            stroke={pen.stroke}
-            strokeWidth={i === 3 || i === 4 ? 1.6 : 0.8}
-            pointerEvents="none"
-          />
-        )
-      })}
-      <text
-        x={place.x}
-        y={place.y}
-        textAnchor="middle"
-        fontSize={TEXT_PX}
-        fill={pen.stroke}
-        paintOrder="stroke"
-        stroke={inks.sheet}
-        strokeWidth={4}
-        transform={d.angleDeg ? `rotate(-90 ${place.x} ${place.y})` : undefined}
-        {...(editable
-          ? {
-              role: 'button',
-              tabIndex: 0,
-              'aria-label': `Change ${words}`,
-              style: { cursor: 'text', textDecoration: 'underline dotted' },
-              onClick: (ev: { currentTarget: Element }) => open(ev.currentTarget),
-              onKeyDown: (ev: KeyboardEvent<SVGTextElement>) => {
-                if (ev.key === 'Enter' || ev.key === ' ') {
-                  ev.preventDefault()
-                  open(ev.currentTarget)
-                }
-              },
-            }
-          : {})}
-      >
-        {words}
-      </text>
-    </g>
-  )
 }
