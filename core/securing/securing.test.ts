@@ -11,7 +11,7 @@ import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { anchorRating, eachEndN, endsOnAnchors } from './anchors'
 import { proposeStraps } from './proposeStraps'
-import { type SecuringGiven, securingNeeds } from './securing'
+import { type SecuringGiven, securingLimits, securingNeeds } from './securing'
 import { type Held, isMet, leastStraps, type Strap, strapMissing, strapNeeds } from './straps'
 
 const strap = (way: Strap['way'] = 'over', over: Partial<Strap> = {}): Strap => ({
@@ -78,6 +78,13 @@ describe('what holds 100 kg on friction 0.3', () => {
   test('half the weight: a strap over the top counts whole, a direct one half (49 CFR 393.106d): 2000 + 1000 against 490', () => {
     expect(need([strap(), strap('left')], 'rating')).toMatchObject({ need: W / 2, have: 3000 })
   })
+  test('at speed the air takes 400 N off it: friction is left with 581 of 981 N, so forward asks 0.8·981 − 0.3·581 = 610 N; lifted whole, none is left', () => {
+    expect(need([strap()], 'forward', { liftN: 400 }).need).toBeCloseTo(0.8 * W - 0.3 * (W - 400), 9)
+    expect(need([strap()], 'forward', { liftN: 400 }).need).toBeCloseTo(610.33, 2)
+    // more than its weight: all that pushes must be held, and what lifts is a need of its own
+    expect(need([strap()], 'forward', { liftN: 1200 }).need).toBeCloseTo(0.8 * W, 9)
+    expect(need([strap()], 'lift', { liftN: 1200 }).need).toBeCloseTo(1200 - W, 9)
+  })
   test('left and right are two ways: a strap that stops it going left does nothing against going right', () => {
     const straps = [strap('left', { angleDeg: 30 }), strap('left', { angleDeg: 30 })]
     expect(need(straps, 'left').have).toBeGreaterThan(3900)
@@ -95,6 +102,8 @@ describe('what holds 100 kg on friction 0.3', () => {
     const n = need([strap()], 'tilt', tall)
     expect(n.need).toBeCloseTo(W * 110, 6)
     expect(n.have).toBeCloseTo(200_000, 6)
+    // the air’s 400 N stand on the same edge 250 off: 100 N·m more
+    expect(need([strap()], 'tilt', { ...tall, liftN: 400 }).need).toBeCloseTo(W * 110 + 400 * 250, 6)
     // low and wide it cannot tip: nothing is asked
     expect(need([strap()], 'tilt')).toBeUndefined()
     // its mass 100 off the middle to the left is 100 nearer that edge
@@ -234,4 +243,37 @@ test('what only felt sturdy reaches nothing that is printed: no source, no name,
   ])
   expect(JSON.stringify(printed)).not.toContain('felt')
   expect(evaluate({ ...survey, anchors }, defaultRules).limits.find((l) => l.id === 'straps.equipment-case')!.state).toBe('unknown')
+})
+
+describe('bolts of a mount, by hand: a box of 40 kg, 600 × 400, 300 high, pushed with 0.8 g on a road', () => {
+  const [survey] = demoJobs
+  const box = { ...survey.brief.cargo[1]!, massKg: { least: 40, most: 40 }, lengthMm: 600, widthMm: 400, heightMm: 300 }
+  const limitOf = (count: number | null, speedKmh: number | null = 100) => {
+    const bolts = count === null ? null : { size: 'M8' as const, count }
+    const securing = { by: 'bolts' as const, blockedForward: false, blockHoldsN: null, friction: null, straps: [], bolts }
+    const given = { cargo: [{ ...box, securing }], anchors: [], cases: loadCases(defaultRules, 'road'), speedKmh, rules: defaultRules }
+    return securingLimits(given)[0]!
+  }
+  const value = (limit: ReturnType<typeof limitOf>, symbol: string) => limit.used.with.find((i) => i.symbol === symbol)?.value
+  test('tipped over 400: six put three on the side that lifts, five two, two one; one alone in the middle has half the lever', () =>
+    expect([6, 5, 2, 1].map((n) => value(limitOf(n), 'k'))).toEqual([3, 2, 1, 0.5]))
+  test('each figure of the working put together again gives its use, and fewer bolts are used more', () => {
+    const used = [8, 6, 4, 2, 1].map((n) => limitOf(n).used.value!)
+    expect([...used].sort((a, b) => a - b)).toEqual(used)
+    const one = limitOf(1)
+    const v = (symbol: string) => value(one, symbol)!
+    const shear = 0.8 * 40 * G_M_S2
+    const pull = Math.max(0, v('L') - v('r') * 40 * G_M_S2) + (0.8 * 40 * G_M_S2 * v('d')) / 200
+    expect(one.used.value).toBeCloseTo(Math.max(pull / v('Ft,R'), shear / v('Fv,R') + pull / (1.4 * v('Ft,R'))), 6)
+  })
+  test('neither a number nobody counted nor a speed nobody knows is assessed', () => {
+    expect(limitOf(null).state).toBe('unknown')
+    expect(limitOf(4, null).state).toBe('unknown')
+    expect(missingFor(limitOf(4, null))).toContain('driving speed')
+  })
+  test('a load case that is not there is an error, not a push of nothing', () => {
+    const securing = survey.brief.cargo[1]!.securing
+    const given = { cargo: [{ ...box, securing }], anchors: survey.anchors, cases: [], speedKmh: 100, rules: defaultRules }
+    expect(() => securingLimits(given)).toThrow('no load case braking')
+  })
 })

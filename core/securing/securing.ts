@@ -24,7 +24,9 @@ export function strapsOf(securing: Securing, { anchors, cargo }: Pick<SecuringGi
 
 const factor = (cases: LoadCase[], id: string, of: (l: LoadCase) => number): number => {
   const found = cases.find((l) => l.id === id)
-  return found ? of(found) : 0
+  // none would read as nothing to hold
+  if (!found) throw new Error(`no load case ${id}`)
+  return of(found)
 }
 
 /** What an item's straps must give and give. Null while its mass is unknown, or the speed that lifts it. */
@@ -141,6 +143,9 @@ function byStraps(c: Cargo, securing: Securing, given: SecuringGiven): Limit {
   })
 }
 
+/** How many bolts stand against tipping over the whole width: half of them, of an odd number the smaller half; one alone has half the lever. */
+const leversOf = (count: number): number => (count < 2 ? 0.5 : Math.floor(count / 2))
+
 /** Bolts of an item's own mount: all of its push in shear, and what tips or lifts it as pull on half of them. */
 function byBolts(c: Cargo, { bolts }: Securing, given: SecuringGiven): Limit {
   const { cases, rules, speedKmh } = given
@@ -164,12 +169,16 @@ function byBolts(c: Cargo, { bolts }: Securing, given: SecuringGiven): Limit {
         id: `straps.${c.id}`,
         name: `${c.name}: ${bolts ? `${bolts.count} × ${bolts.size} ${grade}` : 'bolts not said'}`,
         unit: '',
-        formula: 'max(Ft/Ft,R ; Fv/Fv,R + Ft/(1.4·Ft,R)), Fv = c·m·g/n, Ft = (L − r·m·g)/n + c·m·g·d/(b·n/2)',
+        formula: 'max(Ft/Ft,R ; Fv/Fv,R + Ft/(1.4·Ft,R)), Fv = c·m·g/n, Ft = (L − r·m·g)/n + c·m·g·d/(b·k)',
         source: 'EN 1993-1-8, table 3.4; statics; factors: the shop’s own rules',
-        assumes: ['bolts stand at the corners of its footprint and share alike', 'what its own brackets hold is its maker’s to say'],
+        assumes: [
+          'bolts stand at the corners of its footprint, half of them on the side that lifts; one bolt alone stands in its middle, with half the lever',
+          'what its own brackets hold is its maker’s to say',
+        ],
         with: {
           m: massOf(c),
           n: [bolts?.count ?? null, '', `how many bolts hold ${c.name}, and their size`],
+          k: [bolts && leversOf(bolts.count), '', 'bolts that tipping pulls, over its whole width'],
           c: [Math.max(forwardG, sideG), 'g', 'greatest push, times its weight'],
           d: [up, 'mm', 'its centre of mass above its underside'],
           b: [Math.min(c.lengthMm, c.widthMm), 'mm', 'its narrower side'],
@@ -189,7 +198,7 @@ function byBolts(c: Cargo, { bolts }: Securing, given: SecuringGiven): Limit {
       (v) => {
         const weight = v.m * G_M_S2
         const shear = (v.c * weight) / v.n
-        const pull = Math.max(0, v.L - v.r * weight) / v.n + (v.c * weight * v.d) / (v.b * Math.max(1, v.n / 2))
+        const pull = Math.max(0, v.L - v.r * weight) / v.n + (v.c * weight * v.d) / (v.b * v.k)
         return boltTogether(pull, shear, v['Ft,R'], v['Fv,R'])
       },
     ),

@@ -75,7 +75,7 @@ export const isFlat = (v: Pick<Held, 'lengthMm' | 'widthMm' | 'heightMm'>): bool
 
 /**
  * What an item needs and has, need by need. Sliding: over-the-top straps press it, 2·n·μ·F·sin α / fs (EN 12195-1:2010, 5.5.2, both ends), a direct strap gives
- * F·cos α + 0.75·μ·F·sin α (5.4), each way apart. Tipping: m·(c·d − g·b) about each lower edge against the straps' levers (5.3 and 5.5.3). Half its weight in
+ * F·cos α + 0.75·μ·F·sin α (5.4), each way apart; the air’s lift at speed is taken off the weight that rubs and stands. Tipping: m·(c·d − g·b) about each lower edge against the straps' levers (5.3 and 5.5.3). Half its weight in
  * working load limits, a direct strap counting half (49 CFR 393.106d). Lift of the air and rebound against what the straps can bear.
  */
 export function strapNeeds(v: Held): StrapNeed[] {
@@ -96,6 +96,8 @@ export function strapNeeds(v: Held): StrapNeed[] {
 }
 
 const weightN = (v: Held): number => v.massKg * G_M_S2
+/** What presses it on its bars at speed: its weight less the lift of the air; friction and its own footing live on no more. N */
+const pressesN = (v: Held): number => weightN(v) - v.liftN
 const known = (straps: Strap[], sum: () => number): number | null => (straps.some((s) => strapHoldsN(s) === null) ? null : sum())
 const holds = (s: Strap): number => strapHoldsN(s) ?? 0
 const over = (v: Held): Strap[] => v.straps.filter((s) => s.way === 'over')
@@ -123,9 +125,9 @@ function sliding(v: Held, way: Exclude<StrapWay, 'over'>): StrapNeed {
   return {
     id: way,
     unit: 'N',
-    need: Math.max(0, weightN(v) * (g - mu)),
+    need: Math.max(0, weightN(v) * g - mu * Math.max(0, pressesN(v))),
     have: have === null || stop === null ? null : have + stop,
-    says: `sliding ${way === 'left' || way === 'right' ? `to the ${way}` : way}: ${g} of its weight less friction, by pressing and pulling${blocked ? ' and what it rests against' : ''}`,
+    says: `sliding ${way === 'left' || way === 'right' ? `to the ${way}` : way}: ${g} of its weight less friction, the air’s lift off it, by pressing and pulling${blocked ? ' and what it rests against' : ''}`,
   }
 }
 
@@ -137,7 +139,7 @@ function tipping(v: Held): StrapNeed[] {
     const g = way === 'forward' ? v.forwardG : way === 'rear' ? v.rearG : v.tiltG
     const half = (along ? v.lengthMm : v.widthMm) / 2
     const toEdge = half - sign * (along ? v.centreForwardMm : v.centreLeftMm)
-    const need = Math.max(0, weightN(v) * (g * v.centreUpMm - toEdge))
+    const need = Math.max(0, weightN(v) * g * v.centreUpMm - pressesN(v) * toEdge)
     const pressing = over(v).reduce((t, s) => {
       const down = Math.min(v.tensionN, holds(s)) * Math.sin(radians(s.angleDeg))
       // a strap nobody placed has no lever along; across, its far side pulls on the whole width
