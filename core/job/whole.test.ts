@@ -228,6 +228,10 @@ describe('every family', () => {
     for (const vehicle of demoVehicles) {
       const job = newJob('New', vehicle, METRIC)
       expect(evaluate(job, defaultRules).issues.filter((i) => i.code === 'bar_off_mount')).toEqual([])
+      // nothing to carry yet: the bars stand apart, over more than a third of the line
+      const [line] = vehicle.mounts
+      const xs = job.design.params.barXMm
+      if (line) expect(Math.max(...xs) - Math.min(...xs)).toBeGreaterThan((line.toXMm - line.fromXMm) / 3)
     }
     const bare = newJob('Bare', { ...demoVehicles[0], mounts: [] }, METRIC)
     expect(evaluate(bare, defaultRules).issues.map((i) => i.code)).toEqual(['no_mount_line'])

@@ -16,22 +16,13 @@ export const crossbarRack: Family<CrossbarParams> = {
   assemble,
   start: (vehicle, brief) => {
     const line = vehicle.mounts[0]
-    const plan =
-      line &&
-      planBars(
-        line,
-        brief.cargo.filter((c) => c.counts !== 'parked'),
-        { least: 2, most: 5 },
-        FOOT_LENGTH_MM,
-      ).find((p) => p.meetsRules)
-    const barXMm =
-      plan?.barXMm ??
-      (line
-        ? equalPositions(line.fromXMm + 0.2 * (line.toXMm - line.fromXMm), line.toXMm - 0.2 * (line.toXMm - line.fromXMm), 3).map((x) =>
-            nearestMountX(line, x),
-          )
-        : [])
-    return { ...plainRack, mountId: line?.id ?? '', barXMm }
+    if (!line) return { ...plainRack, mountId: '', barXMm: [] }
+    const riding = brief.cargo.filter((c) => c.counts !== 'parked')
+    // with nothing to carry yet any places meet the rules: then they are spread along the line
+    const plan = riding.length ? planBars(line, riding, { least: 2, most: 5 }, FOOT_LENGTH_MM).find((p) => p.meetsRules) : undefined
+    const inset = 0.2 * (line.toXMm - line.fromXMm)
+    const spread = () => equalPositions(line.fromXMm + inset, line.toXMm - inset, 3).map((x) => nearestMountX(line, x))
+    return { ...plainRack, mountId: line.id, barXMm: plan?.barXMm ?? spread() }
   },
   handles: (params, vehicle) => {
     const line = mountLineOf(params, vehicle)
