@@ -3,68 +3,14 @@ import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, wr
 import { tmpdir } from 'node:os'
 import { dirname, join, relative } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { parseSync } from 'vite'
 import { seeded } from '../core/nesting/seeded'
-
-/** One fault: where it is planted, what stood there and what stands there instead. */
-type Fault = { file: string; line: number; start: number; end: number; was: string; is: string }
-
-const SWAPS: Record<string, string> = {
-  '+': '-',
-  '-': '+',
-  '*': '/',
-  '/': '*',
-  '<': '>=',
-  '>': '<=',
-  '<=': '>',
-  '>=': '<',
-  '===': '!==',
-  '!==': '===',
-  '&&': '||',
-  '||': '&&',
-}
-const CALLS: Record<string, string> = { max: 'min', min: 'max', some: 'every', every: 'some', ceil: 'floor', floor: 'ceil' }
-
-/** What is read of a syntax tree (ESTree): the kind of each node, where it stands, and the few fields that faults look at. */
-type Node = { type: string; start: number; end: number; [field: string]: unknown }
-const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && typeof (value as Node).type === 'string'
+import { faultsIn } from './faults'
 
 /** Data and words are judged by eye; what is left is what computes. */
 const computes = (file: string) => /\.ts$/.test(file) && !/\.test\.ts$|demo|messages|\/catalogue\/|\/calculators\//.test(file)
 
 const sources = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((e) => (e.isDirectory() ? sources(join(folder, e.name)) : [join(folder, e.name)]))
-
-/** Every fault that could be planted in a file: an operator turned, a bound swapped, a factor off by half. */
-function faultsIn(root: string, path: string): Fault[] {
-  const text = readFileSync(path, 'utf8')
-  const out: Fault[] = []
-  const plant = (start: number, end: number, is: string) =>
-    out.push({ file: relative(root, path), line: text.slice(0, start).split('\n').length, start, end, was: text.slice(start, end), is })
-  const visit = (node: Node): void => {
-    // what a message says is not what is computed, and types compute nothing
-    if (node.type === 'TemplateLiteral' || (node.type.startsWith('TS') && !/NonNull|As|Satisfies/.test(node.type))) return
-    const { left, right, operator, callee } = node
-    if (/^(Binary|Logical)Expression$/.test(node.type) && isNode(left) && isNode(right) && typeof operator === 'string') {
-      const words = [left, right].some((n) => n.type === 'Literal' && typeof n.value === 'string' && operator === '+')
-      const at = text.indexOf(operator, left.end)
-      const swap = SWAPS[operator]
-      if (swap && !words) plant(at, at + operator.length, swap)
-      if ('+-*/'.includes(operator))
-        for (const n of [left, right]) if (typeof n.value === 'number' && n.value >= 0.01) plant(n.start, n.end, String(n.value * 1.5))
-    }
-    if (node.type === 'CallExpression' && isNode(callee) && isNode(callee.property)) {
-      const { name, start, end } = callee.property
-      const other = CALLS[String(name)]
-      // the bounds of a schema are `max` and `min` too, and are what files are refused by, not what is computed
-      const bound = /^(max|min)$/.test(String(name)) && !(isNode(callee.object) && callee.object.name === 'Math')
-      if (other && !bound) plant(start, end, other)
-    }
-    for (const value of Object.values(node)) for (const child of Array.isArray(value) ? value : [value]) if (isNode(child)) visit(child)
-  }
-  visit(parseSync(path, text).program as unknown as Node)
-  return out
-}
 
 // npm run mutants [seed] [count] [from]: the same faults for the same seed and count; `from` goes on where a run was stopped
 const [seed, count, from] = [Number(process.argv[2] ?? 1), Number(process.argv[3] ?? 40), Number(process.argv[4] ?? 1)]
@@ -77,7 +23,7 @@ symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'))
 
 const all = sources(join(copy, 'core'))
   .filter(computes)
-  .flatMap((path) => faultsIn(copy, path))
+  .flatMap((path) => faultsIn(relative(copy, path), readFileSync(path, 'utf8')))
 const random = seeded(seed)
 const chosen = Array.from({ length: Math.min(count, all.length) }, () => all.splice(Math.floor(random() * all.length), 1)[0]!)
 

@@ -47,6 +47,16 @@ test.each([
   if (!read.ok) expect(read.faults[0].where).toMatch(where)
 })
 
+test.each([
+  ['metric', '-5', /between 50 mm and 4000 mm/],
+  ['inch', '0', /between 1 15\/16 in and 157 1\/2 in/],
+  ['inch', '59 ft', /is the unit right/],
+])('a width that cannot be, %s “%s”, refuses the file and says in the client’s units what it can be', (system, typed, expected) => {
+  const read = readClientAnswers(file({ system, readings: [{ id: 'roofWidthFrontMm', typed }] }))
+  expect(read.ok).toBe(false)
+  if (!read.ok) expect(read.faults[0]!.expected).toMatch(expected)
+})
+
 test('a file over the limit is refused before it is read', () => {
   const read = readClientAnswers(' '.repeat(MAX_ANSWER_BYTES + 1))
   expect(read).toMatchObject({ ok: false, faults: [{ expected: 'a file of 12 MB or less' }] })

@@ -40,6 +40,8 @@ function Preview({ text, stock, close, replace }: { text: string; stock: Stock; 
   const units = useUnits()
   const [unit, setUnit] = useState<LengthUnit | null>(null)
   const read = readRemnantsCsv(text, unit)
+  // a file that does not fit in the unit chosen may fit in the other: the way back stays
+  const readAs = read.ok ? read.value.unit : unit
   const changes = read.ok ? rackDifference(stock.remnants, read.value.remnants) : []
   return (
     <Dialog open onClose={close} aria-labelledby="rack-file" maxWidth="sm" fullWidth>
@@ -59,14 +61,16 @@ function Preview({ text, stock, close, replace }: { text: string; stock: Stock; 
           <>
             <div>Understood: {read.value.understood.map((u) => withLengths(u, units)).join('; ')}.</div>
             {read.value.doubtful && <Alert severity="warning">{read.value.doubtful}</Alert>}
-            <Box>
-              <Button variant="outlined" onClick={() => setUnit(read.value.unit === 'mm' ? 'in' : 'mm')}>
-                Read them as {read.value.unit === 'mm' ? 'inches' : 'millimetres'} instead
-              </Button>
-            </Box>
-            <Changes changes={changes} />
           </>
         )}
+        {readAs && (
+          <Box>
+            <Button variant="outlined" onClick={() => setUnit(readAs === 'mm' ? 'in' : 'mm')}>
+              Read them as {readAs === 'mm' ? 'inches' : 'millimetres'} instead
+            </Button>
+          </Box>
+        )}
+        {read.ok && <Changes changes={changes} />}
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Leave the rack as it is</Button>

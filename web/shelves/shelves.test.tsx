@@ -2,6 +2,7 @@
 import { screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { demoParts } from '../../core/catalogue/boughtParts'
+import { remnantsCsv } from '../../core/exchange/rackCsv'
 import { writeVehicleFile } from '../../core/exchange/vehicleFile'
 import { defaultRules, ruleFields } from '../../core/rules/rules'
 import { demoStock } from '../../core/stock/demoStock'
@@ -92,6 +93,49 @@ describe('the stock rack and the bought parts', () => {
     if (text) await user.type(field, text)
     await user.keyboard('{Enter}')
   }
+  describe('a rack from a file', () => {
+    const choose = async (text: string) => {
+      const { calls } = shelf('stock', demoStock)
+      const { user } = mount(<StockPage />)
+      await screen.findByRole('button', { name: 'Add a piece' })
+      await user.upload(screen.getByLabelText('Rack CSV'), new File([text], 'rack.csv', { type: 'text/csv' }))
+      return { calls, user, dialog: within(await screen.findByRole('dialog', { name: 'Replace the rack from a file' })) }
+    }
+    const whole = remnantsCsv(demoStock.remnants)
+    const rows = whole.trim().split('\n')
+    test('one piece taken out and one added: the difference is shown, and only then does it count', async () => {
+      const { calls, user, dialog } = await choose([...rows.slice(0, -1), rows[1]!.replace(/^[^,;]+/, 'new-piece')].join('\n'))
+      expect(dialog.getByText('1 come, 0 change, 1 go.')).toBeTruthy()
+      expect(dialog.getAllByRole('listitem')).toHaveLength(2)
+      expect(put(calls)).toBeNull()
+      await user.click(dialog.getByRole('button', { name: 'Replace the rack' }))
+      await waitFor(() => expect(put(calls)).not.toBeNull())
+      const sent = put(calls) as unknown as { document: typeof demoStock }
+      expect(sent.document.remnants.map((r) => r.id)).toContain('new-piece')
+      expect(sent.document.sale).toEqual(demoStock.sale)
+    })
+    test('the same rack again would change nothing, and cannot be sent', async () => {
+      const { dialog } = await choose(whole)
+      expect(dialog.getByText('Nothing would change.')).toBeTruthy()
+      expect(dialog.getByRole<HTMLButtonElement>('button', { name: 'Replace the rack' }).disabled).toBe(true)
+    })
+    test('read as inches the pieces are 25.4 times as long, too long for any bar: what was understood can be put right', async () => {
+      const { user, dialog } = await choose(whole)
+      await user.click(dialog.getByRole('button', { name: 'Read them as inches instead' }))
+      // pieces of 5 m would be of 127 m: refused, and the way back is still there
+      expect(dialog.getByRole('alert').textContent).toContain('must be 20 m or less')
+      await user.click(dialog.getByRole('button', { name: 'Read them as millimetres instead' }))
+      expect(dialog.getByText('Nothing would change.')).toBeTruthy()
+    })
+    test('an empty file does not empty the rack; it is refused, and closed it leaves all as it was', async () => {
+      const { calls, user, dialog } = await choose('')
+      expect(dialog.getByRole('alert').textContent).toContain('The file was not taken, and the rack is as it was.')
+      expect(dialog.getByRole<HTMLButtonElement>('button', { name: 'Replace the rack' }).disabled).toBe(true)
+      await user.click(dialog.getByRole('button', { name: 'Leave the rack as it is' }))
+      await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull())
+      expect(put(calls)).toBeNull()
+    })
+  })
   test('a piece is added on top with no count; an empty rack says where pieces come from', async () => {
     const { calls } = shelf('stock', { ...demoStock, remnants: [] })
     const { user } = mount(<StockPage />)

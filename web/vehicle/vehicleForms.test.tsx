@@ -72,6 +72,28 @@ describe('the whole vehicle on its shelf', () => {
     await retype(user, box('Wheelbase'), '')
     expect(held.vehicle.wheelbaseMm).toMatchObject({ value: null, method: 'unknown' })
   })
+  test('a width of −5 and a height of nothing are refused at their fields, with what they can be, and nothing changes', async () => {
+    const { held, user } = form(VehicleForm, pickup)
+    await retype(user, box('Overall width'), '-5')
+    expect(screen.getByText('use 300 mm or more')).toBeTruthy()
+    await retype(user, box('Overall height'), '0')
+    expect(screen.getAllByText('use 300 mm or more')).toHaveLength(2)
+    await retype(user, box('Roof limit, moving'), '-20')
+    expect(screen.getByText('use 0 kg or more')).toBeTruthy()
+    expect(held.vehicle).toEqual(pickup)
+    // a place may lie behind the rear axle
+    await retype(user, box('Roof rear edge, forward of rear axle'), '-300')
+    expect(held.vehicle.roofFromXMm.value).toBe(-300)
+  })
+  test('a rating per foot is said to be for one kind of foot, and for what may stand on it', async () => {
+    const { held, user } = form(RatingsForm, { ...pickup, footRatingKind: null, footRatingMeans: null })
+    expect(held.vehicle).toMatchObject({ footRatingKind: null, footRatingMeans: null })
+    await user.click(screen.getByRole('combobox', { name: 'The rating per foot is for' }))
+    await user.click(screen.getByRole('option', { name: 'Gutter clamp' }))
+    await user.click(screen.getByRole('combobox', { name: 'The rating per foot means' }))
+    await user.click(screen.getByRole('option', { name: /shocks allowed for/ }))
+    expect(held.vehicle).toMatchObject({ footRatingKind: 'gutter', footRatingMeans: 'standing' })
+  })
   test('a mount line is added between the ends of the roof, made a track, given to a body, and its ends and heights typed', async () => {
     const { held, user } = form(MountsForm, { ...pickup, mounts: [] })
     expect(screen.getByText(/without one no bar can stand/)).toBeTruthy()

@@ -176,6 +176,24 @@ describe('the lists', () => {
     expect(rows('Flat parts')).toEqual(['CPCorner plateAluminium 6061-T6690 mm × 90 mm4 mm0.1 kg'])
     expect(rows('Purchase list').length).toBe(state.plan!.purchases.length + state.plan!.used.length + state.plan!.offcuts.length)
   })
+  test('hardware with its spares and prices, and each step bracket laid out once with its folds', () => {
+    const params = { ...survey.design.params, bracketInsetMm: 40, bracketThicknessMm: 5 }
+    const job: Job = { ...survey, design: { ...survey.design, params } }
+    state = planOf(job)
+    mount(<CutTables job={job} plan={state.plan!} lengths={null} />)
+    const hardware = within(screen.getByRole('table', { name: 'Hardware' }))
+    // three bars, two feet each, one M8 at either end of each bracket, a tenth to spare
+    const onFoot = hardware.getAllByRole('row').find((r) => r.textContent?.includes('step brackets, on the foot'))!
+    expect(
+      within(onFoot)
+        .getAllByRole('cell')
+        .map((c) => c.textContent)
+        .slice(2, 4),
+    ).toEqual(['6', '1'])
+    const drawn = screen.getAllByRole('figure').filter((f) => f.textContent?.includes('lay out on one face'))
+    expect(drawn).toHaveLength(1)
+    expect(drawn[0]!.textContent).toContain('inside radius 7.5 mm')
+  })
   test('a rack without bars has nothing to list', () => {
     const job: Job = { ...survey, design: { ...survey.design, params: { ...survey.design.params, barXMm: [] } } }
     state = planOf(job)

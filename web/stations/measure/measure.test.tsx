@@ -41,6 +41,20 @@ describe('a sheet of measures', () => {
     await user.click(within(alert).getByRole('button', { name: /again/ }))
     expect(document.activeElement?.tagName).toBe('INPUT')
   })
+  test('a length below nothing is refused where it is typed, the first time and again, and no reading is kept', async () => {
+    const { user } = sheet()
+    const width = within(row('bed.widthFront'))
+    const before = benchJob().vehicle.measures['bed.widthFront']
+    await user.clear(width.getByRole('textbox', { name: 'Width inside at the front' }))
+    await user.type(width.getByRole('textbox', { name: 'Width inside at the front' }), '-5{Enter}')
+    expect(width.getByText('use 0 mm or more')).toBeTruthy()
+    await user.keyboard('{Escape}')
+    await user.click(width.getByRole('button', { name: /readings and how it is known/ }))
+    await user.click(width.getByRole('button', { name: 'Take it again' }))
+    await user.type(width.getByRole('textbox', { name: 'Width inside at the front, again' }), '-1447{Enter}')
+    expect(width.getByText('use 0 mm or more')).toBeTruthy()
+    expect(benchJob().vehicle.measures['bed.widthFront']).toEqual(before)
+  })
   test('a second reading that disagrees leaves the value, flags it, and stands only once chosen with a reason', async () => {
     const { user } = sheet()
     const width = within(row('bed.widthFront'))
