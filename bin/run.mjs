@@ -59,6 +59,7 @@ if (what === 'demo') {
 } else if (what === 'test') {
   const chromium = browser()
   run(bin('tsc'), ['--noEmit'])
+  run(bin('tsc'), ['-p', 'core'])
   run(bin('biome'), ['check', '.'])
   run(bin('vite'), ['build', '--logLevel', 'warn'])
   run(bin('vitest'), ['run', '--project', 'core', '--project', 'web'])

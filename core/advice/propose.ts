@@ -5,6 +5,7 @@ import type { Job } from '../job/job'
 import type { Limit } from '../limits/limit'
 import type { Rules } from '../rules/rules'
 import { candidatePlaces, layoutRatio } from '../spacing/spacing'
+import type { MountLine } from '../vehicle/vehicle'
 
 /** A placement of bars that was worked out whole: its worst limit, and a line that says why it is offered. Lengths in `why` stand in braces, mm. */
 export type Placement = {
@@ -57,8 +58,9 @@ function tryPlaces(job: Job, rules: Rules, barXMm: number[]): Tried {
   }
 }
 
-/** Fewer faults, then fewer unknowns, then the lower worst ratio. */
-const score = (t: Tried): number => t.issues * 1000 + t.unknown * 50 + t.over.length * 10 + t.worst
+/** Fewer faults come first, then fewer unknowns, then fewer limits over, then the lower worst ratio. */
+const rank = (a: Tried, b: Tried): number =>
+  a.issues - b.issues || a.unknown - b.unknown || a.over.length - b.over.length || a.worst - b.worst
 
 /**
  * The best two or three placements for so many bars on the job's mounts: for each count the layouts that the items' own rules like best are worked
@@ -77,9 +79,9 @@ export function proposePlacements(job: Job, rules: Rules, counts = { least: 2, m
   }
   const best: Tried[] = []
   for (let n = counts.least; n <= counts.most; n++) {
-    const rough = roughPlaces(job, n, cargo)
+    const rough = roughPlaces(line, n, cargo)
     if (!rough.length) continue
-    best.push(rough.map(work).reduce((a, b) => (score(b) < score(a) ? b : a)))
+    best.push(rough.map(work).reduce((a, b) => (rank(b, a) < 0 ? b : a)))
   }
   if (!best.length)
     return { placements: [], giveUp: `No two feet fit on ${line.name}: its places are nearer than ${FOOT_LENGTH_MM} mm.`, tried }
@@ -89,12 +91,11 @@ export function proposePlacements(job: Job, rules: Rules, counts = { least: 2, m
     0,
     byCount.findIndex((t) => t.meets),
   )
-  const nearest = [...best].sort((a, b) => score(a) - score(b))
+  const nearest = [...best].sort(rank)
   const worthwhile = byCount.some((t) => t.meets) ? byCount.slice(start, start + 3) : nearest.slice(0, 3)
-  const points = line.pointsXMm !== null && line.pointsXMm.length > 0
-  const refined = worthwhile.map((t) => refine(t, points, work, job))
+  const refined = worthwhile.map((t) => refine(t, line, work))
   const meeting = refined.filter((t) => t.meets)
-  const least = [...refined].sort((a, b) => score(a) - score(b))[0]
+  const least = [...refined].sort(rank)[0]!
   return {
     tried,
     giveUp: meeting.length ? null : toGiveUp(least, counts),
@@ -103,14 +104,13 @@ export function proposePlacements(job: Job, rules: Rules, counts = { least: 2, m
 }
 
 /** The few layouts of a count that overhangs and spans like best, far enough from each other to be worth working out. */
-function roughPlaces(job: Job, n: number, cargo: Job['brief']['cargo']): number[][] {
-  const line = job.vehicle.mounts.find((m) => m.id === job.design.params.mountId) ?? job.vehicle.mounts[0]
+function roughPlaces(line: MountLine, n: number, cargo: Job['brief']['cargo']): number[][] {
   const kept: { xs: number[]; ratio: number }[] = []
   for (const xs of candidatePlaces(line, n)) {
-    if (xs.slice(1).some((x, k) => x - xs[k] < FOOT_LENGTH_MM)) continue
+    if (xs.slice(1).some((x, k) => x - xs[k]! < FOOT_LENGTH_MM)) continue
     const ratio = layoutRatio(xs, cargo)
-    if (kept.length === ROUGH && ratio >= kept[ROUGH - 1].ratio) continue
-    if (kept.some((k) => k.ratio <= ratio && k.xs.every((x, i) => Math.abs(x - xs[i]) < 60))) continue
+    if (kept.length === ROUGH && ratio >= kept[ROUGH - 1]!.ratio) continue
+    if (kept.some((k) => k.ratio <= ratio && k.xs.every((x, i) => Math.abs(x - xs[i]!) < 60))) continue
     kept.push({ xs, ratio })
     kept.sort((a, b) => a.ratio - b.ratio)
     kept.length = Math.min(kept.length, ROUGH)
@@ -118,16 +118,16 @@ function roughPlaces(job: Job, n: number, cargo: Job['brief']['cargo']): number[
   return kept.map((k) => k.xs)
 }
 
-function refine(start: Tried, points: boolean, work: (xs: number[]) => Tried, job: Job): Tried {
-  const line = job.vehicle.mounts.find((m) => m.id === job.design.params.mountId) ?? job.vehicle.mounts[0]
-  if (points) return start
+/** Bar by bar along the line while that helps; on fixed points there is nowhere between. */
+function refine(start: Tried, line: MountLine, work: (xs: number[]) => Tried): Tried {
+  if (line.pointsXMm !== null && line.pointsXMm.length > 0) return start
   let best = start
   for (const step of STEPS_MM)
     for (let i = 0; i < best.barXMm.length; i++) {
       const xs = best.barXMm.map((x, k) => (k === i ? Math.min(line.toXMm, Math.max(line.fromXMm, x + step)) : x)).sort((a, b) => a - b)
-      if (xs.slice(1).some((x, k) => x - xs[k] < FOOT_LENGTH_MM)) continue
+      if (xs.slice(1).some((x, k) => x - xs[k]! < FOOT_LENGTH_MM)) continue
       const next = work(xs)
-      if (score(next) < score(best) - 1e-6) best = next
+      if (rank(next, best) < -1e-6) best = next
     }
   return best
 }

@@ -88,8 +88,11 @@ export const memberLengthMm = (m: Member): number => developedLengthMm(m.path, m
 /** kg = length × area × density. */
 export const memberMassKg = (m: Member): number => (memberLengthMm(m) / 1000) * massPerMetre(m.profileId)
 
+/** Where a member's centre line starts and stops: a member has two points at least. */
+export const memberEnds = (m: Pick<Member, 'path'>): [Vec3, Vec3] => [m.path[0]!, m.path[m.path.length - 1]!]
+
 export const memberMiddle = (m: Member): Vec3 => {
-  const [a, b] = [m.path[0], m.path[m.path.length - 1]]
+  const [a, b] = memberEnds(m)
   return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: (a.z + b.z) / 2 }
 }
 

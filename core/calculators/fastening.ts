@@ -73,8 +73,8 @@ const weld = calculator({
         if (Math.hypot(l.x2 - l.x1, l.y2 - l.y1) < 1)
           ctx.addIssue({ code: 'custom', path: ['lines', i], message: 'a run of no length welds nothing: move one end' })
       })
-      const flat = v.lines.every((l) => l.y1 === v.lines[0].y1 && l.y2 === v.lines[0].y1)
-      const upright = v.lines.every((l) => l.x1 === v.lines[0].x1 && l.x2 === v.lines[0].x1)
+      const flat = v.lines.every((l) => l.y1 === v.lines[0]!.y1 && l.y2 === v.lines[0]!.y1)
+      const upright = v.lines.every((l) => l.x1 === v.lines[0]!.x1 && l.x2 === v.lines[0]!.x1)
       if ((flat && v.mx !== 0) || (upright && v.my !== 0))
         ctx.addIssue({ code: 'custom', path: ['lines'], message: 'runs on one line cannot hold a moment about it: weld a second side' })
     }),

@@ -215,7 +215,7 @@ const flat = calculator({
   run: (given) => {
     const { flatLength, bendLines } = flatPattern(given)
     const edges = [0, ...bendLines, flatLength]
-    if (edges.some((x, i) => i > 0 && x <= edges[i - 1]))
+    if (edges.some((x, i) => i > 0 && x <= edges[i - 1]!))
       throw new Impossible('a flange is shorter than its bends take: lengthen it or use a smaller radius')
     return { flatLength, bendLines }
   },

@@ -30,12 +30,7 @@ export const PartsSchema = z.array(BoughtPartSchema).max(1000)
 const part = (id: string, number: string, name: string, kind: BoughtPart['kind'], rest: Partial<BoughtPart>): BoughtPart =>
   BoughtPartSchema.parse({ id, number, name, kind, source: 'measured in the shop', ...rest })
 const square = (a: number, b: number, diameterMm: number, inset = 12) =>
-  [
-    [inset, inset],
-    [a - inset, inset],
-    [inset, b - inset],
-    [a - inset, b - inset],
-  ].map(([xMm, yMm]) => ({ xMm, yMm, diameterMm }))
+  [inset, b - inset].flatMap((yMm) => [inset, a - inset].map((xMm) => ({ xMm, yMm, diameterMm })))
 
 /** Generic parts with numbers of our own. Dimensions are what the shop measured on the part, not what a catalogue rounds to. */
 export const demoParts: BoughtPart[] = [

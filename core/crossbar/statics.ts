@@ -97,7 +97,7 @@ export function crossbarStatics(given: CrossbarStaticsInput, want: 'all' | 'stre
     if (Math.abs(m) > Math.abs(worst.moment)) Object.assign(worst, { moment: m, momentAt: x })
   }
   breaks.slice(1).forEach((end, k) => {
-    const start = breaks[k]
+    const start = breaks[k]!
     if (end - start < 1e-9) return
     tryMoment(start)
     tryMoment(end)

@@ -13,7 +13,7 @@ export function planDimensions(assembly: Assembly, vehicle: Vehicle, cargo: Carg
   const bars = loadBars(assembly)
   const datum = datumXMm(vehicle)
   const base = drawn.min.y
-  const order = [...bars].sort((a, b) => a.path[0].x - b.path[0].x)
+  const order = [...bars].sort((a, b) => a.path[0]!.x - b.path[0]!.x)
   const running = order.map(
     (b, k): Entity => ({
       kind: 'dimension',
@@ -23,12 +23,12 @@ export function planDimensions(assembly: Assembly, vehicle: Vehicle, cargo: Carg
       base,
       row: -(k + 1),
       from: { x: datum, y: base },
-      to: { x: b.path[0].x, y: b.path[1].y },
-      lengthMm: b.path[0].x - datum,
+      to: { x: b.path[0]!.x, y: b.path[1]!.y },
+      lengthMm: b.path[0]!.x - datum,
       edits: { what: 'position', ref: b.id },
     }),
   )
-  const xs = order.map((b) => b.path[0].x)
+  const xs = order.map((b) => b.path[0]!.x)
   const hang = cargo
     .flatMap((c) => {
       const s = supportOf(c, xs)
@@ -65,9 +65,9 @@ export function planDimensions(assembly: Assembly, vehicle: Vehicle, cargo: Carg
           axis: 'y',
           base: drawn.max.x,
           row: 1,
-          from: { x: last.path[1].x, y: last.path[1].y },
-          to: { x: last.path[0].x, y: last.path[0].y },
-          lengthMm: last.path[0].y - last.path[1].y,
+          from: { x: last.path[1]!.x, y: last.path[1]!.y },
+          to: { x: last.path[0]!.x, y: last.path[0]!.y },
+          lengthMm: last.path[0]!.y - last.path[1]!.y,
           edits: { what: 'length' },
         },
       ]
@@ -142,7 +142,7 @@ export function sideDimensions(assembly: Assembly, vehicle: Vehicle, brief: Brie
 }
 
 export function rearDimensions(assembly: Assembly, vehicle: Vehicle, drawn: Box): Entity[] {
-  const bar = loadBars(assembly).reduce<Assembly['members'][number] | null>((a, b) => (a && a.path[0].y >= b.path[0].y ? a : b), null)
+  const bar = loadBars(assembly).reduce<Assembly['members'][number] | null>((a, b) => (a && a.path[0]!.y >= b.path[0]!.y ? a : b), null)
   const width = vehicle.widthMm.value
   const widths: Entity[] =
     width === null
@@ -161,9 +161,9 @@ export function rearDimensions(assembly: Assembly, vehicle: Vehicle, drawn: Box)
         ]
   if (!bar) return widths
   const feetOf = assembly.mounts.filter((m) => m.memberId === bar.id)
-  const half = bar.path[0].y
+  const half = bar.path[0]!.y
   const foot = Math.abs(feetOf[0]?.place.y ?? half)
-  const z = bar.path[0].z
+  const z = bar.path[0]!.z
   return [
     ...widths,
     {

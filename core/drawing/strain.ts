@@ -37,7 +37,7 @@ export function movedLines(
         {
           memberId: s.memberId,
           still,
-          moved: s.shape.map((p, i) => ({ x: still[i].x + p.x * factor, y: still[i].y + p.y * factor, z: still[i].z + p.z * factor })),
+          moved: s.shape.map((p, i) => ({ x: still[i]!.x + p.x * factor, y: still[i]!.y + p.y * factor, z: still[i]!.z + p.z * factor })),
         },
       ]
     }),
@@ -50,9 +50,10 @@ export function strainOf(view: ViewName, e: Pick<Evaluation, 'assembly' | 'feet'
   const { factor, lines } = movedLines(assembly, result)
   const worst = result.members.reduce((a, m) => (a === null || m.used > a.used ? m : a), null as CaseResult['members'][number] | null)
   const shapes = lines.flatMap(({ memberId, still, moved }): Entity[] => {
-    const [from, points] = [still, moved].map((list) => list.map((p) => project(view, p)))
+    const seen = (list: Vec3[]) => list.map((p) => project(view, p))
+    const [from, points] = [seen(still), seen(moved)]
     // what hardly moves in this view would only draw over itself
-    const visible = points.some((p, i) => Math.hypot(p.x - from[i].x, p.y - from[i].y) > SEEN_MM)
+    const visible = points.some((p, i) => Math.hypot(p.x - from[i]!.x, p.y - from[i]!.y) > SEEN_MM)
     return visible ? [{ kind: 'polygon', layer: 'moved', closed: false, dashed: memberId !== worst?.memberId, points }] : []
   })
   return {
@@ -71,7 +72,7 @@ function worstLabel(view: ViewName, assembly: Assembly, worst: CaseResult['membe
   const member = assembly.members.find((m) => m.id === worst?.memberId)
   if (!member || !worst) return []
   const at = project(view, pointAlong(centreLine(member.path, member.bendRadiiMm), worst.atMm))
-  const foremost = Math.max(...loadBars(assembly).map((b) => b.path[0].x))
+  const foremost = Math.max(...loadBars(assembly).map((b) => b.path[0]!.x))
   const outside = view === 'rear' ? at.x > 0 : at.x > foremost - 100
   return [
     { kind: 'circle', layer: 'moved', centre: at, radius: 34 },
@@ -125,21 +126,21 @@ function feetForces(
   const shares = feetUsed(result, feet)
   // a foot near or over what holds it says by how much, in the ink of limits
   const words = (i: number) => {
-    const [n, share] = [result.feetDownN[i], shares[i]]
+    const [n, share] = [result.feetDownN[i]!, shares[i]]
     const force = `${n < 0 ? '↑ ' : ''}${formatQuantity(Math.abs(n), 'force', units)} ${defaultUnit('force', units.system)}`
     return share !== null && share !== undefined && share >= NEAR ? `${force}, ${Math.round(share * 100)} %` : force
   }
   const layerOf = (i: number) => ((shares[i] ?? 0) > 1 ? ('limit' as const) : ('force' as const))
   const foremost = Math.max(...assembly.mounts.map((m) => m.place.x))
   return assembly.mounts.flatMap((m, i): Entity[] => {
-    const n = result.feetDownN[i]
+    const n = result.feetDownN[i]!
     const outward = m.side === 'left' ? 1 : -1
     if (view === 'plan') {
       // words run rearward from the foremost bar, where the sheet ends, and forward from the others
       const ahead = m.place.x < foremost - 1
       // clear of the bar's end and of a rail on it
       const bar = assembly.members.find((b) => b.id === m.memberId)
-      const past = bar ? Math.abs(bar.path[0].y) - Math.abs(m.place.y) : 0
+      const past = bar ? Math.abs(bar.path[0]!.y) - Math.abs(m.place.y) : 0
       const at = { x: m.place.x + (ahead ? 60 : -60), y: m.place.y + outward * (past + 60) - 20 }
       return [
         { kind: 'text', layer: layerOf(i), at, text: words(i), anchor: ahead ? 'start' : 'end' },

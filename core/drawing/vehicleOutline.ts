@@ -200,11 +200,11 @@ function bodySide(b: Body, front: number): Entity[] {
 export function swingLines(vehicle: Vehicle, view: ViewName): Entity[] {
   return swingsOf(vehicle).flatMap((swing): Entity[] => {
     const common = { layer: 'swing' as const, ref: `swing:${swing.id}`, dashed: true }
-    const [one, other] = swingPaths(swing).map((path) => path.map((p) => project(view, p)))
+    const paths = swingPaths(swing).map((path) => path.map((p) => project(view, p)))
     const leaf = leafAt(swing, swing.opensDeg ?? 0).corners.map((p) => project(view, p))
     return [
       { kind: 'polygon', closed: true, points: leaf, ...common },
-      ...[one, other].flatMap((points): Entity[] => (points.length ? [{ kind: 'polygon', closed: false, points, ...common }] : [])),
+      ...paths.flatMap((points): Entity[] => (points.length ? [{ kind: 'polygon', closed: false, points, ...common }] : [])),
     ]
   })
 }

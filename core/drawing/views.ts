@@ -1,4 +1,4 @@
-import type { Assembly } from '../assembly/assembly'
+import { type Assembly, memberEnds } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
 import type { Point, Vec3 } from '../geometry/vec3'
@@ -106,7 +106,7 @@ function freeStretches(line: MountLine): [number, number][] {
 const feet = (view: ViewName, assembly: Assembly): Entity[] =>
   assembly.mounts.map((m) => {
     const bar = assembly.members.find((b) => b.id === m.memberId)
-    const top = bar ? bar.path[0].z - profileSection(bar.profileId).heightMm / 2 : m.place.z
+    const top = bar ? bar.path[0]!.z - profileSection(bar.profileId).heightMm / 2 : m.place.z
     return {
       kind: 'polygon',
       layer: 'foot',
@@ -124,7 +124,7 @@ const feet = (view: ViewName, assembly: Assembly): Entity[] =>
 const members = (view: ViewName, assembly: Assembly): Entity[] =>
   assembly.members.map((m) => {
     const section = profileSection(m.profileId)
-    const [a, b] = [m.path[0], m.path[m.path.length - 1]]
+    const [a, b] = memberEnds(m)
     const along = m.role === 'rail'
     const ref = m.id
     const round = section.heightMm === section.widthMm && !along && view === 'side'
@@ -195,7 +195,7 @@ function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean): En
             kind: 'text',
             layer: 'cargo',
             ref,
-            at: { x: points[3].x, y: points[3].y + 24 },
+            at: { x: points[3]!.x, y: points[3]!.y + 24 },
             text: c.name,
             anchor: 'start',
             size: 'small',

@@ -41,7 +41,7 @@ export function clearances(assembly: Assembly, vehicle: Vehicle, brief: Brief): 
   for (const o of vehicle.obstacles) {
     if (vehicle.roofHeightMm.value === null) continue
     const underBar = loadBars(assembly).some(
-      (b) => Math.abs(b.path[0].x - o.xMm) < o.lengthMm / 2 + 40 && Math.abs(o.yMm) < b.path[0].y + o.widthMm / 2,
+      (b) => Math.abs(b.path[0]!.x - o.xMm) < o.lengthMm / 2 + 40 && Math.abs(o.yMm) < b.path[0]!.y + o.widthMm / 2,
     )
     const underLoad = cargo.some(
       (c) => Math.abs(c.xMm - o.xMm) < (c.lengthMm + o.lengthMm) / 2 && Math.abs(c.yMm - o.yMm) < (c.widthMm + o.widthMm) / 2,

@@ -1,4 +1,4 @@
-import { type Assembly, memberMiddle } from '../assembly/assembly'
+import { type Assembly, memberEnds, memberMiddle } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
 import type { Issue } from '../issue/issue'
@@ -10,7 +10,7 @@ function standing(assembly: Assembly, brief: Brief): Box[] {
   const deck = assembly.deckZMm ?? 0
   const bars = assembly.members.map((m): Box => {
     const s = profileSection(m.profileId)
-    const [a, b] = [m.path[0], m.path[m.path.length - 1]]
+    const [a, b] = memberEnds(m)
     const half = (from: number, to: number, width: number) => Math.max(Math.abs(from - to), width) / 2
     return {
       name: `${m.name.toLowerCase()} ${m.mark}`,

@@ -48,7 +48,7 @@ export function readJson(text: string, mostBytes = MAX_FILE_BYTES): Read<unknown
     const before = text.slice(0, offset).split('\n')
     return {
       ok: false,
-      faults: [{ where: `line ${before.length}, column ${before[before.length - 1].length + 1}`, expected: 'well-formed JSON' }],
+      faults: [{ where: `line ${before.length}, column ${before[before.length - 1]!.length + 1}`, expected: 'well-formed JSON' }],
     }
   }
 }

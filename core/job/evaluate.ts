@@ -134,7 +134,7 @@ function restingPlace(c: Cargo, barXMm: number[]): number[] {
     xs.slice(i + 1).flatMap((b) => {
       const x = (a + b) / 2 - c.centreForwardMm
       const s = supportOf({ ...c, xMm: x }, barXMm)
-      return s.under.length >= 2 && barXMm[s.under[0]] <= (a + b) / 2 && barXMm[s.under[s.under.length - 1]] >= (a + b) / 2 ? [x] : []
+      return s.under.length >= 2 && barXMm[s.under[0]!]! <= (a + b) / 2 && barXMm[s.under[s.under.length - 1]!]! >= (a + b) / 2 ? [x] : []
     }),
   )
   return places.sort((a, b) => Math.abs(a - c.xMm) - Math.abs(b - c.xMm)).slice(0, 1)
@@ -142,7 +142,7 @@ function restingPlace(c: Cargo, barXMm: number[]): number[] {
 
 /** Cargo that rests on nothing, pivots, tips, or stands inside other cargo. */
 function cargoIssues(job: Job, assembly: Assembly): Issue[] {
-  const barXMm = loadBars(assembly).map((b) => b.path[0].x)
+  const barXMm = loadBars(assembly).map((b) => b.path[0]!.x)
   if (!barXMm.length) return []
   const issues: Issue[] = []
   job.brief.cargo.forEach((c, k) => {
@@ -153,7 +153,7 @@ function cargoIssues(job: Job, assembly: Assembly): Issue[] {
     if (s.under.length === 0) issues.push({ code: 'load_on_nothing', at, item: c.name, fix })
     else if (s.under.length === 1) issues.push({ code: 'load_on_one_bar', at, item: c.name, fix: null })
     else {
-      const [fromMm, toMm] = [barXMm[s.under[0]], barXMm[s.under[s.under.length - 1]]]
+      const [fromMm, toMm] = [barXMm[s.under[0]!]!, barXMm[s.under[s.under.length - 1]!]!]
       const centreXMm = c.xMm + c.centreForwardMm
       if (centreXMm < fromMm || centreXMm > toMm) issues.push({ code: 'load_tips', at, item: c.name, centreXMm, fromMm, toMm, fix })
     }

@@ -36,15 +36,15 @@ export type Carried = {
 /** Everything above the feet, with its place; members are listed for the mass ledger, the frame weighs them itself. The feet themselves are added as `Mount`s where they stand. */
 export function carriedBy(assembly: Assembly, brief: Brief): Carried[] {
   const bars = loadBars(assembly)
-  const barXMm = bars.map((b) => b.path[0].x)
+  const barXMm = bars.map((b) => b.path[0]!.x)
   const all = barXMm.map((_, i) => i)
   const own = assembly.members.map((m): Carried => {
     const massKg = memberMassKg(m)
     const middle = memberMiddle(m)
     const bar = bars.indexOf(m)
     const section = profileSection(m.profileId)
-    const across = Math.abs(m.path[0].y - m.path[m.path.length - 1].y)
-    const along = Math.abs(m.path[0].x - m.path[m.path.length - 1].x)
+    const across = Math.abs(m.path[0]!.y - m.path[m.path.length - 1]!.y)
+    const along = Math.abs(m.path[0]!.x - m.path[m.path.length - 1]!.x)
     return {
       kind: 'member',
       name: `${m.name} ${m.mark}`,

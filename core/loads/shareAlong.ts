@@ -19,7 +19,7 @@ export function shareAlong(barXMm: number[], centreXMm: number, downN: number, p
 export function shareRigid(barXMm: number[], centreXMm: number, flexibility: number[][]): number[] {
   const n = barXMm.length
   const rows = [
-    ...barXMm.map((x, i) => [...flexibility[i], -1, -(x - centreXMm), 0]),
+    ...barXMm.map((x, i) => [...flexibility[i]!, -1, -(x - centreXMm), 0]),
     [...barXMm.map(() => 1), 0, 0, 1],
     [...barXMm.map((x) => x - centreXMm), 0, 0, 0],
   ]
@@ -31,16 +31,16 @@ function eliminate(rows: number[][]): number[] | null {
   const n = rows.length
   for (let c = 0; c < n; c++) {
     let pivot = c
-    for (let r = c + 1; r < n; r++) if (Math.abs(rows[r][c]) > Math.abs(rows[pivot][c])) pivot = r
-    if (Math.abs(rows[pivot][c]) < 1e-14) return null
-    ;[rows[c], rows[pivot]] = [rows[pivot], rows[c]]
+    for (let r = c + 1; r < n; r++) if (Math.abs(rows[r]![c]!) > Math.abs(rows[pivot]![c]!)) pivot = r
+    if (Math.abs(rows[pivot]![c]!) < 1e-14) return null
+    ;[rows[c], rows[pivot]] = [rows[pivot]!, rows[c]!]
     for (let r = 0; r < n; r++) {
       if (r === c) continue
-      const k = rows[r][c] / rows[c][c]
-      for (let j = c; j <= n; j++) rows[r][j] -= k * rows[c][j]
+      const k = rows[r]![c]! / rows[c]![c]!
+      for (let j = c; j <= n; j++) rows[r]![j]! -= k * rows[c]![j]!
     }
   }
-  return rows.map((row, i) => row[n] / row[i])
+  return rows.map((row, i) => row[n]! / row[i]!)
 }
 
 const held: Six<boolean> = [true, true, true, true, false, true]
@@ -62,5 +62,5 @@ export function shareLimp(supportsMm: number[], fromMm: number, toMm: number): n
     nodes: [],
     members: members.map((m) => ({ member: m.id, uniform: [0, 0, -1 / (toMm - fromMm)] })),
   })
-  return supportsMm.map((x) => solved.reaction(xs.indexOf(x))[2])
+  return supportsMm.map((x) => solved.reaction(xs.indexOf(x))[2]!)
 }

@@ -1,4 +1,4 @@
-import { type Assembly, type Joint, loadBars, type Member } from '../assembly/assembly'
+import { type Assembly, type Joint, loadBars, type Member, memberEnds } from '../assembly/assembly'
 import { massPerMetre, profileSection } from '../catalogue/profiles'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
@@ -154,7 +154,7 @@ function ownWeight(assembly: Assembly, rack: RackFrame, loadCase: LoadCase, air:
 function alongMember(m: Member, loadCase: LoadCase, air: Air, rules: Rules): Triple {
   const s = profileSection(m.profileId)
   const n = massPerMetre(m.profileId) * 1e-3 * G_M_S2
-  const [a, b] = [m.path[0]!, m.path[m.path.length - 1]!]
+  const [a, b] = memberEnds(m)
   const reach = Math.max(1, Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z))
   const face = rules.dragCoefficient * s.heightMm * 1e-6
   const drag = (air.aheadPa * face * Math.abs(a.y - b.y)) / reach

@@ -15,7 +15,7 @@ export function readDeviceLine(line: string): DeviceLine {
   const shown = line.slice(0, 60)
   const m = /^(tape|angle|pad-(FL|FR|RL|RR));([+-]?\d+(?:\.\d+)?);([A-Za-z"'°]+)$/.exec(line.trim())
   if (!m) return { ok: false, message: `the device sent “${shown}”, which is no reading; press its button again` }
-  const [, name, pad, number, unit] = m
+  const [, name, pad, number, unit = ''] = m
   const value = Number(number)
   const dimension = name === 'tape' ? 'length' : name === 'angle' ? 'angle' : 'mass'
   const factor = UNIT_WORDS[dimension][unit] ?? UNIT_WORDS[dimension][unit.toLowerCase()]

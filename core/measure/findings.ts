@@ -14,6 +14,7 @@ export function findings(vehicle: Vehicle, sheet: MeasuringSheet): Finding[] {
     if (!quantity) throw new Error(`no quantity ${id}`)
     return measureOf(vehicle, quantity)
   }
+  const measured = (id: string) => get(id).value
   const label = (id: string) => quantityOf(id)?.label ?? id
   const tolerance = (...ids: string[]) => Math.max(...ids.map((id) => get(id).tolerance ?? usualTolerance[get(id).method]), 0.5)
   const out: Finding[] = []
@@ -32,7 +33,7 @@ export function findings(vehicle: Vehicle, sheet: MeasuringSheet): Finding[] {
   }
   for (const check of sheet.checks) {
     if (check.kind === 'taper') {
-      const [length, rear, front] = [check.length, check.rear, check.front].map((id) => get(id).value)
+      const [length, rear, front] = [measured(check.length), measured(check.rear), measured(check.front)]
       if (length === null || rear === null || front === null || length <= 0 || rear <= 0 || front <= 0) continue
       const t = taper({
         lengthMm: length,
@@ -59,12 +60,8 @@ export function findings(vehicle: Vehicle, sheet: MeasuringSheet): Finding[] {
           text: `The parts add up to {${round(c.sumMm)}}, ${label(check.overall).toLowerCase()} reads {${round(overall)}}: {${round(Math.abs(c.misfitMm))}} ${c.misfitMm < 0 ? 'is missing' : 'too much'}; take ${label(check.overall).toLowerCase()} again first`,
         })
     } else {
-      const [lowerHeight, lowerOffset, upperHeight, upperOffset] = [
-        check.lowerHeight,
-        check.lowerOffset,
-        check.upperHeight,
-        check.upperOffset,
-      ].map((id) => get(id).value)
+      const [lowerHeight, lowerOffset] = [measured(check.lowerHeight), measured(check.lowerOffset)]
+      const [upperHeight, upperOffset] = [measured(check.upperHeight), measured(check.upperOffset)]
       if (lowerHeight === null || lowerOffset === null || upperHeight === null || upperOffset === null || upperHeight <= lowerHeight)
         continue
       const a = angleFromOffsets({

@@ -25,8 +25,8 @@ const SEAT_SHARE = 0.5
 export function fitHolePattern(v: { partHoles: Point[]; vehicleHoles: Point[]; boltMm: number; toleranceMm: number }): HolePatternFit {
   const at = (turn: number) => {
     const offsets = v.partHoles.map((p, i) => ({
-      xMm: v.vehicleHoles[i].xMm - (p.xMm * Math.cos(turn) - p.yMm * Math.sin(turn)),
-      yMm: v.vehicleHoles[i].yMm - (p.xMm * Math.sin(turn) + p.yMm * Math.cos(turn)),
+      xMm: v.vehicleHoles[i]!.xMm - (p.xMm * Math.cos(turn) - p.yMm * Math.sin(turn)),
+      yMm: v.vehicleHoles[i]!.yMm - (p.xMm * Math.sin(turn) + p.yMm * Math.cos(turn)),
     }))
     return { offsets, ...smallestCircle(offsets) }
   }
@@ -58,28 +58,29 @@ export function fitHolePattern(v: { partHoles: Point[]; vehicleHoles: Point[]; b
 
 /** The smallest circle round some points, by trying every pair and triple that could carry it. mm. */
 export function smallestCircle(points: Point[]): { centre: Point; radiusMm: number } {
-  if (!points.length) return { centre: { xMm: 0, yMm: 0 }, radiusMm: 0 }
   const holds = (c: Point, r: number) => points.every((p) => Math.hypot(p.xMm - c.xMm, p.yMm - c.yMm) <= r + 1e-7)
-  let best: { centre: Point; radiusMm: number } | null = points.length === 1 ? { centre: points[0], radiusMm: 0 } : null
+  const first = points[0] ?? { xMm: 0, yMm: 0 }
+  let best: { centre: Point; radiusMm: number } | null = points.length < 2 ? { centre: first, radiusMm: 0 } : null
   const offer = (centre: Point, radiusMm: number) => {
     if ((!best || radiusMm < best.radiusMm) && holds(centre, radiusMm)) best = { centre, radiusMm }
   }
-  for (let i = 0; i < points.length; i++)
-    for (let j = i + 1; j < points.length; j++) {
-      const [a, b] = [points[i], points[j]]
+  for (const [i, a] of points.entries())
+    for (const [j, b] of points.entries()) {
+      if (j <= i) continue
       offer({ xMm: (a.xMm + b.xMm) / 2, yMm: (a.yMm + b.yMm) / 2 }, Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm) / 2)
-      for (let k = j + 1; k < points.length; k++) {
-        const centre = circumcentre(a, b, points[k])
+      for (const c of points.slice(j + 1)) {
+        const centre = circumcentre(a, b, c)
         if (centre) offer(centre, Math.hypot(a.xMm - centre.xMm, a.yMm - centre.yMm))
       }
     }
-  return best ?? { centre: points[0], radiusMm: 0 }
+  return best ?? { centre: first, radiusMm: 0 }
 }
 
 function circumcentre(a: Point, b: Point, c: Point): Point | null {
   const d = 2 * (a.xMm * (b.yMm - c.yMm) + b.xMm * (c.yMm - a.yMm) + c.xMm * (a.yMm - b.yMm))
   if (Math.abs(d) < 1e-9) return null
-  const [a2, b2, c2] = [a, b, c].map((p) => p.xMm ** 2 + p.yMm ** 2)
+  const square = (p: Point) => p.xMm ** 2 + p.yMm ** 2
+  const [a2, b2, c2] = [square(a), square(b), square(c)]
   return {
     xMm: (a2 * (b.yMm - c.yMm) + b2 * (c.yMm - a.yMm) + c2 * (a.yMm - b.yMm)) / d,
     yMm: (a2 * (c.xMm - b.xMm) + b2 * (a.xMm - c.xMm) + c2 * (b.xMm - a.xMm)) / d,

@@ -38,7 +38,7 @@ export function absorbMisfit(line: MountLine, toleranceMm: number): Absorbed | n
       known.length < ups.length
         ? null
         : fixedHoles(line).flatMap((h, i) => {
-            const thicknessMm = Math.round((highest - known[i]) / SHIM_STEP_MM) * SHIM_STEP_MM
+            const thicknessMm = Math.round((highest - known[i]!) / SHIM_STEP_MM) * SHIM_STEP_MM
             return thicknessMm > 0 ? [{ name: h.name, thicknessMm }] : []
           }),
   }
@@ -50,7 +50,7 @@ export function mountMisfit(line: MountLine, toleranceMm: number): (HolePatternF
   if (!holes.length || line.misfit.length !== holes.length) return null
   const boltMm = boltSizes[footTypes[line.kind].bolt.size].diameterMm
   const vehicleHoles = holes.flatMap((h, i) => {
-    const { alongMm, acrossMm } = line.misfit[i]
+    const { alongMm, acrossMm } = line.misfit[i]!
     return alongMm === null || acrossMm === null ? [] : [{ xMm: h.xMm + alongMm, yMm: h.yMm + acrossMm }]
   })
   if (vehicleHoles.length < holes.length) return null

@@ -16,9 +16,9 @@ export function summariseReadings(readings: { value: number; tolerance: number }
     readings.slice(i + 1).every((b) => Math.abs(a.value - b.value) <= a.tolerance + b.tolerance + 1e-9),
   )
   const sorted = [...values].sort((a, b) => a - b)
-  const median = (sorted[Math.floor((sorted.length - 1) / 2)] + sorted[Math.ceil((sorted.length - 1) / 2)]) / 2
+  const median = (sorted[Math.floor((sorted.length - 1) / 2)]! + sorted[Math.ceil((sorted.length - 1) / 2)]!) / 2
   const farthest = values.reduce(
-    (worst, v, i) => (Math.abs(v - median) > Math.abs(values[worst] - median) + 1e-9 ? i : worst),
+    (worst, v, i) => (Math.abs(v - median) > Math.abs(values[worst]! - median) + 1e-9 ? i : worst),
     values.length - 1,
   )
   return { mean, spread, deviation, agree, takeAgain: agree ? null : farthest }

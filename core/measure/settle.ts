@@ -81,7 +81,7 @@ export function withoutReading(s: Sourced, index: number): Sourced {
   const readings = s.readings.filter((_, i) => i !== index)
   if (!readings.length) return unknownValue
   const summary = summariseReadings(readings)
-  const last = readings[readings.length - 1]
+  const last = readings[readings.length - 1]!
   const value = summary?.agree ? summary.mean : readings.some((r) => r.value === s.value) ? s.value : last.value
   return { ...s, readings, value, method: last.method, tolerance: last.tolerance, reason: '' }
 }

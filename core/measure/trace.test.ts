@@ -54,3 +54,22 @@ test('a slanted side stays slanted; two points are one side; one point has none'
   ).toMatchObject({ deviationMm: 0, sides: [{ lengthMm: 5 }] })
   expect(regularise([{ x: 1, y: 1 }], 1, false).sides).toEqual([])
 })
+
+test('a short side traced crooked is squared on the longest, wherever the picture lies and whichever way it stands', () => {
+  // 100 long and 3 out of square, against 600
+  const traced = [
+    { x: -303, y: -100 },
+    { x: -300, y: 0 },
+    { x: 300, y: 0 },
+  ]
+  const lying = regularise(traced, 1, false)
+  expect(lying.sides.map((s) => s.squared)).toEqual([true, true])
+  expect(lying.points.map((p) => p.y)).toEqual([-100, 0, 0])
+  const standing = regularise(
+    traced.map((p) => ({ x: p.y, y: p.x })),
+    1,
+    false,
+  )
+  expect(standing.points[1]!.x).toBeCloseTo(0, 9)
+  expect(standing.points[2]!.x).toBeCloseTo(0, 9)
+})

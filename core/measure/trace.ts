@@ -15,17 +15,17 @@ export function scaleOf(a: Point, b: Point, realMm: number): number | null {
  * point lies from the result: it is kept with the figures taken from it. Points in mm.
  */
 export function regularise(traced: Point[], toleranceMm: number, closed: boolean): Trace {
-  const ring = closed && traced.length > 2 ? [...traced, traced[0]] : traced
+  const ring = closed && traced.length > 2 ? [...traced, traced[0]!] : traced
   const kept = simplify(ring, toleranceMm)
   const corners = closed && kept.length > 3 ? kept.slice(0, -1) : kept
   const squared = squareUp(corners, closed && corners.length > 2)
-  const outline = closed && squared.points.length > 2 ? [...squared.points, squared.points[0]] : squared.points
+  const outline = closed && squared.points.length > 2 ? [...squared.points, squared.points[0]!] : squared.points
   const deviationMm = Math.max(
     0,
     ...traced.map((p) =>
       Math.min(
-        ...outline.slice(1).map((q, i) => distance(p, outline[i], q)),
-        ...(outline.length === 1 ? [Math.hypot(p.x - outline[0].x, p.y - outline[0].y)] : []),
+        ...outline.slice(1).map((q, i) => distance(p, outline[i]!, q)),
+        ...(outline.length === 1 ? [Math.hypot(p.x - outline[0]!.x, p.y - outline[0]!.y)] : []),
       ),
     ),
   )
@@ -34,13 +34,13 @@ export function regularise(traced: Point[], toleranceMm: number, closed: boolean
     deviationMm,
     sides: outline
       .slice(1)
-      .map((q, i) => ({ lengthMm: Math.hypot(q.x - outline[i].x, q.y - outline[i].y), squared: squared.sides[i] ?? false })),
+      .map((q, i) => ({ lengthMm: Math.hypot(q.x - outline[i]!.x, q.y - outline[i]!.y), squared: squared.sides[i] ?? false })),
   }
 }
 
 function simplify(points: Point[], tolerance: number): Point[] {
   if (points.length < 3) return points
-  const [first, last] = [points[0], points[points.length - 1]]
+  const [first, last] = [points[0]!, points[points.length - 1]!]
   const far = points.reduce(
     (best, p, i) => {
       const d = distance(p, first, last)
@@ -57,7 +57,7 @@ function squareUp(points: Point[], closed: boolean): { points: Point[]; sides: b
   const n = points.length
   const count = closed ? n : n - 1
   if (count < 2) return { points, sides: [] }
-  const side = (i: number) => ({ a: points[i], b: points[(i + 1) % n] })
+  const side = (i: number) => ({ a: points[i]!, b: points[(i + 1) % n]! })
   const sides = Array.from({ length: count }, (_, i) => side(i))
   const longest = sides.reduce((best, s) =>
     Math.hypot(s.b.x - s.a.x, s.b.y - s.a.y) > Math.hypot(best.b.x - best.a.x, best.b.y - best.a.y) ? s : best,
@@ -71,7 +71,7 @@ function squareUp(points: Point[], closed: boolean): { points: Point[]; sides: b
     return { middle: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, angle: squared ? wanted : own, squared }
   })
   const meet = (i: number, j: number): Point | null => {
-    const [p, q] = [lines[i], lines[j]]
+    const [p, q] = [lines[i]!, lines[j]!]
     const cross = Math.cos(p.angle) * Math.sin(q.angle) - Math.sin(p.angle) * Math.cos(q.angle)
     if (Math.abs(cross) < 0.02) return null
     const t = ((q.middle.x - p.middle.x) * Math.sin(q.angle) - (q.middle.y - p.middle.y) * Math.cos(q.angle)) / cross

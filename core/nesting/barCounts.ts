@@ -29,10 +29,10 @@ export function binsOf(kinds: Kind[], stock: { price: number; room: number; quan
 export function countsBelow(bins: Bin[], need: number, from: number, below: number, limit: number): Counts[] | null {
   const order = bins
     .map((_, i) => i)
-    .filter((i) => bins[i].most > 0 && bins[i].price > 0)
-    .sort((a, b) => bins[b].price - bins[a].price)
+    .filter((i) => bins[i]!.most > 0 && bins[i]!.price > 0)
+    .sort((a, b) => bins[b]!.price - bins[a]!.price)
   const counts = bins.map((b) => (b.price > 0 ? 0 : b.most))
-  const open = need - bins.reduce((s, b, i) => s + counts[i] * b.fill, 0)
+  const open = need - bins.reduce((s, b, i) => s + counts[i]! * b.fill, 0)
   const cheapest = suffixCosts(bins, order)
   const found: Counts[] = []
   let steps = 0
@@ -43,11 +43,12 @@ export function countsBelow(bins: Bin[], need: number, from: number, below: numb
       if (left <= FIT_TOLERANCE_MM && price >= from - 1e-9) found.push({ counts: [...counts], price })
       return found.length <= limit
     }
-    const i = order[k]
-    for (let c = 0; c <= bins[i].most; c++) {
-      if (price + c * bins[i].price >= below - 1e-9) break
+    const i = order[k]!
+    const bin = bins[i]!
+    for (let c = 0; c <= bin.most; c++) {
+      if (price + c * bin.price >= below - 1e-9) break
       counts[i] = c
-      if (!visit(k + 1, left - c * bins[i].fill, price + c * bins[i].price)) return false
+      if (!visit(k + 1, left - c * bin.fill, price + c * bin.price)) return false
     }
     counts[i] = 0
     return true
@@ -58,7 +59,7 @@ export function countsBelow(bins: Bin[], need: number, from: number, below: numb
 
 /** Least price to cover a length from the k-th stock on, as if bars could be bought in parts. */
 function suffixCosts(bins: Bin[], order: number[]): (k: number, left: number) => number {
-  const suffix = order.map((_, k) => byRate(order.slice(k).map((i) => bins[i])))
+  const suffix = order.map((_, k) => byRate(order.slice(k).map((i) => bins[i]!)))
   return (k, left) => coverCost(suffix[k] ?? [], left)
 }
 

@@ -25,7 +25,7 @@ export function byColumns(problem: Problem, incumbent: number, tools: Tools, dea
     const gap = best - step - relaxed.lowerBound + 1e-6
     const worthwhile = listAll(
       stock.map((_, s) => s),
-      (s) => valuablePatterns(kinds, relaxed.values, rooms[s], priceOf(stock[s]) + relaxed.scarcity[s] - gap, VALUABLE_LIST),
+      (s) => valuablePatterns(kinds, relaxed.values, rooms[s]!, priceOf(stock[s]!) + relaxed.scarcity[s]! - gap, VALUABLE_LIST),
       VALUABLE_LIST,
     )
     if (worthwhile) {
@@ -80,7 +80,7 @@ function relax(
   }
   stock.forEach((_, s) => {
     for (let k = 0; k < kinds.length; k++) {
-      const n = Math.min(kinds[k].demand, Math.floor((rooms[s] + FIT_TOLERANCE_MM) / kinds[k].weight))
+      const n = Math.min(kinds[k]!.demand, Math.floor((rooms[s]! + FIT_TOLERANCE_MM) / kinds[k]!.weight))
       if (n > 0) add({ stock: s, pattern: kinds.map((_, i) => (i === k ? n : 0)) })
     }
   })
@@ -95,15 +95,15 @@ function relax(
     let added = false
     let exact = true
     for (let s = 0; s < stock.length; s++) {
-      const own = priceOf(stock[s]) + scarcity[s]
-      const priced = bestPattern(kinds, values, rooms[s], kinds.length > 60 ? 10_000 : 200_000)
+      const own = priceOf(stock[s]!) + scarcity[s]!
+      const priced = bestPattern(kinds, values, rooms[s]!, kinds.length > 60 ? 10_000 : 200_000)
       if (priced.bound > own + 1e-6) scale = Math.min(scale, own / priced.bound)
       if (priced.bound > priced.value + 1e-6) exact = false
       if (priced.value > own + 1e-7) added = add({ stock: s, pattern: priced.pattern }) || added
     }
     const dualCost =
-      scale * kinds.reduce((sum, kind, k) => sum + kind.demand * values[k], 0) -
-      scarcity.reduce((sum, m, s) => sum + m * (stock[s].quantity ?? 0), 0)
+      scale * kinds.reduce((sum, kind, k) => sum + kind.demand * values[k]!, 0) -
+      scarcity.reduce((sum, m, s) => sum + m * (stock[s]!.quantity ?? 0), 0)
     lowerBound = Math.max(lowerBound, dualCost)
     if (round % 5 === 0) tools.progress?.({ stage: 'searching', cost: Number.isFinite(incumbent) ? incumbent : null, lowerBound })
     if (!added || tools.now() > deadline - 200) return { columns, uses, lowerBound, values, scarcity, exact: exact && !added }

@@ -58,7 +58,7 @@ export function nestBars(input: BarNestingInput, tools: Tools): BarNesting {
 
 /** What the pieces cost at least, whatever the plan; nothing is claimed when the stock runs short. */
 function leastCost({ kinds, stock, rooms }: Problem): number {
-  const bins = stock.map((s, i) => ({ room: rooms[i], fill: rooms[i], price: priceOf(s), most: s.quantity ?? Number.POSITIVE_INFINITY }))
+  const bins = stock.map((s, i) => ({ room: rooms[i]!, fill: rooms[i]!, price: priceOf(s), most: s.quantity ?? Number.POSITIVE_INFINITY }))
   const bound = coverBound(
     bins,
     kinds.reduce((s, k) => s + k.weight * k.demand, 0),
@@ -142,18 +142,18 @@ function layOut(
       const cuts: { partId: string; length: number }[] = []
       use.pattern.forEach((count, kind) => {
         for (let c = 0; c < count; c++) {
-          const i = parts.findIndex((_, p) => problem.partKinds[p] === kind && left[p] > 0)
+          const i = parts.findIndex((_, p) => problem.partKinds[p] === kind && left[p]! > 0)
           if (i < 0) break
-          left[i]--
-          cuts.push({ partId: parts[i].id, length: parts[i].length })
+          left[i]!--
+          cuts.push({ partId: parts[i]!.id, length: parts[i]!.length })
         }
       })
-      const s = problem.stock[use.stock]
+      const s = problem.stock[use.stock]!
       if (cuts.length) bars.push({ stockId: s.id, length: s.length, cuts, remnant: remnantOf(s.length, cuts, input) })
     }
   }
   const missing = parts.flatMap((p, i) =>
-    left[i] > 0 ? [{ partId: p.id, quantity: left[i], reason: shortageReason(p.length, input) }] : [],
+    left[i]! > 0 ? [{ partId: p.id, quantity: left[i]!, reason: shortageReason(p.length, input) }] : [],
   )
   return { bars, missing }
 }

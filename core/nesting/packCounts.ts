@@ -13,10 +13,10 @@ export type Effort = { nodes: number; breadth: number; stop: () => boolean; shak
  * fullest fillings of a bar are tried.
  */
 export function packByCompletion(kinds: Kind[], bins: Bin[], counts: number[], { nodes, breadth, stop, shake }: Effort): Packed | null {
-  const bars = counts.flatMap((c, s) => new Array<number>(c).fill(s)).sort((a, b) => bins[a].room - bins[b].room || a - b)
+  const bars = counts.flatMap((c, s) => new Array<number>(c).fill(s)).sort((a, b) => bins[a]!.room - bins[b]!.room || a - b)
   const need = kinds.reduce((s, k) => s + k.weight * k.demand, 0)
-  const slack = bars.reduce((s, b) => s + bins[b].room, 0) - need
-  const greatest = Math.max(0, ...bars.map((b) => bins[b].room))
+  const slack = bars.reduce((s, b) => s + bins[b]!.room, 0) - need
+  const greatest = Math.max(0, ...bars.map((b) => bins[b]!.room))
   const failed = new Set<string>()
   const left = kinds.map((k) => k.demand)
   const packed: Packed = []
@@ -26,7 +26,7 @@ export function packByCompletion(kinds: Kind[], bins: Bin[], counts: number[], {
     if (at === bars.length || ++visited > nodes || (visited % 64 === 0 && stop())) return false
     const key = `${at}:${left.join()}`
     if (failed.has(key)) return false
-    const room = bins[bars[at]].room
+    const room = bins[bars[at]!]!.room
     // with the roomiest bars the largest piece left is placed at once: it has the fewest homes
     const held = room === greatest ? left.findIndex((n) => n > 0) : -1
     for (const f of fillings(kinds, left, {
@@ -37,13 +37,13 @@ export function packByCompletion(kinds: Kind[], bins: Bin[], counts: number[], {
       shake,
     })) {
       f.pattern.forEach((n, i) => {
-        left[i] -= n
+        left[i]! -= n
       })
-      packed.push({ stock: bars[at], pattern: f.pattern })
+      packed.push({ stock: bars[at]!, pattern: f.pattern })
       if (visit(at + 1, slackLeft - (room - f.weight), weightLeft - f.weight)) return true
       packed.pop()
       f.pattern.forEach((n, i) => {
-        left[i] += n
+        left[i]! += n
       })
       if (visited > nodes) return false
     }
@@ -62,26 +62,26 @@ function fillings(
   const found: { pattern: Pattern; weight: number }[] = []
   const pattern = new Array<number>(kinds.length).fill(0)
   const after = new Array<number>(kinds.length + 1).fill(0)
-  for (let i = kinds.length - 1; i >= 0; i--) after[i] = after[i + 1] + kinds[i].weight * left[i]
+  for (let i = kinds.length - 1; i >= 0; i--) after[i] = after[i + 1]! + kinds[i]!.weight * left[i]!
   let steps = 0
   let floor = least
   const visit = (k: number, space: number): void => {
     if (++steps > 4000) return
     const weight = room - space
-    if (weight + Math.min(space, after[k]) < floor - FIT_TOLERANCE_MM) return
+    if (weight + Math.min(space, after[k]!) < floor - FIT_TOLERANCE_MM) return
     if (k === kinds.length) {
       found.push({ pattern: [...pattern], weight })
       if (found.length > 4 * most) {
         found.sort((a, b) => b.weight - a.weight)
         found.length = most
-        floor = Math.max(floor, found[most - 1].weight)
+        floor = Math.max(floor, found[most - 1]!.weight)
       }
       return
     }
-    const fit = Math.min(left[k], Math.floor((space + FIT_TOLERANCE_MM) / kinds[k].weight))
+    const fit = Math.min(left[k]!, Math.floor((space + FIT_TOLERANCE_MM) / kinds[k]!.weight))
     for (let n = fit; n >= (k === held ? 1 : 0); n--) {
       pattern[k] = n
-      visit(k + 1, space - n * kinds[k].weight)
+      visit(k + 1, space - n * kinds[k]!.weight)
     }
     pattern[k] = 0
   }
@@ -101,12 +101,12 @@ export function packExactly(
   solve: (model: string) => { feasible: boolean; infeasible: boolean; primal: (name: string) => number },
   betweenTimes: () => Packed | null,
 ): Packed | 'impossible' | null {
-  const slack = counts.reduce((s, c, i) => s + c * bins[i].fill, 0) - kinds.reduce((s, k) => s + k.weight * k.demand, 0)
+  const slack = counts.reduce((s, c, i) => s + c * bins[i]!.fill, 0) - kinds.reduce((s, k) => s + k.weight * k.demand, 0)
   const weights = kinds.map((k) => k.weight)
   const columns: Packed = []
   for (const [s, count] of counts.entries()) {
     if (count === 0) continue
-    const full = valuablePatterns(kinds, weights, bins[s].room, bins[s].fill - slack - FIT_TOLERANCE_MM, MOST_PATTERNS - columns.length)
+    const full = valuablePatterns(kinds, weights, bins[s]!.room, bins[s]!.fill - slack - FIT_TOLERANCE_MM, MOST_PATTERNS - columns.length)
     if (!full) return null
     columns.push(...full.map((pattern) => ({ stock: s, pattern })))
   }

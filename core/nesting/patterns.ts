@@ -18,20 +18,20 @@ export function valuablePatterns(kinds: Kind[], values: number[], room: number, 
       const denser = values[b]! / kinds[b]!.weight - values[a]! / kinds[a]!.weight
       return Math.abs(denser) > 1e-12 ? denser : kinds[b]!.weight - kinds[a]!.weight
     })
-  const sorted = order.map((i) => kinds[i])
-  const worth = order.map((i) => values[i])
+  const sorted = order.map((i) => kinds[i]!)
+  const worth = order.map((i) => values[i]!)
   const found = search(
     sorted,
     room,
     most,
-    (k, left, value) => value + left * (k < sorted.length ? worth[k] / sorted[k].weight : 0) >= least - 1e-9,
+    (k, left, value) => value + left * (k < sorted.length ? worth[k]! / sorted[k]!.weight : 0) >= least - 1e-9,
     worth,
   )
   return (
     found?.map((p) => {
       const back = new Array<number>(kinds.length).fill(0)
       order.forEach((i, k) => {
-        back[i] = p[k]
+        back[i] = p[k]!
       })
       return back
     }) ?? null
@@ -85,12 +85,12 @@ export function bestPattern(
 ): { pattern: Pattern; value: number; bound: number } {
   const order = kinds
     .map((_, i) => i)
-    .filter((i) => values[i] > 1e-12)
-    .sort((a, b) => values[b] / kinds[b].weight - values[a] / kinds[a].weight)
+    .filter((i) => values[i]! > 1e-12)
+    .sort((a, b) => values[b]! / kinds[b]!.weight - values[a]! / kinds[a]!.weight)
   const n = order.length
-  const w = order.map((i) => kinds[i].weight)
-  const v = order.map((i) => values[i])
-  const d = order.map((i) => kinds[i].demand)
+  const w = order.map((i) => kinds[i]!.weight)
+  const v = order.map((i) => values[i]!)
+  const d = order.map((i) => kinds[i]!.demand)
   const counts = new Array<number>(n).fill(0)
   let best: number[] = [...counts]
   let bestValue = 0
@@ -98,9 +98,9 @@ export function bestPattern(
   const fraction = (k: number, left: number): number => {
     let sum = 0
     for (let i = k; i < n && left > 0; i++) {
-      const take = Math.min(d[i], left / w[i])
-      sum += take * v[i]
-      left -= take * w[i]
+      const take = Math.min(d[i]!, left / w[i]!)
+      sum += take * v[i]!
+      left -= take * w[i]!
     }
     return sum
   }
@@ -110,10 +110,10 @@ export function bestPattern(
       best = [...counts]
     }
     if (k === n || ++steps > stepLimit || value + fraction(k, left + FIT_TOLERANCE_MM) <= bestValue + 1e-10) return
-    const fit = Math.min(d[k], Math.floor((left + FIT_TOLERANCE_MM) / w[k]))
+    const fit = Math.min(d[k]!, Math.floor((left + FIT_TOLERANCE_MM) / w[k]!))
     for (let c = fit; c >= 0; c--) {
       counts[k] = c
-      visit(k + 1, left - c * w[k], value + c * v[k])
+      visit(k + 1, left - c * w[k]!, value + c * v[k]!)
       if (steps > stepLimit) break
     }
     counts[k] = 0
@@ -121,7 +121,7 @@ export function bestPattern(
   visit(0, room, 0)
   const pattern = new Array<number>(kinds.length).fill(0)
   order.forEach((i, k) => {
-    pattern[i] = best[k]
+    pattern[i] = best[k]!
   })
   return { pattern, value: bestValue, bound: steps > stepLimit ? fraction(0, room + FIT_TOLERANCE_MM) : bestValue + 1e-9 }
 }

@@ -26,7 +26,7 @@ export function planByCounts(
 ): CountsPlan {
   const bins = binsOf(
     kinds,
-    stock.map((s, i) => ({ price: priceOf(s as { length: number }), room: rooms[i], quantity: s.quantity })),
+    stock.map((s, i) => ({ price: priceOf(s as { length: number }), room: rooms[i]!, quantity: s.quantity })),
   )
   const need = kinds.reduce((s, k) => s + k.weight * k.demand, 0)
   const rate = Math.min(...bins.filter((b) => b.fill > 0).map((b) => b.price / b.fill))
@@ -56,7 +56,7 @@ function inOrder(kinds: Kind[], bins: Bin[], search: Search & { need: number; st
       continue
     }
     for (const choice of choices) {
-      if (refuted.some((r) => r.every((n, i) => n >= choice.counts[i]))) continue
+      if (refuted.some((r) => r.every((n, i) => n >= choice.counts[i]!))) continue
       if (late()) return { packed: null, cost: incumbent, lowerBound: Math.min(undecided, choice.price), closed: false }
       tools.progress?.({
         stage: 'proving',
@@ -108,14 +108,14 @@ function inTwoParts(
   for (let t = 0; t < 40 && tools.now() < deadline - 100 && best.cost > bound + 1e-6; t++) {
     const first = fillMost(kinds, bins, t)
     const rest = first.left.flatMap((n, i) => (n > 0 ? [i] : []))
-    const restKinds = rest.map((i) => ({ weight: kinds[i].weight, demand: first.left[i] }))
-    const spent = first.packed.reduce((s, p) => s + bins[p.stock].price, 0)
+    const restKinds = rest.map((i) => ({ weight: kinds[i]!.weight, demand: first.left[i]! }))
+    const spent = first.packed.reduce((s, p) => s + bins[p.stock]!.price, 0)
     const restBins = binsOf(
       restKinds,
       bins.map((b, s) => ({
         price: b.price,
-        room: rooms[s],
-        quantity: stock[s].quantity === null ? null : Math.max(0, (stock[s].quantity ?? 0) - first.used[s]),
+        room: rooms[s]!,
+        quantity: stock[s]!.quantity === null ? null : Math.max(0, (stock[s]!.quantity ?? 0) - first.used[s]!),
       })),
     )
     const restNeed = restKinds.reduce((s, k) => s + k.weight * k.demand, 0)
@@ -139,7 +139,7 @@ function inTwoParts(
 const widen = (pattern: number[], at: number[], length: number): number[] => {
   const out = new Array<number>(length).fill(0)
   at.forEach((i, k) => {
-    out[i] = pattern[k]
+    out[i] = pattern[k]!
   })
   return out
 }
@@ -153,27 +153,29 @@ function fillMost(kinds: Kind[], bins: Bin[], turn: number): { packed: Packed; l
   const packed: Packed = []
   const order = bins
     .map((_, i) => i)
-    .filter((i) => bins[i].fill > 0)
-    .sort((a, b) => bins[a].price / bins[a].fill - bins[b].price / bins[b].fill)
+    .filter((i) => bins[i]!.fill > 0)
+    .sort((a, b) => bins[a]!.price / bins[a]!.fill - bins[b]!.price / bins[b]!.fill)
   const stop = REST_BARS * Math.max(...bins.map((b) => b.room))
-  const weightLeft = () => kinds.reduce((s, k, i) => s + k.weight * left[i], 0)
+  const weightLeft = () => kinds.reduce((s, k, i) => s + k.weight * left[i]!, 0)
   while (weightLeft() > stop) {
-    const s = order.find((i) => used[i] < bins[i].most && kinds.some((k, j) => left[j] > 0 && k.weight <= bins[i].room + FIT_TOLERANCE_MM))
+    const s = order.find(
+      (i) => used[i]! < bins[i]!.most && kinds.some((k, j) => left[j]! > 0 && k.weight <= bins[i]!.room + FIT_TOLERANCE_MM),
+    )
     if (s === undefined) break
-    const fitting = kinds.flatMap((k, i) => (left[i] > 0 && k.weight <= bins[s].room + FIT_TOLERANCE_MM ? [i] : []))
-    const held = fitting[Math.min(fitting.length - 1, turn % 3 === 0 ? 0 : (turn * 7 + packed.length * 5) % Math.min(4, fitting.length))]
-    left[held]--
+    const fitting = kinds.flatMap((k, i) => (left[i]! > 0 && k.weight <= bins[s]!.room + FIT_TOLERANCE_MM ? [i] : []))
+    const held = fitting[Math.min(fitting.length - 1, turn % 3 === 0 ? 0 : (turn * 7 + packed.length * 5) % Math.min(4, fitting.length))]!
+    left[held]!--
     const { pattern } = bestPattern(
-      kinds.map((k, i) => ({ weight: k.weight, demand: left[i] })),
+      kinds.map((k, i) => ({ weight: k.weight, demand: left[i]! })),
       kinds.map((k) => k.weight),
-      bins[s].room - kinds[held].weight,
+      bins[s]!.room - kinds[held]!.weight,
       3000,
     )
-    pattern[held]++
+    pattern[held]!++
     pattern.forEach((n, i) => {
-      left[i] -= n - (i === held ? 1 : 0)
+      left[i]! -= n - (i === held ? 1 : 0)
     })
-    used[s]++
+    used[s]!++
     packed.push({ stock: s, pattern })
   }
   return { packed, left, used }

@@ -29,11 +29,11 @@ export function integer(
 /** min Σ price·x + short·u, each kind covered, limited stock not exceeded. */
 export function model({ kinds, stock, shortCost }: Problem, columns: Column[], whole: boolean, atMost?: number): string {
   const scarce = stock.every((s) => s.quantity !== null)
-  const cost = columns.map((c, i) => `${priceOf(stock[c.stock])} x${i}`)
+  const cost = columns.map((c, i) => `${priceOf(stock[c.stock]!)} x${i}`)
   const rows = kinds.map((_, k) => columns.flatMap((c, i) => (c.pattern[k] ? [`${c.pattern[k]} x${i}`] : [])))
   const lines = ['Minimize', wrap([...cost, ...(scarce ? kinds.map((_, k) => `${shortCost} u${k}`) : [])]), 'Subject To']
   kinds.forEach((kind, k) => {
-    lines.push(`k${k}: ${wrap([...rows[k], ...(scarce || !rows[k].length ? [`1 u${k}`] : [])])} >= ${kind.demand}`)
+    lines.push(`k${k}: ${wrap([...rows[k]!, ...(scarce || !rows[k]!.length ? [`1 u${k}`] : [])])} >= ${kind.demand}`)
   })
   stock.forEach((s, i) => {
     const terms = columns.flatMap((c, j) => (c.stock === i ? [`1 x${j}`] : []))

@@ -1,4 +1,4 @@
-import { type Dimension, defaultUnit, UNIT_WORDS, type UnitSystem } from './units'
+import { type Dimension, defaultUnit, KG_PER_POUND, MM_PER_INCH, UNIT_WORDS, type UnitSystem } from './units'
 
 export type Parsed = { ok: true; value: number } | { ok: false; message: string }
 
@@ -61,7 +61,7 @@ function tokens(text: string): Token[] {
     const match = PATTERN.exec(text)
     if (!match) throw new Unreadable(`could not read “${text.slice(at).trim()}”`)
     at = PATTERN.lastIndex
-    const [whole, mixed, over, under, top, bottom, decimal, exponent, unit, sign] = match
+    const [whole, mixed, over = '', under = '', top, bottom = '', decimal, exponent, unit, sign = ''] = match
     if (mixed !== undefined) found.push({ kind: 'number', value: Number(mixed) + ratio(over, under), text: whole.trim() })
     else if (top !== undefined) found.push({ kind: 'number', value: ratio(top, bottom), text: whole.trim() })
     else if (decimal !== undefined)
@@ -147,15 +147,15 @@ class Reader {
     if ((this.dimension === 'length' || this.dimension === 'gauge') && this.factorOf(unit) === UNIT_WORDS.length.ft) {
       const inches = this.list[this.at]
       const after = this.list[this.at + 1]
-      const inchUnit = after?.kind === 'unit' && UNIT_WORDS.length[after.text.toLowerCase()] === UNIT_WORDS.length.in
+      const inchUnit = after?.kind === 'unit' && UNIT_WORDS.length[after.text.toLowerCase()] === MM_PER_INCH
       const closes = after === undefined || after.kind === 'sign'
       if (inches?.kind === 'number' && (inchUnit || closes)) {
-        value += inches.value * UNIT_WORDS.length.in
+        value += inches.value * MM_PER_INCH
         this.at += inchUnit ? 2 : 1
       }
     }
     if (this.dimension === 'mass' && this.list[this.at]?.kind === 'number' && this.list[this.at + 1]?.text === 'oz') {
-      value += (this.list[this.at] as { value: number }).value * UNIT_WORDS.mass.oz
+      value += (this.list[this.at] as { value: number }).value * (KG_PER_POUND / 16)
       this.at += 2
     }
     return { value, united: true }

@@ -26,17 +26,17 @@ export function supportOf(item: Pick<Cargo, 'xMm' | 'lengthMm' | 'maxOverhangMm'
   const [rear, front] = [item.xMm - item.lengthMm / 2, item.xMm + item.lengthMm / 2]
   const under = barXMm
     .map((_, i) => i)
-    .filter((i) => barXMm[i] >= rear - 0.5 && barXMm[i] <= front + 0.5)
-    .sort((a, b) => barXMm[a] - barXMm[b])
-  const xs = under.map((i) => barXMm[i])
+    .filter((i) => barXMm[i]! >= rear - 0.5 && barXMm[i]! <= front + 0.5)
+    .sort((a, b) => barXMm[a]! - barXMm[b]!)
+  const xs = under.map((i) => barXMm[i]!)
   const shortestSupportMm = item.maxOverhangMm === null ? null : Math.max(0, item.lengthMm - 2 * item.maxOverhangMm)
   if (!xs.length) return { under, rearOverhangMm: item.lengthMm, frontOverhangMm: item.lengthMm, greatestSpanMm: 0, shortestSupportMm }
   return {
     under,
     shortestSupportMm,
-    rearOverhangMm: Math.max(0, xs[0] - rear),
-    frontOverhangMm: Math.max(0, front - xs[xs.length - 1]),
-    greatestSpanMm: xs.slice(1).reduce((most, x, k) => Math.max(most, x - xs[k]), 0),
+    rearOverhangMm: Math.max(0, xs[0]! - rear),
+    frontOverhangMm: Math.max(0, front - xs[xs.length - 1]!),
+    greatestSpanMm: xs.slice(1).reduce((most, x, k) => Math.max(most, x - xs[k]!), 0),
   }
 }
 
@@ -47,7 +47,7 @@ export function layoutRatio(barXMm: number[], cargo: Cargo[]): number {
     const s = supportOf(item, barXMm)
     if (s.under.length < 2) return Number.POSITIVE_INFINITY
     const centre = item.xMm + item.centreForwardMm
-    if (centre < barXMm[s.under[0]] || centre > barXMm[s.under[s.under.length - 1]]) return Number.POSITIVE_INFINITY
+    if (centre < barXMm[s.under[0]!]! || centre > barXMm[s.under[s.under.length - 1]!]!) return Number.POSITIVE_INFINITY
     if (item.maxOverhangMm !== null)
       worst = Math.max(worst, Math.max(s.rearOverhangMm, s.frontOverhangMm) / Math.max(1, item.maxOverhangMm))
     if (item.maxSpanMm !== null) worst = Math.max(worst, s.greatestSpanMm / item.maxSpanMm)
@@ -67,7 +67,7 @@ export function planBars(line: MountLine, cargo: Cargo[], counts: { least: numbe
   for (let n = counts.least; n <= counts.most; n++) {
     let best: BarPlan | null = null
     for (const barXMm of candidatePlaces(line, n)) {
-      if (barXMm.slice(1).some((x, k) => x - barXMm[k] < keepPitchMm)) continue
+      if (barXMm.slice(1).some((x, k) => x - barXMm[k]! < keepPitchMm)) continue
       const ratio = layoutRatio(barXMm, cargo)
       if (!best || ratio < best.ratio - 1e-9) best = { barXMm, ratio, meetsRules: ratio <= 1 + 1e-9 }
     }
@@ -103,5 +103,5 @@ function* combinations(points: number[], n: number, start = 0, chosen: number[] 
     yield [...chosen]
     return
   }
-  for (let i = start; i <= points.length - (n - chosen.length); i++) yield* combinations(points, n, i + 1, [...chosen, points[i]])
+  for (let i = start; i <= points.length - (n - chosen.length); i++) yield* combinations(points, n, i + 1, [...chosen, points[i]!])
 }

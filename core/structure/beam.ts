@@ -35,8 +35,8 @@ export function continuousBeam(v: BeamInput): BeamResult {
     ]),
   ]
     .sort((a, b) => a - b)
-    .filter((x, i, all) => i === 0 || x - all[i - 1] > 1e-6)
-  const near = (x: number) => xs.reduce((best, at, i) => (Math.abs(at - x) < Math.abs(xs[best] - x) ? i : best), 0)
+    .filter((x, i, all) => i === 0 || x - all[i - 1]! > 1e-6)
+  const near = (x: number) => xs.reduce((best, at, i) => (Math.abs(at - x) < Math.abs(xs[best]! - x) ? i : best), 0)
   const supports = v.supportsMm.map(near)
   const plane = (up: boolean): Six<boolean> => [false, true, up, true, false, true]
   const nodes: FrameNode[] = xs.map((x, i) => {
@@ -65,15 +65,15 @@ export function continuousBeam(v: BeamInput): BeamResult {
     nodes: v.pointLoads.map((p) => ({ node: String(near(p.atMm)), force: [0, 0, -p.forceN], moment: [0, 0, 0] })),
     members: v.spreadLoads.flatMap((s) =>
       members.flatMap((m, i) => {
-        const [from, to] = [Math.max(xs[i], s.fromMm), Math.min(xs[i + 1], s.toMm)]
+        const [from, to] = [Math.max(xs[i]!, s.fromMm), Math.min(xs[i + 1]!, s.toMm)]
         return to - from > 1e-6
-          ? [{ member: m.id, uniform: [0, 0, -s.newtonPerMm] as [number, number, number], from: from - xs[i], to: to - xs[i] }]
+          ? [{ member: m.id, uniform: [0, 0, -s.newtonPerMm] as [number, number, number], from: from - xs[i]!, to: to - xs[i]! }]
           : []
       }),
     ),
   })
   const out: BeamResult = {
-    reactionsN: supports.map((n) => solved.reaction(n)[2]),
+    reactionsN: supports.map((n) => solved.reaction(n)[2]!),
     maxMomentNmm: 0,
     maxMomentAtMm: 0,
     stressMPa: 0,
@@ -83,10 +83,10 @@ export function continuousBeam(v: BeamInput): BeamResult {
   members.forEach((_, i) => {
     // sagging positive: the frame's bending about y has the sign of the upward pull on the first end
     for (const s of solved.inside(i))
-      if (Math.abs(s.momentY) > Math.abs(out.maxMomentNmm)) Object.assign(out, { maxMomentNmm: s.momentY, maxMomentAtMm: xs[i] + s.x })
+      if (Math.abs(s.momentY) > Math.abs(out.maxMomentNmm)) Object.assign(out, { maxMomentNmm: s.momentY, maxMomentAtMm: xs[i]! + s.x })
   })
   xs.forEach((x, i) => {
-    const sag = -solved.movement(i)[2]
+    const sag = -solved.movement(i)[2]!
     if (Math.abs(sag) > Math.abs(out.maxSagMm)) Object.assign(out, { maxSagMm: sag, maxSagAtMm: x })
   })
   out.stressMPa = Math.abs(out.maxMomentNmm) / v.sectionModulusMm3

@@ -19,7 +19,7 @@ export function localAxes(from: Triple, to: Triple, rollDeg: number): [Triple, T
   const y0: Triple = upright ? unit([-x[1] * x[0], 1 - x[1] * x[1], -x[1] * x[2]]) : unit(cross([0, 0, 1], x))
   const z0 = cross(x, y0)
   const [c, s] = [Math.cos(radians(rollDeg)), Math.sin(radians(rollDeg))]
-  const y = y0.map((v, i) => v * c + z0[i] * s) as Triple
+  const y = y0.map((v, i) => v * c + z0[i]! * s) as Triple
   return [x, y, cross(x, y)]
 }
 
@@ -67,31 +67,31 @@ export function endLoads(L: number, loads: SpanLoad[], f: Float64Array): void {
   const put = (x: number, [fx, fy, fz]: Triple) => {
     const s = x / L
     const [n1, n2, n3, n4] = [1 - 3 * s * s + 2 * s ** 3, L * (s - 2 * s * s + s ** 3), 3 * s * s - 2 * s ** 3, L * (s ** 3 - s * s)]
-    f[0] += fx * (1 - s)
-    f[6] += fx * s
-    f[1] += fy * n1
-    f[5] += fy * n2
-    f[7] += fy * n3
-    f[11] += fy * n4
-    f[2] += fz * n1
-    f[4] -= fz * n2
-    f[8] += fz * n3
-    f[10] -= fz * n4
+    f[0]! += fx * (1 - s)
+    f[6]! += fx * s
+    f[1]! += fy * n1
+    f[5]! += fy * n2
+    f[7]! += fy * n3
+    f[11]! += fy * n4
+    f[2]! += fz * n1
+    f[4]! -= fz * n2
+    f[8]! += fz * n3
+    f[10]! -= fz * n4
   }
   for (const load of loads) {
     if ('at' in load) put(load.at, load.force)
     else if (load.from === 0 && load.to === L) {
       const [x, y, z] = [(load.perMm[0] * L) / 2, (load.perMm[1] * L) / 2, (load.perMm[2] * L) / 2]
-      f[0] += x
-      f[6] += x
-      f[1] += y
-      f[7] += y
-      f[2] += z
-      f[8] += z
-      f[5] += (y * L) / 6
-      f[11] -= (y * L) / 6
-      f[4] -= (z * L) / 6
-      f[10] += (z * L) / 6
+      f[0]! += x
+      f[6]! += x
+      f[1]! += y
+      f[7]! += y
+      f[2]! += z
+      f[8]! += z
+      f[5]! += (y * L) / 6
+      f[11]! -= (y * L) / 6
+      f[4]! -= (z * L) / 6
+      f[10]! += (z * L) / 6
     } else {
       // two Gauss points integrate the cubic shape functions exactly
       const [middle, half] = [(load.from + load.to) / 2, (load.to - load.from) / 2]
@@ -104,14 +104,14 @@ export function endLoads(L: number, loads: SpanLoad[], f: Float64Array): void {
 /** Takes released ends out of a member: its stiffness and end loads as the joints feel them (Przemieniecki, 6.6). Changes both in place. */
 export function release(k: Float64Array, f: Float64Array | null, released: number[]): void {
   for (const r of released) {
-    const own = k[r * 12 + r]
+    const own = k[r * 12 + r]!
     if (own <= 0) continue
     const row = k.slice(r * 12, r * 12 + 12)
     for (let i = 0; i < 12; i++) {
-      const share = k[i * 12 + r] / own
+      const share = k[i * 12 + r]! / own
       if (share === 0) continue
-      if (f && i !== r) f[i] -= share * f[r]
-      for (let j = 0; j < 12; j++) k[i * 12 + j] -= share * row[j]
+      if (f && i !== r) f[i]! -= share * f[r]!
+      for (let j = 0; j < 12; j++) k[i * 12 + j]! -= share * row[j]!
     }
     for (let i = 0; i < 12; i++) {
       k[r * 12 + i] = 0
@@ -126,11 +126,11 @@ export type Inside = { x: number; axial: number; shearY: number; shearZ: number;
 
 /** What acts inside at x, from the forces on the first end (six from `e` on) and the loads up to there: equilibrium of the part cut off. */
 export function insideAt(x: number, ends: Float64Array, e: number, loads: SpanLoad[]): Inside {
-  let axial = -ends[e]
-  let shearY = ends[e + 1]
-  let shearZ = ends[e + 2]
-  let momentY = ends[e + 4] + shearZ * x
-  let momentZ = -ends[e + 5] + shearY * x
+  let axial = -ends[e]!
+  let shearY = ends[e + 1]!
+  let shearZ = ends[e + 2]!
+  let momentY = ends[e + 4]! + shearZ * x
+  let momentZ = -ends[e + 5]! + shearY * x
   for (const load of loads) {
     const reached = 'at' in load ? (x > load.at ? 1 : 0) : Math.min(x, load.to) - Math.min(x, load.from)
     if (reached <= 0) continue
@@ -144,7 +144,7 @@ export function insideAt(x: number, ends: Float64Array, e: number, loads: SpanLo
     momentZ += fy * arm
     momentY += fz * arm
   }
-  return { x, axial, shearY, shearZ, torque: -ends[e + 3], momentY, momentZ }
+  return { x, axial, shearY, shearZ, torque: -ends[e + 3]!, momentY, momentZ }
 }
 
 /** Places where something inside can be greatest: ends, loads' ends, and where a shear passes through nothing. */
@@ -158,7 +158,7 @@ export function telling(L: number, ends: Float64Array, at: number, loads: SpanLo
   breaks.sort((a, b) => a - b)
   const out = [0]
   for (let i = 1; i < breaks.length; i++) {
-    const [a, b] = [breaks[i - 1], breaks[i]]
+    const [a, b] = [breaks[i - 1]!, breaks[i]!]
     if (b - a < 1e-9) continue
     const inset = Math.min(1e-6, (b - a) / 4)
     const s = insideAt(a + inset, ends, at, loads)

@@ -79,15 +79,15 @@ export function buildFrame(nodes: FrameNode[], members: FrameMember[]): Frame {
   const neighbours = nodes.map(() => new Set<number>())
   for (const m of members) {
     const [a, b] = place(m)
-    neighbours[a].add(b)
-    neighbours[b].add(a)
+    neighbours[a]!.add(b)
+    neighbours[b]!.add(a)
   }
   const order = numberNodes(neighbours.map((s) => [...s]))
   const dofOf = new Int32Array(nodes.length * 6).fill(-1)
   const owner: number[] = []
   for (const n of order)
     for (let d = 0; d < 6; d++)
-      if (!nodes[n].fixed[d]) {
+      if (!nodes[n]!.fixed[d]) {
         dofOf[n * 6 + d] = owner.length
         owner.push(n * 6 + d)
       }
@@ -99,7 +99,7 @@ export function buildFrame(nodes: FrameNode[], members: FrameMember[]): Frame {
   for (const b of built) addMember(matrix, b)
   nodes.forEach((n, i) => {
     n.springs?.forEach((k, d) => {
-      const dof = dofOf[i * 6 + d]
+      const dof = dofOf[i * 6 + d]!
       if (dof >= 0 && k > 0) addTo(matrix, dof, dof, k)
     })
   })
@@ -113,7 +113,7 @@ export function buildFrame(nodes: FrameNode[], members: FrameMember[]): Frame {
 function buildMember(m: FrameMember, nodes: FrameNode[], [a, b]: readonly [number, number], dofOf: Int32Array): Built {
   const end = (n: FrameNode, o: Triple): Triple => [n.x + o[0], n.y + o[1], n.z + o[2]]
   const [oa, ob] = [m.offsets?.from ?? ([0, 0, 0] as Triple), m.offsets?.to ?? ([0, 0, 0] as Triple)]
-  const [p, q] = [end(nodes[a], oa), end(nodes[b], ob)]
+  const [p, q] = [end(nodes[a]!, oa), end(nodes[b]!, ob)]
   const length = Math.hypot(q[0] - p[0], q[1] - p[1], q[2] - p[2])
   const axes = localAxes(p, q, m.roll)
   const released = [
@@ -125,8 +125,8 @@ function buildMember(m: FrameMember, nodes: FrameNode[], [a, b]: readonly [numbe
   release(k, null, released)
   const dofs = new Int32Array(12)
   for (let d = 0; d < 6; d++) {
-    dofs[d] = dofOf[a * 6 + d]
-    dofs[d + 6] = dofOf[b * 6 + d]
+    dofs[d] = dofOf[a * 6 + d]!
+    dofs[d + 6] = dofOf[b * 6 + d]!
   }
   return { length, axes, arms: [oa, ob], nodes: [a, b], k, whole, released, dofs }
 }
@@ -134,15 +134,15 @@ function buildMember(m: FrameMember, nodes: FrameNode[], [a, b]: readonly [numbe
 /** The six movements of an end in the member's own axes, from its node's: turns carry the rigid arm along (u + θ × o). */
 function toEnd(b: Built, e: 0 | 1, u: Float64Array, at: number, out: Float64Array): void {
   const o = b.arms[e]
-  const turnX = u[at + 3]
-  const turnY = u[at + 4]
-  const turnZ = u[at + 5]
-  const x = u[at] + turnY * o[2] - turnZ * o[1]
-  const y = u[at + 1] + turnZ * o[0] - turnX * o[2]
-  const z = u[at + 2] + turnX * o[1] - turnY * o[0]
+  const turnX = u[at + 3]!
+  const turnY = u[at + 4]!
+  const turnZ = u[at + 5]!
+  const x = u[at]! + turnY * o[2] - turnZ * o[1]
+  const y = u[at + 1]! + turnZ * o[0] - turnX * o[2]
+  const z = u[at + 2]! + turnX * o[1] - turnY * o[0]
   const own = e * 6
   for (let i = 0; i < 3; i++) {
-    const r = b.axes[i]
+    const r = b.axes[i]!
     out[own + i] = r[0] * x + r[1] * y + r[2] * z
     out[own + 3 + i] = r[0] * turnX + r[1] * turnY + r[2] * turnZ
   }
@@ -155,15 +155,15 @@ function toNode(b: Built, e: 0 | 1, f: Float64Array, from: number, out: Float64A
   const r1 = b.axes[1]
   const r2 = b.axes[2]
   const own = from + e * 6
-  const x = r0[0] * f[own] + r1[0] * f[own + 1] + r2[0] * f[own + 2]
-  const y = r0[1] * f[own] + r1[1] * f[own + 1] + r2[1] * f[own + 2]
-  const z = r0[2] * f[own] + r1[2] * f[own + 1] + r2[2] * f[own + 2]
-  out[at] += x
-  out[at + 1] += y
-  out[at + 2] += z
-  out[at + 3] += r0[0] * f[own + 3] + r1[0] * f[own + 4] + r2[0] * f[own + 5] + o[1] * z - o[2] * y
-  out[at + 4] += r0[1] * f[own + 3] + r1[1] * f[own + 4] + r2[1] * f[own + 5] + o[2] * x - o[0] * z
-  out[at + 5] += r0[2] * f[own + 3] + r1[2] * f[own + 4] + r2[2] * f[own + 5] + o[0] * y - o[1] * x
+  const x = r0[0] * f[own]! + r1[0] * f[own + 1]! + r2[0] * f[own + 2]!
+  const y = r0[1] * f[own]! + r1[1] * f[own + 1]! + r2[1] * f[own + 2]!
+  const z = r0[2] * f[own]! + r1[2] * f[own + 1]! + r2[2] * f[own + 2]!
+  out[at]! += x
+  out[at + 1]! += y
+  out[at + 2]! += z
+  out[at + 3]! += r0[0] * f[own + 3]! + r1[0] * f[own + 4]! + r2[0] * f[own + 5]! + o[1] * z - o[2] * y
+  out[at + 4]! += r0[1] * f[own + 3]! + r1[1] * f[own + 4]! + r2[1] * f[own + 5]! + o[2] * x - o[0] * z
+  out[at + 5]! += r0[2] * f[own + 3]! + r1[2] * f[own + 4]! + r2[2] * f[own + 5]! + o[0] * y - o[1] * x
 }
 
 const UNITS = Array.from({ length: 6 }, (_, d) => Float64Array.from({ length: 6 }, (_, i) => (i === d ? 1 : 0)))
@@ -172,35 +172,35 @@ const UNITS = Array.from({ length: 6 }, (_, d) => Float64Array.from({ length: 6 
 function addMember(matrix: Skyline, b: Built): void {
   const [u, f, felt] = [new Float64Array(12), new Float64Array(12), new Float64Array(12)]
   for (let j = 0; j < 12; j++) {
-    if (b.dofs[j] < 0) continue
+    if (b.dofs[j]! < 0) continue
     const e = j < 6 ? 0 : 1
     u.fill(0)
-    toEnd(b, e, UNITS[j % 6], 0, u)
+    toEnd(b, e, UNITS[j % 6]!, 0, u)
     for (let i = 0; i < 12; i++) {
       let sum = 0
-      for (let l = e * 6; l < e * 6 + 6; l++) sum += b.k[i * 12 + l] * u[l]
+      for (let l = e * 6; l < e * 6 + 6; l++) sum += b.k[i * 12 + l]! * u[l]!
       f[i] = sum
     }
     felt.fill(0)
     toNode(b, 0, f, 0, felt, 0)
     toNode(b, 1, f, 0, felt, 6)
-    for (let i = 0; i <= j; i++) if (b.dofs[i] >= 0 && felt[i] !== 0) addTo(matrix, b.dofs[i], b.dofs[j], felt[i])
+    for (let i = 0; i <= j; i++) if (b.dofs[i]! >= 0 && felt[i] !== 0) addTo(matrix, b.dofs[i]!, b.dofs[j]!, felt[i]!)
   }
 }
 
 /** The node that moves most in the free motion and how, turns weighed by the frame's usual member length. */
 function mechanism(matrix: Skyline, loose: number, owner: number[], nodes: FrameNode[], members: FrameMember[]): string {
   const used = new Set(members.flatMap((m) => [m.from, m.to]))
-  const alone = nodes[Math.floor(owner[loose] / 6)]
+  const alone = nodes[Math.floor(owner[loose]! / 6)]!
   if (!used.has(alone.id)) return `node ${alone.id} is joined to nothing: join a member to it, hold it in every way, or leave it out`
   const motion = freeMotion(matrix, loose)
-  const reach = Math.max(1, ...nodes.map((n) => Math.hypot(n.x - nodes[0].x, n.y - nodes[0].y, n.z - nodes[0].z))) / 10
+  const reach = Math.max(1, ...nodes.map((n) => Math.hypot(n.x - nodes[0]!.x, n.y - nodes[0]!.y, n.z - nodes[0]!.z))) / 10
   let [best, most] = [loose, 0]
   motion.forEach((v, dof) => {
-    const weighed = Math.abs(v) * (owner[dof] % 6 >= 3 ? reach : 1)
+    const weighed = Math.abs(v) * (owner[dof]! % 6 >= 3 ? reach : 1)
     if (weighed > most * (1 + 1e-9)) [best, most] = [dof, weighed]
   })
-  const [node, d] = [nodes[Math.floor(owner[best] / 6)], owner[best] % 6]
+  const [node, d] = [nodes[Math.floor(owner[best]! / 6)]!, owner[best]! % 6]
   return `the frame is unstable: node ${node.id} ${d < 3 ? 'slides' : 'turns'} ${directions[d]} with nothing to stop it; hold it, brace it, or make a joint fixed`
 }
 
@@ -220,8 +220,8 @@ function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Ready, load
   for (const l of loads.nodes) {
     const n = (index.get(l.node) ?? 0) * 6
     for (let d = 0; d < 3; d++) {
-      applied[n + d] += l.force[d]
-      applied[n + 3 + d] += l.moment[d]
+      applied[n + d]! += l.force[d]!
+      applied[n + 3 + d]! += l.moment[d]!
     }
   }
   const onNodes = applied.slice()
@@ -230,19 +230,19 @@ function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Ready, load
   const f = new Float64Array(12)
   for (let i = 0; i < built.length; i++) {
     if (!spans[i]) continue
-    const b = built[i]
-    endLoads(b.length, spans[i], f)
+    const b = built[i]!
+    endLoads(b.length, spans[i]!, f)
     if (b.released.length) release(b.whole.slice(), f, b.released)
     toNode(b, 0, f, 0, onNodes, b.nodes[0] * 6)
     toNode(b, 1, f, 0, onNodes, b.nodes[1] * 6)
-    for (let d = 0; d < 12; d++) ends[i * 12 + d] = -f[d]
+    for (let d = 0; d < 12; d++) ends[i * 12 + d] = -f[d]!
   }
   const solution = new Float64Array(matrix.size)
-  for (let i = 0; i < dofOf.length; i++) if (dofOf[i] >= 0) solution[dofOf[i]] = onNodes[i]
+  for (let i = 0; i < dofOf.length; i++) if (dofOf[i]! >= 0) solution[dofOf[i]!] = onNodes[i]!
   backSubstitute(matrix, solution)
 
   const moved = new Float64Array(nodes.length * 6)
-  for (let i = 0; i < dofOf.length; i++) if (dofOf[i] >= 0) moved[i] = solution[dofOf[i]]
+  for (let i = 0; i < dofOf.length; i++) if (dofOf[i]! >= 0) moved[i] = solution[dofOf[i]!]!
   // end forces and what fixed ways hold are worked out once somebody asks: many cases want the movements only
   let held: Float64Array | null = null
   const finish = (): Float64Array => {
@@ -250,13 +250,13 @@ function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Ready, load
     held = applied.map((v) => -v)
     const u = new Float64Array(12)
     for (let i = 0; i < built.length; i++) {
-      const b = built[i]
+      const b = built[i]!
       toEnd(b, 0, moved, b.nodes[0] * 6, u)
       toEnd(b, 1, moved, b.nodes[1] * 6, u)
       for (let r = 0; r < 12; r++) {
         let sum = 0
-        for (let c = 0; c < 12; c++) sum += b.k[r * 12 + c] * u[c]
-        ends[i * 12 + r] += sum
+        for (let c = 0; c < 12; c++) sum += b.k[r * 12 + c]! * u[c]!
+        ends[i * 12 + r]! += sum
       }
       toNode(b, 0, ends, i * 12, held, b.nodes[0] * 6)
       toNode(b, 1, ends, i * 12, held, b.nodes[1] * 6)
@@ -267,15 +267,15 @@ function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Ready, load
   return {
     movement: (n) => moved.subarray(n * 6, n * 6 + 6),
     reaction: (n) => {
-      const { fixed, springs } = nodes[n]
+      const { fixed, springs } = nodes[n]!
       const stiff = fixed.some(Boolean) ? finish() : null
       // a free way without a spring holds nothing: what is left there is rounding
-      return Float64Array.from({ length: 6 }, (_, d) => (stiff && fixed[d] ? stiff[n * 6 + d] : -(springs?.[d] ?? 0) * moved[n * 6 + d]))
+      return Float64Array.from({ length: 6 }, (_, d) => (stiff && fixed[d] ? stiff[n * 6 + d]! : -(springs?.[d] ?? 0) * moved[n * 6 + d]!))
     },
     inside: (m) => {
       finish()
       const loaded = spans[m] ?? none
-      return telling(built[m].length, ends, m * 12, loaded).map((x) => insideAt(x, ends, m * 12, loaded))
+      return telling(built[m]!.length, ends, m * 12, loaded).map((x) => insideAt(x, ends, m * 12, loaded))
     },
   }
 }
@@ -284,7 +284,7 @@ function spanLoads(built: Built[], memberAt: Map<string, number>, loads: FrameLo
   const spans: SpanLoad[][] = new Array(built.length)
   for (const l of loads.members) {
     const i = memberAt.get(l.member) ?? 0
-    const { axes, length } = built[i]
+    const { axes, length } = built[i]!
     const own = (v: Triple): Triple => axes.map((e) => e[0] * v[0] + e[1] * v[1] + e[2] * v[2]) as Triple
     spans[i] ??= []
     if (l.uniform) spans[i].push({ perMm: own(l.uniform), from: l.from ?? 0, to: l.to ?? length })
@@ -295,8 +295,8 @@ function spanLoads(built: Built[], memberAt: Map<string, number>, loads: FrameLo
 
 function resultOf(nodes: FrameNode[], members: FrameMember[], solved: Solved): FrameResult {
   const two = (v: Float64Array): [Triple, Triple] => [
-    [v[0], v[1], v[2]],
-    [v[3], v[4], v[5]],
+    [v[0]!, v[1]!, v[2]!],
+    [v[3]!, v[4]!, v[5]!],
   ]
   return {
     displacements: nodes.map((n, i) => {

@@ -79,7 +79,7 @@ export const FrameInput = z
         if (!nodes.has(m[end])) fault(['members', i, end], `there is no node “${m[end]}”: add it or name another`)
       const [a, b] = [nodes.get(m.from), nodes.get(m.to)]
       const [oa, ob] = [m.offsets?.from ?? [0, 0, 0], m.offsets?.to ?? [0, 0, 0]]
-      if (a && b && Math.hypot(a.x + oa[0] - b.x - ob[0], a.y + oa[1] - b.y - ob[1], a.z + oa[2] - b.z - ob[2]) < 1e-6)
+      if (a && b && Math.hypot(a.x + oa[0]! - b.x - ob[0]!, a.y + oa[1]! - b.y - ob[1]!, a.z + oa[2]! - b.z - ob[2]!) < 1e-6)
         fault(['members', i, 'to'], 'its two ends lie at one place: move one of them')
     })
     v.loads.nodes.forEach((l, i) => {
@@ -112,10 +112,10 @@ export function solveFrame(given: FrameInput): FrameResult {
 function frameLength(given: FrameInput, m: FrameInput['members'][number]): number {
   const place = (id: string, o: readonly number[] = [0, 0, 0]) => {
     const n = given.nodes.find((x) => x.id === id)
-    return [(n?.x ?? 0) + o[0], (n?.y ?? 0) + o[1], (n?.z ?? 0) + o[2]]
+    return [(n?.x ?? 0) + o[0]!, (n?.y ?? 0) + o[1]!, (n?.z ?? 0) + o[2]!]
   }
   const [a, b] = [place(m.from, m.offsets?.from), place(m.to, m.offsets?.to)]
-  return Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
+  return Math.hypot(a[0]! - b[0]!, a[1]! - b[1]!, a[2]! - b[2]!)
 }
 
 const free: [boolean, boolean, boolean, boolean, boolean, boolean] = [false, false, false, false, false, false]

@@ -95,7 +95,7 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
     const own = stationsOf(line).map((atMm) => ({ atMm, node: node(pointAt(line, atMm)) }))
     along.set(m.id, own)
     own.slice(1).forEach((to, i) => {
-      const from = own[i]
+      const from = own[i]!
       const weld = welds.some(
         (w) =>
           w.id === m.id &&
@@ -168,17 +168,17 @@ function seatSprings(mount: Mount, assembly: Assembly, rules: Rules, hold: FeetH
 function lineOf(id: string, points: Vec3[], wanted: number[]): Line {
   const starts = [0]
   points.slice(1).forEach((p, i) => {
-    starts.push(starts[i] + apart(points[i], p))
+    starts.push(starts[i]! + apart(points[i]!, p))
   })
-  const length = starts[starts.length - 1]
+  const length = starts[starts.length - 1]!
   return { id, points, starts, length, stations: new Set([...starts, ...wanted]) }
 }
 
 /** Places in order, within the line, none nearer than half a millimetre to the next, long stretches halved until they are short. */
 function stationsOf(line: Line): number[] {
   const inside = [...line.stations].map((s) => Math.min(line.length, Math.max(0, s))).sort((a, b) => a - b)
-  const apartEnough = inside.filter((s, i) => i === 0 || s - inside[i - 1] > SAME_MM || s === line.length)
-  const kept = apartEnough.filter((s, i) => i === 0 || i === apartEnough.length - 1 || apartEnough[i + 1] - s > SAME_MM)
+  const apartEnough = inside.filter((s, i) => i === 0 || s - inside[i - 1]! > SAME_MM || s === line.length)
+  const kept = apartEnough.filter((s, i) => i === 0 || i === apartEnough.length - 1 || apartEnough[i + 1]! - s > SAME_MM)
   return kept.flatMap((s, i) => {
     const next = kept[i + 1]
     if (next === undefined) return [s]
@@ -201,13 +201,13 @@ export const nearestNode = (own: { node: number; atMm: number }[], atMm: number)
 function nearestOn(line: Line, p: Vec3): number {
   let [best, least] = [0, Number.POSITIVE_INFINITY]
   line.points.slice(1).forEach((b, i) => {
-    const a = line.points[i]
+    const a = line.points[i]!
     const d: Triple = [b.x - a.x, b.y - a.y, b.z - a.z]
     const l2 = d[0] ** 2 + d[1] ** 2 + d[2] ** 2
     const t = l2 > 0 ? Math.max(0, Math.min(1, ((p.x - a.x) * d[0] + (p.y - a.y) * d[1] + (p.z - a.z) * d[2]) / l2)) : 0
     const q = { x: a.x + d[0] * t, y: a.y + d[1] * t, z: a.z + d[2] * t }
     const away = apart(p, q)
-    if (away < least - 1e-9) [best, least] = [line.starts[i] + Math.sqrt(l2) * t, away]
+    if (away < least - 1e-9) [best, least] = [line.starts[i]! + Math.sqrt(l2) * t, away]
   })
   return best
 }

@@ -7,21 +7,21 @@ export function skyline(size: number, elements: Int32Array[]): Skyline {
   for (const dofs of elements) {
     let least = size
     for (const d of dofs) if (d >= 0 && d < least) least = d
-    for (const d of dofs) if (d >= 0 && least < first[d]) first[d] = least
+    for (const d of dofs) if (d >= 0 && least < first[d]!) first[d] = least
   }
   const at = new Int32Array(size)
   let used = 0
   for (let j = 0; j < size; j++) {
-    at[j] = used - first[j]
-    used += j - first[j] + 1
+    at[j] = used - first[j]!
+    used += j - first[j]! + 1
   }
   return { size, first, at, values: new Float64Array(used) }
 }
 
 /** Adds to entry (i, j), i ≤ j or not. */
 export function addTo(m: Skyline, i: number, j: number, value: number): void {
-  if (i <= j) m.values[m.at[j] + i] += value
-  else m.values[m.at[i] + j] += value
+  if (i <= j) m.values[m.at[j]! + i]! += value
+  else m.values[m.at[i]! + j]! += value
 }
 
 /** Σ a[p + k]·b[q + k] for k in [from, to): four at a time, which is what keeps the processor busy. */
@@ -32,12 +32,12 @@ function dot(a: Float64Array, p: number, b: Float64Array, q: number, from: numbe
   let s3 = 0
   let k = from
   for (; k + 3 < to; k += 4) {
-    s0 += a[p + k] * b[q + k]
-    s1 += a[p + k + 1] * b[q + k + 1]
-    s2 += a[p + k + 2] * b[q + k + 2]
-    s3 += a[p + k + 3] * b[q + k + 3]
+    s0 += a[p + k]! * b[q + k]!
+    s1 += a[p + k + 1]! * b[q + k + 1]!
+    s2 += a[p + k + 2]! * b[q + k + 2]!
+    s3 += a[p + k + 3]! * b[q + k + 3]!
   }
-  for (; k < to; k++) s0 += a[p + k] * b[q + k]
+  for (; k < to; k++) s0 += a[p + k]! * b[q + k]!
   return s0 + s1 + s2 + s3
 }
 
@@ -51,15 +51,15 @@ const NOTHING_LEFT = 1e-11
 export function factorise(m: Skyline): number | null {
   const { size, first, at, values } = m
   for (let j = 0; j < size; j++) {
-    const [top, column] = [first[j], at[j]]
-    const before = values[column + j]
+    const [top, column] = [first[j]!, at[j]!]
+    const before = values[column + j]!
     for (let i = top + 1; i < j; i++) {
-      values[column + i] -= dot(values, at[i], values, column, Math.max(first[i], top), i)
+      values[column + i]! -= dot(values, at[i]!, values, column, Math.max(first[i]!, top), i)
     }
     let pivot = before
     for (let i = top; i < j; i++) {
-      const g = values[column + i]
-      const l = g / values[at[i] + i]
+      const g = values[column + i]!
+      const l = g / values[at[i]! + i]!
       pivot -= l * g
       values[column + i] = l
     }
@@ -73,13 +73,13 @@ export function factorise(m: Skyline): number | null {
 export function backSubstitute(m: Skyline, b: Float64Array): void {
   const { size, first, at, values } = m
   for (let j = 0; j < size; j++) {
-    b[j] -= dot(values, at[j], b, 0, first[j], j)
+    b[j]! -= dot(values, at[j]!, b, 0, first[j]!, j)
   }
-  for (let j = 0; j < size; j++) b[j] /= values[at[j] + j]
+  for (let j = 0; j < size; j++) b[j]! /= values[at[j]! + j]!
   for (let j = size - 1; j >= 0; j--) {
-    const column = at[j]
-    const known = b[j]
-    if (known !== 0) for (let k = first[j]; k < j; k++) b[k] -= values[column + k] * known
+    const column = at[j]!
+    const known = b[j]!
+    if (known !== 0) for (let k = first[j]!; k < j; k++) b[k]! -= values[column + k]! * known
   }
 }
 
@@ -87,7 +87,7 @@ export function backSubstitute(m: Skyline, b: Float64Array): void {
 export function freeMotion(m: Skyline, j: number): Float64Array {
   const z = new Float64Array(m.size)
   z[j] = 1
-  for (let c = j; c >= 0; c--) if (z[c] !== 0) for (let k = m.first[c]; k < c; k++) z[k] -= m.values[m.at[c] + k] * z[c]
+  for (let c = j; c >= 0; c--) if (z[c] !== 0) for (let k = m.first[c]!; k < c; k++) z[k]! -= m.values[m.at[c]! + k]! * z[c]!
   return z
 }
 
@@ -95,14 +95,14 @@ export function freeMotion(m: Skyline, j: number): Float64Array {
 export function numberNodes(neighbours: number[][]): number[] {
   const order: number[] = []
   const seen = new Uint8Array(neighbours.length)
-  const byDegree = neighbours.map((_, i) => i).sort((a, b) => neighbours[a].length - neighbours[b].length)
+  const byDegree = neighbours.map((_, i) => i).sort((a, b) => neighbours[a]!.length - neighbours[b]!.length)
   for (const start of byDegree) {
     if (seen[start]) continue
     seen[start] = 1
     const queue = [start]
     for (let q = 0; q < queue.length; q++) {
-      order.push(queue[q])
-      const next = neighbours[queue[q]].filter((n) => !seen[n]).sort((a, b) => neighbours[a].length - neighbours[b].length)
+      order.push(queue[q]!)
+      const next = neighbours[queue[q]!]!.filter((n) => !seen[n]).sort((a, b) => neighbours[a]!.length - neighbours[b]!.length)
       for (const n of next) {
         seen[n] = 1
         queue.push(n)

@@ -3,7 +3,7 @@ import { crewCab, furtherVehicles } from './demoPickups'
 import type { Vehicle } from './vehicle'
 
 /** Vehicles of our own making: plain descriptions, no make. */
-export const demoVehicles: Vehicle[] = [
+export const demoVehicles: [Vehicle, Vehicle, Vehicle, ...Vehicle[]] = [
   {
     ...unasked,
     id: 'tall-long-van',

@@ -32,12 +32,15 @@ export function payloadLeft(
   limits: { grossKg: number | null; frontAxleKg: number | null; rearAxleKg: number | null },
 ): { grossLeftKg: number | null; frontLeftKg: number | null; rearLeftKg: number | null; leftKg: number | null } {
   const left = (limit: number | null, used: number) => (limit === null ? null : limit - used)
-  const each = [left(limits.grossKg, loads.totalKg), left(limits.frontAxleKg, loads.frontKg), left(limits.rearAxleKg, loads.rearKg)]
+  const grossLeftKg = left(limits.grossKg, loads.totalKg)
+  const frontLeftKg = left(limits.frontAxleKg, loads.frontKg)
+  const rearLeftKg = left(limits.rearAxleKg, loads.rearKg)
+  const unknown = grossLeftKg === null || frontLeftKg === null || rearLeftKg === null
   return {
-    grossLeftKg: each[0],
-    frontLeftKg: each[1],
-    rearLeftKg: each[2],
-    leftKg: each.some((e) => e === null) ? null : Math.min(...(each as number[])),
+    grossLeftKg,
+    frontLeftKg,
+    rearLeftKg,
+    leftKg: unknown ? null : Math.min(grossLeftKg, frontLeftKg, rearLeftKg),
   }
 }
 

@@ -3,15 +3,15 @@ import { radians } from '../quantity/units'
 import type { Body, Swing, swingKinds, Vehicle } from './vehicle'
 
 type Turn = { shut: Vec3; open: Vec3; line: Vec3 }
-const [fore, aft]: Vec3[] = [
+const [fore, aft]: [Vec3, Vec3] = [
   { x: 1, y: 0, z: 0 },
   { x: -1, y: 0, z: 0 },
 ]
-const [left, right]: Vec3[] = [
+const [left, right]: [Vec3, Vec3] = [
   { x: 0, y: 1, z: 0 },
   { x: 0, y: -1, z: 0 },
 ]
-const [up, down]: Vec3[] = [
+const [up, down]: [Vec3, Vec3] = [
   { x: 0, y: 0, z: 1 },
   { x: 0, y: 0, z: -1 },
 ]

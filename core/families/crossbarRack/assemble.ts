@@ -1,4 +1,4 @@
-import { type Assembly, emptyAssembly, type Member, type Mount, type Plate } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Member, type Mount, memberEnds, type Plate } from '../../assembly/assembly'
 import { materialOf } from '../../catalogue/materials'
 import { backingPlate, footTypes } from '../../catalogue/mounts'
 import { profileOf, profileSection } from '../../catalogue/profiles'
@@ -124,7 +124,7 @@ function cornerPlates(p: CrossbarParams, members: Member[], deckZMm: number): Pl
   return members
     .filter((m) => m.role === 'rail')
     .flatMap((rail) => {
-      const [a, b] = rail.path
+      const [a, b] = memberEnds(rail)
       // flush with the rail's outer side
       const inward = (sideMm - profileSection(p.railProfileId).widthMm) / 2
       const y = (x: number) => a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x)
@@ -231,9 +231,9 @@ function faults(p: CrossbarParams, line: MountLine, vehicle: Vehicle): Issue[] {
   })
   const order = p.barXMm.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x)
   order.slice(1).forEach((b, k) => {
-    const gapMm = b.x - order[k].x
+    const gapMm = b.x - order[k]!.x
     if (gapMm < FOOT_LENGTH_MM)
-      issues.push({ code: 'bars_too_close', at: at(b.i), bar: Math.min(b.i, order[k].i), gapMm, leastMm: FOOT_LENGTH_MM, fix: null })
+      issues.push({ code: 'bars_too_close', at: at(b.i), bar: Math.min(b.i, order[k]!.i), gapMm, leastMm: FOOT_LENGTH_MM, fix: null })
   })
   return issues
 }

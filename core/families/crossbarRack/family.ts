@@ -220,8 +220,8 @@ function extraBar(p: CrossbarParams, vehicle: Vehicle): Change[] {
   const xs = [...p.barXMm].sort((a, b) => a - b)
   if (!line || xs.length < 2 || xs.length >= 12) return []
   const n = xs.length + 1
-  const even = equalPositions(xs[0], xs[xs.length - 1], n).map((x) => nearestMountX(line, x))
-  if (even.slice(1).some((x, k) => x - even[k] < FOOT_LENGTH_MM)) return []
+  const even = equalPositions(xs[0]!, xs[xs.length - 1]!, n).map((x) => nearestMountX(line, x))
+  if (even.slice(1).some((x, k) => x - even[k]! < FOOT_LENGTH_MM)) return []
   return [{ label: `${n} bars, equally spaced between the end bars`, params: { ...p, barXMm: even } }]
 }
 
