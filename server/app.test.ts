@@ -10,12 +10,14 @@ import type { Job } from '../core/job/job'
 import type { Vehicle } from '../core/vehicle/vehicle'
 import { createApp } from './app'
 import { fillDemo } from './demo/fillDemo'
+import { type VerdictKeeper, verdictKeeper } from './jobs/verdictKeeper'
 import { backUp, restore } from './keeping/backup'
 import { openStore } from './keeping/openStore'
 import { openWorkshop, type Workshop } from './workshop/workshop'
 
 let db: Knex
 let workshop: Workshop
+let keeper: VerdictKeeper
 let app: ReturnType<typeof createApp>
 const faults: unknown[] = []
 const folder = mkdtempSync(join(tmpdir(), 'tideline-'))
@@ -26,9 +28,12 @@ beforeAll(async () => {
   db = await openStore(file)
   await fillDemo(db, new Date('2026-11-24T12:00:00Z'))
   workshop = openWorkshop()
-  app = createApp({ db, workshop, webFolder: null, log: (e) => faults.push(e) })
+  keeper = verdictKeeper(db, workshop, (e) => faults.push(e))
+  app = createApp({ db, workshop, keeper, webFolder: null, log: (e) => faults.push(e) })
+  await keeper.settled()
 })
 afterAll(async () => {
+  await keeper.close()
   await workshop.close()
   await db.destroy()
   rmSync(folder, { recursive: true })
@@ -99,8 +104,8 @@ describe('keeping', () => {
   })
   test('a backup is one file that restores to the same jobs; a broken one changes nothing', async () => {
     const [backup, other] = [join(folder, 'backup.sqlite'), join(folder, 'other.sqlite')]
-    await backUp(file, backup)
-    restore(backup, other)
+    backUp(file, backup)
+    expect(restore(backup, other)).toBeNull()
     const copy = new Database(other, { readonly: true })
     expect(copy.prepare('select count(*) from jobs').pluck().get()).toBe(await countJobs())
     copy.close()

@@ -14,11 +14,13 @@ const HELP = `tideline: the shop's tool on the command line
   tideline restore FILE             a backup in place of the database (stop the server first)
 
   --data FILE   the database (data/tideline.sqlite)    --port N (4173)    --host ADDRESS (127.0.0.1)
+  --allow-host NAME   a further name the server answers to, such as shop.local; may be given more than once
 `
 const OPTIONS = {
   data: { type: 'string', default: process.env.TIDELINE_DATA ?? fileURLToPath(new URL('../../data/tideline.sqlite', import.meta.url)) },
   port: { type: 'string', default: process.env.TIDELINE_PORT ?? '4173' },
   host: { type: 'string', default: '127.0.0.1' },
+  'allow-host': { type: 'string', multiple: true, default: [] as string[] },
   list: { type: 'boolean', default: false },
   schema: { type: 'string' },
   example: { type: 'string' },
@@ -43,9 +45,14 @@ export async function run(args: string[], io: Io): Promise<{ code: number; err: 
     return { code: 0, err: [] }
   } catch (error) {
     if (error instanceof Stop) return { code: error.code, err: error.lines }
+    // what the store or the network refuses is one sentence; anything else is a fault of ours and says all it knows
+    if (error instanceof Error && !/Fault|Unfit|Unreadable/.test(error.constructor.name))
+      return { code: 1, err: [error.stack ?? error.message] }
     return { code: 1, err: [error instanceof Error ? error.message : String(error)] }
   }
 }
+
+const restored = (io: Io, aside: string | null): void => io.out(aside ? `restored; what was there before lies in ${aside}\n` : 'restored\n')
 
 async function command(args: string[], io: Io): Promise<void> {
   const { values, positionals } = readOptions(args)
@@ -65,7 +72,7 @@ async function command(args: string[], io: Io): Promise<void> {
       if (!existsSync(values.data)) return wrong(`--data: there is no database at ${values.data}`)
       return (await import('../../server/keeping/backup')).backUp(values.data, first ?? wrong('FILE: name the file to write'))
     case 'restore':
-      return (await import('../../server/keeping/backup')).restore(first ?? wrong('FILE: name a backup'), values.data)
+      return restored(io, (await import('../../server/keeping/backup')).restore(first ?? wrong('FILE: name a backup'), values.data))
     default:
       return wrong(`“${name}” is not a command`, 'see tideline --help')
   }

@@ -1,20 +1,33 @@
 import { fillDemo } from '../../server/demo/fillDemo'
-import { openStore } from '../../server/keeping/openStore'
+import { isLoopback } from '../../server/http/gate'
 import { serve } from '../../server/serve'
 import { type Io, wrong } from './stop'
 
+type Values = { data: string; port: string; host: string; 'allow-host': string[] }
+
 /** The demo data if asked for and the database is empty, then the server until it is told to stop. */
-export async function runServer(io: Io, values: { data: string; port: string; host: string }, demo: boolean): Promise<void> {
+export async function runServer(io: Io, values: Values, demo: boolean): Promise<void> {
   const port = Number(values.port)
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) return wrong(`--port: “${values.port}” is not a port; use 0 to 65535`)
-  if (demo) {
-    const db = await openStore(values.data)
-    await fillDemo(db)
-    await db.destroy()
-  }
-  const served = await serve({ database: values.data, port, host: values.host })
+  if (!/^\d+$/.test(values.port) || port > 65_535) return wrong(`--port: “${values.port}” is not a port; use 0 to 65535`)
+  const served = await serve({
+    database: values.data,
+    port,
+    host: values.host,
+    allowHosts: values['allow-host'],
+    ...(demo ? { fill: fillDemo } : {}),
+  })
   io.out(`Tide Line is open at ${served.address}\n`)
-  const stop = () => void served.close().then(() => process.exit(0))
-  process.once('SIGINT', stop)
-  process.once('SIGTERM', stop)
+  if (!isLoopback(values.host))
+    io.out(
+      'Other devices on this network can reach it and must be paired at the desk. What they send and read travels in clear: use your own network only.\n',
+    )
+  // a second word to stop does not wait for requests in hand
+  let stopping = false
+  const stop = () => {
+    if (stopping) process.exit(1)
+    stopping = true
+    void served.close().then(() => process.exit(0))
+  }
+  process.on('SIGINT', stop)
+  process.on('SIGTERM', stop)
 }

@@ -16,6 +16,8 @@ export type JobRow = {
   governing: string
   /** false while its limits are not worked out for this revision: then it is neither clear nor over */
   judged: boolean
+  /** why its limits could not be worked out; empty when they were */
+  fault: string
   /** pieces that moved since a plan was accepted for the saw */
   moved: number
 }

@@ -1,6 +1,7 @@
 import { Router } from 'express'
 import { calculatorGroups, calculatorOf, calculators, inputJsonSchema } from '../../core/calculators/registry'
 import { Refusal, refuse } from '../http/faults'
+import { working } from '../workshop/working'
 import type { Workshop } from '../workshop/workshop'
 
 export function calculatorRoutes(workshop: Workshop): Router {
@@ -27,9 +28,7 @@ export function calculatorRoutes(workshop: Workshop): Router {
   })
   routes.post('/:name', async (request, response) => {
     const { name } = found(request.params.name)
-    const running = workshop.run({ kind: 'calculate', name, given: request.body ?? null })
-    if (!running) return refuse(503, 'the server', 'a free place in the queue: too much is waiting, try again in a minute')
-    const answer = await running
+    const answer = await working(workshop, { kind: 'calculate', name, given: request.body ?? null }, response)
     if (!answer.ok) throw new Refusal(422, answer.faults, { kind: answer.kind })
     response.json(answer.value)
   })

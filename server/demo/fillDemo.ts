@@ -3,10 +3,13 @@ import { demoJobs } from '../../core/job/demoJobs'
 import { demoStock } from '../../core/stock/demoStock'
 import { demoVehicles } from '../../core/vehicle/demoVehicles'
 import { jobStore } from '../jobs/jobStore'
+import { inOne } from '../keeping/openStore'
 import { shelfStore } from '../shelves/shelfStore'
 
-/** Skerry Quay's jobs, rack and vehicles, into an empty database only. Due dates keep their distance to each other and lie ahead of today. */
-export async function fillDemo(db: Knex, today = new Date()): Promise<boolean> {
+/** Skerry Quay's jobs, rack and vehicles, into an empty database only, all of it or nothing. Due dates keep their distance to each other and lie ahead of today. */
+export const fillDemo = (db: Knex, today = new Date()): Promise<boolean> => inOne(db, (trx) => fill(trx, today))
+
+async function fill(db: Knex, today: Date): Promise<boolean> {
   const [{ n }] = (await db('jobs').count({ n: '*' })) as { n: number }[]
   if (n > 0) return false
   const shelves = shelfStore(db)

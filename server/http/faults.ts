@@ -1,6 +1,7 @@
 import type { NextFunction, Request, Response } from 'express'
 import type { z } from 'zod'
 import { type Fault, faultsOf } from '../../core/issue/faults'
+import { storeAnswer, Unfit } from '../keeping/storeFaults'
 
 /** What a route answers when the request cannot be carried out: a status, and one line per fault with field and fix. */
 export class Refusal extends Error {
@@ -51,6 +52,21 @@ export function answerFaults(log: (error: unknown) => void) {
     }
     if (kind.status && kind.status >= 400 && kind.status < 500) {
       response.status(kind.status).json({ faults: [{ where: 'the request', expected: 'a well-formed address and body' }] })
+      return
+    }
+    // who asked has gone away: nobody reads the answer
+    if (error instanceof Error && error.name === 'AbortError') {
+      response.end()
+      return
+    }
+    if (error instanceof Unfit) {
+      response.status(422).json({ faults: error.faults })
+      return
+    }
+    const store = storeAnswer(error)
+    if (store) {
+      log(error)
+      response.status(store.status).json({ faults: [{ where: store.where, expected: store.expected }], ...store.more })
       return
     }
     log(error)

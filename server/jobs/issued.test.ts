@@ -10,10 +10,13 @@ import { demoStock } from '../../core/stock/demoStock'
 import type { Stock } from '../../core/stock/stock'
 import { openStore } from '../keeping/openStore'
 import { shelfStore } from '../shelves/shelfStore'
+import { inProcess } from '../workshop/inProcess'
+import type { Workshop } from '../workshop/workshop'
 import { issuedStore, rackAfter } from './issuedStore'
 import { jobStore } from './jobStore'
 import { verdictKeeper } from './verdictKeeper'
 
+const quiet = () => undefined
 const profileId = 'square-40x3-steel'
 const planOf = (used: [string, number, number][], offcuts: [number, number][]): CutPlan => ({
   profiles: [],
@@ -117,6 +120,8 @@ describe('in the database', () => {
       { job: demoJobs[3], plan: planOf([], []), saw: { kerfMm: 3, endTrimMm: 5 }, pieces, reason: '' },
       revision,
     )
+    const keeper = verdictKeeper(db, inProcess(), quiet)
+    await keeper.settled()
     const row = async () =>
       (
         await jobs.list({ search: 'Panel', station: null, state: null, archived: false, today: '2026-11-24', offset: 0, limit: 9 })
@@ -124,7 +129,10 @@ describe('in the database', () => {
     expect(await row()).toMatchObject({ moved: 0, judged: true })
     const longer = { ...demoJobs[3], design: { ...demoJobs[3].design, params: { ...demoJobs[3].design.params, overhangMm: 95 } } }
     await jobs.save(id, 1, longer)
-    expect((await row()).moved).toBe(5)
+    // until it is worked out anew it is neither clear nor over
+    expect((await row()).judged).toBe(false)
+    await keeper.settled()
+    expect(await row()).toMatchObject({ judged: true, moved: 5 })
     await issued.takeBack(id, done.ok ? done.issued.id : '')
     expect((await row()).moved).toBe(0)
     // a verdict that is missing is not clear: it is not worked out yet
@@ -133,22 +141,52 @@ describe('in the database', () => {
   })
   test('after a change of the rules every verdict is worked out again, and verdicts of an older program are thrown away', async () => {
     const [shelves, jobs] = [shelfStore(db), jobStore(db)]
-    const keeper = verdictKeeper(db, jobs, (e) => {
-      throw e
-    })
+    const keeper = verdictKeeper(db, inProcess(), quiet)
     await jobs.create(demoJobs[0])
+    await keeper.settled()
     const overs = async () =>
       (await jobs.list({ search: 'Pole', station: null, state: null, archived: false, today: '2026-11-24', offset: 0, limit: 9 })).rows[0]
         .over
     const before = await overs()
     await shelves.put('rules', 0, { ...(await shelves.get('rules')).document, roughG: 1, bumpG: 1 })
-    while ((await jobs.refreshVerdicts(1)) > 0);
+    const rough = (
+      await jobs.list({ search: 'Pole', station: null, state: 'unknown', archived: false, today: '2026-11-24', offset: 0, limit: 9 })
+    ).rows
+    // made under older rules it no longer stands, and is found under what is not known
+    expect(rough.map((r) => r.judged)).toEqual([false])
+    await keeper.settled()
     expect(await overs()).toBeLessThan(before)
     await db.raw('pragma user_version = 0')
     await keeper.start()
     expect((await db('verdicts').count({ n: '*' }))[0]).toEqual({ n: 0 })
     keeper.refresh()
     await keeper.close()
+  })
+  test('one job that cannot be worked out is marked with the reason and keeps no other waiting; the ones looked at come first', async () => {
+    const jobs = jobStore(db)
+    const [broken, looked] = [await jobs.create(demoJobs[1]), await jobs.create(demoJobs[2])]
+    await db('job_documents').where({ job_id: broken.id }).update({ document: '{"format":"rust"}' })
+    await db('verdicts').delete()
+    const order: string[] = []
+    const shop = inProcess()
+    const watched: Workshop = {
+      ...shop,
+      run: (task) => {
+        if (task.kind === 'verdict') order.push(task.document)
+        return shop.run(task)
+      },
+    }
+    const keeper = verdictKeeper(db, watched, quiet)
+    keeper.refresh([looked.id])
+    await keeper.settled()
+    expect(JSON.parse(order[0]!).title).toBe(demoJobs[2].title)
+    const rows = (await jobs.list({ search: '', station: null, state: null, archived: false, today: '2026-11-24', offset: 0, limit: 99 }))
+      .rows
+    expect(rows.filter((r) => r.judged && !r.fault)).toHaveLength(rows.length - 1)
+    expect(rows.find((r) => r.id === broken.id)).toMatchObject({ judged: true, fault: expect.stringContaining('format') })
+    // opened it says what does not fit; as it is kept it can still be had
+    await expect(jobs.get(broken.id)).rejects.toThrow('this job cannot be read')
+    expect(await jobs.rawDocument(broken.id)).toBe('{"format":"rust"}')
   })
 })
 

@@ -6,6 +6,7 @@ import type { Job } from '../../core/job/job'
 import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Stock } from '../../core/stock/stock'
+import { inOne } from '../keeping/openStore'
 import type { ShelfStore } from '../shelves/shelfStore'
 
 type Raw = { id: string; job_id: string; job_revision: number; document: string; at: string; taken_back_at: string | null }
@@ -95,9 +96,9 @@ const nothingMoved = (db: Knex, jobId: string) => db('verdicts').where({ job_id:
 export function issuedStore(db: Knex, shelves: ShelfStore) {
   return {
     ofJob: async (jobId: string): Promise<IssuedPlan[]> =>
-      ((await db('issued').where({ job_id: jobId, kind: 'cut-plan' }).orderBy('at', 'desc').limit(50)) as Raw[]).map(shown),
+      ((await db('issued').where({ job_id: jobId, kind: 'cut-plan' }).orderByRaw('rowid desc').limit(50)) as Raw[]).map(shown),
     accept: (jobId: string, jobRevision: number, accepting: Accepting, stockRevision: number): Promise<Outcome> =>
-      db.transaction(async (trx): Promise<Outcome> => {
+      inOne(db, async (trx): Promise<Outcome> => {
         const { job, plan } = accepting
         const current = (await trx('jobs').where({ id: jobId }).first('revision')) as { revision: number } | undefined
         if (current?.revision !== jobRevision) return { ok: false, reason: 'job-changed' }
@@ -121,7 +122,7 @@ export function issuedStore(db: Knex, shelves: ShelfStore) {
         return { ok: true, issued: shown(row), stockRevision: put.revision }
       }),
     takeBack: (jobId: string, issuedId: string): Promise<Outcome> =>
-      db.transaction(async (trx): Promise<Outcome> => {
+      inOne(db, async (trx): Promise<Outcome> => {
         const row = (await trx('issued').where({ id: issuedId, job_id: jobId }).first()) as Raw | undefined
         if (!row) return { ok: false, reason: 'missing' }
         if (row.taken_back_at) return { ok: false, reason: 'already' }

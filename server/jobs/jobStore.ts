@@ -4,8 +4,8 @@ import { readJob } from '../../core/exchange/jobFile'
 import type { Job } from '../../core/job/job'
 import type { JobRow } from '../../core/job/jobRow'
 import type { Station } from '../../core/job/stations'
-import { piecesAccepted } from './issuedStore'
-import { type Verdict, verdictOf } from './verdict'
+import { inOne } from '../keeping/openStore'
+import { Unreadable } from '../keeping/storeFaults'
 
 export type StoredJob = { id: string; revision: number; archived: boolean; updatedAt: string; job: Job }
 export type JobQuery = {
@@ -26,75 +26,96 @@ type Raw = { id: string; revision: number; document: string; archived: number; u
 /** A row as today's job: documents of an older release go through the same steps as an older file. */
 function stored(row: Raw): StoredJob {
   const read = readJob(JSON.parse(row.document))
-  if (!read.ok)
-    throw new Error(`job ${row.id} in the database does not fit: ${read.faults.map((f) => `${f.where}: ${f.expected}`).join('; ')}`)
+  if (!read.ok) throw new Unreadable('this job', read.faults, row.revision)
   return { id: row.id, revision: row.revision, archived: row.archived === 1, updatedAt: row.updated_at, job: read.value }
 }
-const columns = (job: Job) => ({
-  document: JSON.stringify(job),
-  title: job.title,
-  client: job.brief.clientName,
-  station: job.station,
-  due: job.due,
-})
+const columns = (job: Job) => ({ title: job.title, client: job.brief.clientName, station: job.station, due: job.due })
+const words = (job: Job) => ({ title: job.title, client: job.brief.clientName, vehicle: job.vehicle.name, notes: job.notes })
+
+/** What was typed into the search as what the index is asked for: every word a beginning. Null when there is no word in it. */
+const asked = (search: string): string | null => {
+  const found = search.normalize('NFC').match(/[\p{L}\p{N}]+/gu)
+  return found ? found.map((word) => `"${word}"*`).join(' ') : null
+}
+
+/** The revision of the rules that verdicts are worked out under; 0 before anyone wrote any. */
+export const rulesNow = async (within: Knex): Promise<number> =>
+  ((await within('shelves').where({ name: 'rules' }).first('revision')) as { revision: number } | undefined)?.revision ?? 0
+/** Something not assessed, or no verdict that stands: neither ever reads as clear. */
+const notKnown = (rulesRevision: number) => (q: Knex.QueryBuilder) =>
+  q
+    .where('verdicts.unknown', '>', 0)
+    .orWhereNull('verdicts.job_id')
+    .orWhere('verdicts.fault', '<>', '')
+    .orWhereRaw('verdicts.job_revision <> jobs.revision')
+    .orWhere('verdicts.rules_revision', '<>', rulesRevision)
 
 /** All SQL on the jobs table. A save names the revision it was made from and is refused when a newer one is there. */
 export function jobStore(db: Knex) {
+  const rowOf = async (id: string, within: Knex): Promise<Raw | null> =>
+    ((await within('jobs').join('job_documents', 'job_id', 'id').where({ id }).first('jobs.*', 'document')) as Raw | undefined) ?? null
   const get = async (id: string, within: Knex = db): Promise<StoredJob | null> => {
-    const row = (await within('jobs').where({ id }).first()) as Raw | undefined
+    const row = await rowOf(id, within)
     return row ? stored(row) : null
-  }
-  const writeVerdict = async (within: Knex, jobId: string, jobRevision: number, v: Verdict, rulesRevision: number) => {
-    await within('verdicts')
-      .insert({ job_id: jobId, job_revision: jobRevision, rules_revision: rulesRevision, ...v })
-      .onConflict('job_id')
-      .merge()
-  }
-  const rules = async (within: Knex) => {
-    const row = (await within('shelves').where({ name: 'rules' }).first()) as { revision: number; document: string } | undefined
-    return { revision: row?.revision ?? 0, document: row ? (JSON.parse(row.document) as unknown) : {} }
   }
 
   return {
     get,
-    create: (job: Job): Promise<StoredJob> =>
-      db.transaction(async (trx) => {
+    /** The document as it lies in the database, for a job that can no longer be read. */
+    rawDocument: async (id: string): Promise<string | null> => (await rowOf(id, db))?.document ?? null,
+    create: (job: Job, within: Knex = db): Promise<StoredJob> =>
+      inOne(within, async (trx) => {
         const [id, now] = [randomUUID(), new Date().toISOString()]
-        await trx('jobs').insert({ id, revision: 1, ...columns(job), created_at: now, updated_at: now })
-        const r = await rules(trx)
-        await writeVerdict(trx, id, 1, verdictOf(job, r.document, null), r.revision)
+        const [{ last }] = (await trx('jobs').max({ last: 'seq' })) as { last: number | null }[]
+        const seq = (last ?? 0) + 1
+        await trx('jobs').insert({ id, seq, revision: 1, ...columns(job), created_at: now, updated_at: now })
+        await trx('job_documents').insert({ job_id: id, document: JSON.stringify(job) })
+        await trx('job_words').insert({ rowid: seq, ...words(job) })
         return { id, revision: 1, archived: false, updatedAt: now, job }
       }),
     save: (id: string, fromRevision: number, job: Job): Promise<Saved> =>
-      db.transaction(async (trx): Promise<Saved> => {
+      inOne(db, async (trx): Promise<Saved> => {
         const now = new Date().toISOString()
-        const changed = await trx('jobs')
+        const document = JSON.stringify(job)
+        const [row] = (await trx('jobs')
           .where({ id, revision: fromRevision })
           .update({ ...columns(job), revision: fromRevision + 1, updated_at: now })
-        if (changed === 0) {
-          const theirs = await get(id, trx)
-          return theirs ? { ok: false, reason: 'older', theirs } : { ok: false, reason: 'missing' }
+          .returning('seq')) as { seq: number }[]
+        if (row) {
+          await trx('job_documents').where({ job_id: id }).update({ document })
+          await trx('job_words').where({ rowid: row.seq }).update(words(job))
+          return { ok: true, revision: fromRevision + 1, updatedAt: now }
         }
-        const r = await rules(trx)
-        await writeVerdict(trx, id, fromRevision + 1, verdictOf(job, r.document, await piecesAccepted(trx, id)), r.revision)
-        return { ok: true, revision: fromRevision + 1, updatedAt: now }
+        const newer = await rowOf(id, trx)
+        if (!newer) return { ok: false, reason: 'missing' }
+        // the same save again, whose answer got lost
+        if (newer.revision === fromRevision + 1 && newer.document === document)
+          return { ok: true, revision: newer.revision, updatedAt: newer.updated_at }
+        return { ok: false, reason: 'older', theirs: stored(newer) }
       }),
-    setArchived: async (id: string, archived: boolean): Promise<boolean> =>
-      (await db('jobs')
-        .where({ id })
-        .update({ archived: archived ? 1 : 0 })) > 0,
+    setArchived: (id: string, archived: boolean): Promise<boolean> =>
+      inOne(
+        db,
+        async (trx) =>
+          (await trx('jobs')
+            .where({ id })
+            .update({ archived: archived ? 1 : 0 })) > 0,
+      ),
 
     /** One page of the Slipway: what is due first stands first, undated last. */
     list: async (q: JobQuery): Promise<{ rows: JobRow[]; total: number }> => {
-      const like = `%${q.search.replace(/[\\%_]/g, '\\$&')}%`
+      const found = asked(q.search)
+      // signs alone are in no title
+      if (q.search && found === null) return { total: 0, rows: [] }
+      const rulesRevision = await rulesNow(db)
       const filtered = () => {
         const query = db('jobs')
           .leftJoin('verdicts', 'verdicts.job_id', 'jobs.id')
           .where('jobs.archived', q.archived ? 1 : 0)
-        if (q.search) query.whereRaw("(jobs.title like ? escape '\\' or jobs.client like ? escape '\\')", [like, like])
+        if (found) query.whereIn('jobs.seq', db('job_words').select('rowid').whereRaw('job_words match ?', [found]))
         if (q.station) query.where('jobs.station', q.station)
         if (q.state === 'over') query.where('verdicts.over', '>', 0)
-        if (q.state === 'unknown') query.where('verdicts.unknown', '>', 0)
+        if (q.state === 'unknown') query.where(notKnown(rulesRevision))
         if (q.state === 'late') query.where('jobs.due', '<', q.today).whereNot('jobs.station', 'hand-over')
         return query
       }
@@ -115,16 +136,23 @@ export function jobStore(db: Knex) {
           'verdicts.governing',
           'verdicts.moved',
           'verdicts.job_revision as judgedRevision',
+          'verdicts.rules_revision as judgedRules',
+          'verdicts.fault',
         )
         .orderByRaw('jobs.due is null, jobs.due, jobs.title')
         .offset(q.offset)
-        .limit(q.limit)) as (Omit<JobRow, 'archived' | 'judged'> & { archived: number; judgedRevision: number | null })[]
+        .limit(q.limit)) as (Omit<JobRow, 'archived' | 'judged'> & {
+        archived: number
+        judgedRevision: number | null
+        judgedRules: number | null
+      })[]
       return {
         total: n,
-        rows: rows.map(({ judgedRevision, ...r }) => ({
+        rows: rows.map(({ judgedRevision, judgedRules, ...r }) => ({
           ...r,
           archived: r.archived === 1,
-          judged: judgedRevision === r.revision,
+          judged: judgedRevision === r.revision && judgedRules === rulesRevision,
+          fault: r.fault ?? '',
           moved: r.moved ?? 0,
           over: r.over ?? 0,
           near: r.near ?? 0,
@@ -145,22 +173,9 @@ export function jobStore(db: Knex) {
       return {
         stations: Object.fromEntries(stations.map((s) => [s.station, s.n])) as Partial<Record<Station, number>>,
         over: await count(open().where('verdicts.over', '>', 0)),
-        unknown: await count(open().where('verdicts.unknown', '>', 0)),
+        unknown: await count(open().where(notKnown(await rulesNow(db)))),
         late: await count(open().where('jobs.due', '<', today).whereNot('jobs.station', 'hand-over')),
       }
-    },
-
-    /** Works out verdicts that are missing or were made under older rules; returns how many it did, 0 when all stand. */
-    refreshVerdicts: async (most: number): Promise<number> => {
-      const r = await rules(db)
-      const stale = (await db('jobs')
-        .leftJoin('verdicts', 'verdicts.job_id', 'jobs.id')
-        .where((q) => q.whereNull('verdicts.job_id').orWhere('verdicts.rules_revision', '<>', r.revision))
-        .select('jobs.*')
-        .limit(most)) as Raw[]
-      for (const row of stale)
-        await writeVerdict(db, row.id, row.revision, verdictOf(stored(row).job, r.document, await piecesAccepted(db, row.id)), r.revision)
-      return stale.length
     },
   }
 }

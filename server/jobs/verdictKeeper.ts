@@ -1,15 +1,56 @@
 import type { Knex } from 'knex'
-import type { JobStore } from './jobStore'
+import type { Workshop } from '../workshop/workshop'
 import { VERDICT_VERSION } from './verdict'
+import { verdictStore } from './verdictStore'
 
-const BATCH = 20
+const MOST_WORDS = 300
 
-/** Brings verdicts up to date a few at a time, so that the server goes on answering in between. */
-export function verdictKeeper(db: Knex, jobs: JobStore, log: (error: unknown) => void) {
+/**
+ * Brings verdicts up to date one at a time, in a thread beside the server: the jobs that somebody looks at first, then the rest. A job that cannot be
+ * worked out is marked with the reason and does not keep the others waiting.
+ */
+export function verdictKeeper(db: Knex, workshop: Workshop, log: (error: unknown) => void) {
+  const store = verdictStore(db)
+  const wanted = new Set<string>()
   let running: Promise<void> | null = null
+  let again = false
   let closed = false
+
+  const one = async (): Promise<boolean> => {
+    const seen = [...wanted]
+    const unjudged = (seen.length ? await store.next(seen) : null) ?? (await store.next(null))
+    if (!unjudged) return false
+    wanted.delete(unjudged.id)
+    const { document, rules, accepted } = unjudged
+    const turn = seen.includes(unjudged.id) ? 'person' : 'background'
+    try {
+      const done = workshop.run({ kind: 'verdict', document, rules, accepted }, { turn })
+      // a full queue is no fault of the job: what waits is done first
+      if (!done) await new Promise((resolve) => setTimeout(resolve, 200))
+      else await store.write(unjudged, await done)
+    } catch (error) {
+      if (closed) return false
+      log(error)
+      const [said] = (error instanceof Error ? error.message : String(error)).split('\n')
+      await store.write(unjudged, { fault: (said || 'no reason was given').slice(0, MOST_WORDS) })
+    }
+    return true
+  }
   const run = async () => {
-    while (!closed && (await jobs.refreshVerdicts(BATCH)) > 0) await new Promise((resolve) => setImmediate(resolve))
+    do {
+      again = false
+      while (!closed && (await one())) await new Promise((resolve) => setImmediate(resolve))
+      wanted.clear()
+    } while (again && !closed)
+  }
+  const refresh = (first: string[] = []): void => {
+    for (const id of first) wanted.add(id)
+    again = true
+    running ??= run()
+      .catch(log)
+      .finally(() => {
+        running = null
+      })
   }
   return {
     /** A cache made by an older program is worthless. */
@@ -20,12 +61,11 @@ export function verdictKeeper(db: Knex, jobs: JobStore, log: (error: unknown) =>
         await db.raw(`pragma user_version = ${VERDICT_VERSION}`)
       }
     },
-    refresh: (): void => {
-      running ??= run()
-        .catch(log)
-        .finally(() => {
-          running = null
-        })
+    refresh,
+    /** Resolves once every verdict stands. */
+    settled: async (): Promise<void> => {
+      refresh()
+      while (running) await running
     },
     close: async () => {
       closed = true

@@ -84,9 +84,50 @@ const steps: Step[] = [
       })
     },
   },
+  {
+    // a list of thousands must not read past the documents, and what is searched for stands in more than two columns
+    name: '005_documents_beside_the_list',
+    up: async (db) => {
+      await db.schema.createTable('job_documents', (t) => {
+        t.text('job_id').primary().references('id').inTable('jobs').onDelete('CASCADE')
+        t.text('document').notNullable()
+      })
+      await db.raw('insert into job_documents (job_id, document) select id, document from jobs')
+      // a number of its own, for what is found by words points at it
+      await db.raw('alter table jobs add column seq integer')
+      await db.raw('update jobs set seq = rowid')
+      await db.raw('create unique index jobs_seq on jobs (seq)')
+      await db.raw('create index jobs_by_due on jobs (archived, (due is null), due, title)')
+      await db.raw(
+        "create virtual table job_words using fts5 (title, client, vehicle, notes, tokenize = 'unicode61 remove_diacritics 2', prefix = '2 3')",
+      )
+      await db.raw(`insert into job_words (rowid, title, client, vehicle, notes)
+        select seq, title, client, coalesce(json_extract(document, '$.vehicle.name'), ''), coalesce(json_extract(document, '$.notes'), '') from jobs
+        where json_valid(document)`)
+      await db.raw('alter table jobs drop column document')
+      await db.schema.alterTable('verdicts', (t) => {
+        t.text('fault').notNullable().defaultTo('')
+      })
+    },
+  },
+  {
+    name: '006_devices',
+    up: async (db) => {
+      await db.schema.createTable('devices', (t) => {
+        t.text('id').primary()
+        t.text('name').notNullable()
+        t.text('role').notNullable()
+        t.text('salt').notNullable()
+        t.text('key').notNullable()
+        t.text('paired_at').notNullable()
+        t.text('seen_at').notNullable()
+      })
+    },
+  },
 ]
 
-export const migrationSource: Knex.MigrationSource<Step> = {
+export const migrationSource: Knex.MigrationSource<Step> & { names: string[] } = {
+  names: steps.map((step) => step.name),
   getMigrations: async () => steps,
   getMigrationName: (step) => step.name,
   getMigration: async (step) => ({ up: step.up, down: async () => undefined }),

@@ -5,18 +5,12 @@ import { z } from 'zod'
 import { parsed, refuse } from '../http/faults'
 import { jobAt } from '../jobs/jobRoutes'
 import type { JobStore } from '../jobs/jobStore'
+import { inOne } from '../keeping/openStore'
+import { keptPicture } from './picture'
 
 export const MAX_PHOTO_BYTES = 4_000_000
 const MOST_PHOTOS = 40
 type Row = { id: string; job_id: string; name: string; type: string; bytes: Buffer; at: string }
-
-/** What the bytes themselves say they are; the name and the header may lie. */
-function imageType(bytes: Buffer): string | null {
-  if (bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff]))) return 'image/jpeg'
-  if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]))) return 'image/png'
-  if (bytes.subarray(0, 4).toString('latin1') === 'RIFF' && bytes.subarray(8, 12).toString('latin1') === 'WEBP') return 'image/webp'
-  return null
-}
 
 /** Photographs and scans of the vehicle, kept with the job. All SQL on the photos table. */
 export function photoRoutes(db: Knex, jobs: JobStore): Router {
@@ -35,26 +29,26 @@ export function photoRoutes(db: Knex, jobs: JobStore): Router {
       const job = await jobAt(jobs, String(request.params.id))
       const bytes: unknown = request.body
       if (!Buffer.isBuffer(bytes)) return refuse(415, 'the body', 'a picture: JPEG, PNG or WebP')
-      const type = imageType(bytes)
-      if (!type) return refuse(422, 'the body', 'a picture: JPEG, PNG or WebP')
-      const [{ n }] = (await db('photos').where({ job_id: job.id }).count({ n: '*' })) as { n: number }[]
-      if (n >= MOST_PHOTOS) return refuse(409, 'photos', `${MOST_PHOTOS} pictures at most: remove one first`)
-      const row: Row = { id: randomUUID(), job_id: job.id, name, type, bytes, at: new Date().toISOString() }
-      await db('photos').insert(row)
+      const picture = keptPicture(bytes)
+      if (!picture.ok) return refuse(422, 'the body', picture.expected)
+      const row: Row = { id: randomUUID(), job_id: job.id, name, type: picture.type, bytes: picture.bytes, at: new Date().toISOString() }
+      const kept = await inOne(db, async (trx) => {
+        const [{ n }] = (await trx('photos').where({ job_id: job.id }).count({ n: '*' })) as { n: number }[]
+        if (n < MOST_PHOTOS) await trx('photos').insert(row)
+        return n < MOST_PHOTOS
+      })
+      if (!kept) return refuse(409, 'photos', `${MOST_PHOTOS} pictures at most: remove one first`)
       response.status(201).json(shown(row))
     },
   )
   routes.get('/:id/photos/:photo', async (request, response) => {
     const row = (await db('photos').where({ id: request.params.photo, job_id: request.params.id }).first()) as Row | undefined
     if (!row) return refuse(404, 'photo', 'a picture of this job')
-    response
-      .type(row.type)
-      .set('Cache-Control', 'private, max-age=31536000, immutable')
-      .set('Content-Security-Policy', "default-src 'none'")
-      .send(row.bytes)
+    response.type(row.type).set('Content-Security-Policy', "default-src 'none'").send(row.bytes)
   })
   routes.post('/:id/photos/:photo/remove', async (request, response) => {
-    const gone = await db('photos').where({ id: request.params.photo, job_id: request.params.id }).delete()
+    const { id, photo } = request.params
+    const gone = await inOne(db, (trx) => trx('photos').where({ id: photo, job_id: id }).delete())
     if (!gone) return refuse(404, 'photo', 'a picture of this job')
     response.json({ removed: true })
   })

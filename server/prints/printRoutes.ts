@@ -1,15 +1,8 @@
-import { Router } from 'express'
+import { type Response, Router } from 'express'
 import { z } from 'zod'
-import { cutList } from '../../core/cutList/cutList'
-import { toDxf } from '../../core/drawing/toDxf'
-import { toSvg } from '../../core/drawing/toSvg'
-import { drawView } from '../../core/drawing/views'
-import { cutListCsv } from '../../core/exchange/csv'
 import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
 import { vehicleJsonSchema } from '../../core/exchange/vehicleFile'
 import { type IssuedPlan, standingPlan } from '../../core/issuedPlan/issuedPlan'
-import { type Moved, piecesOf, planMoved } from '../../core/issuedPlan/planMoved'
-import { type Evaluation, evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { neededBeforeCutting } from '../../core/measure/needed'
 import { measuringSheets } from '../../core/measure/sheets'
@@ -17,13 +10,12 @@ import { parsed, refuse } from '../http/faults'
 import type { IssuedStore, Outcome } from '../jobs/issuedStore'
 import { jobAt, today } from '../jobs/jobRoutes'
 import type { JobStore } from '../jobs/jobStore'
+import { Unreadable } from '../keeping/storeFaults'
 import type { ShelfStore } from '../shelves/shelfStore'
+import { working } from '../workshop/working'
 import type { Workshop } from '../workshop/workshop'
-import { arrangementPdf } from './arrangement'
 import { clientFormHtml } from './clientForm'
-import { cutSheetPdf } from './cutSheet'
-import { measuringSheetPdf } from './measuringSheet'
-import type { Stamp } from './paper'
+import type { Print } from './printed'
 
 const PLAN_MS = 8000
 const fileName = (job: Job, tail: string): string =>
@@ -36,25 +28,25 @@ const fileName = (job: Job, tail: string): string =>
   }-${tail}"`
 
 const standing = async (issued: IssuedStore, jobId: string): Promise<IssuedPlan | null> => standingPlan(await issued.ofJob(jobId))
-const movedSince = (accepted: IssuedPlan | null, now: Evaluation): Moved[] => (accepted ? planMoved(accepted.pieces, now.assembly) : [])
-/** The one large word on a sheet. What shows the design as it stands is a draft again once it has moved; the accepted plan itself is superseded. */
-function stampOf(accepted: IssuedPlan | null, moved: Moved[], showsNow = false): Stamp {
-  if (!accepted) return { word: 'DRAFT', detail: 'not accepted for the saw' }
-  if (!moved.length) return { word: `ACCEPTED revision ${accepted.jobRevision}`, detail: '' }
-  return showsNow
-    ? { word: 'DRAFT', detail: `differs from accepted revision ${accepted.jobRevision}` }
-    : { word: 'SUPERSEDED', detail: `the design has moved since revision ${accepted.jobRevision} was accepted` }
-}
 
 /** Everything that leaves a job on paper or as a file, and the cut plan that goes to the saw. */
 export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedStore, workshop: Workshop): Router {
   const routes = Router()
   const rules = async () => (await shelves.get('rules')).document
-  const plan = async (job: Job) => {
+  const print = async (sheet: Print, response: Response): Promise<Buffer> =>
+    Buffer.from(await working(workshop, { kind: 'print', print: sheet }, response))
+  const heading = (job: Job, sheet: string, revision: number) => ({
+    job: job.title,
+    client: job.brief.clientName,
+    sheet,
+    revision,
+    date: today(),
+    due: job.due,
+  })
+  const plan = async (job: Job, response: Response) => {
     const [stock, r] = [await shelves.get('stock'), await rules()]
-    const running = workshop.run({ kind: 'plan', job, stock: stock.document, rules: r, timeLimitMs: PLAN_MS })
-    if (!running) return refuse(503, 'the server', 'a free place in the queue: too much is waiting, try again in a minute')
-    return { plan: await running, rules: r, stockRevision: stock.revision }
+    const task = { kind: 'plan' as const, job, stock: stock.document, rules: r, timeLimitMs: PLAN_MS }
+    return { plan: await working(workshop, task, response), rules: r, stockRevision: stock.revision }
   }
   const outcome = (o: Outcome) => {
     if (o.ok) return o
@@ -69,7 +61,15 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   }
 
   routes.get('/:id/file.json', async (request, response) => {
-    const { job } = await jobAt(jobs, request.params.id)
+    // a job that can no longer be read leaves as it is kept
+    const found = await jobs.get(request.params.id).catch((error: unknown) => {
+      if (error instanceof Unreadable) return null
+      throw error
+    })
+    const kept = found ? null : await jobs.rawDocument(request.params.id)
+    if (kept !== null)
+      return void response.type('application/json').set('Content-Disposition', 'attachment; filename="job-as-kept.json"').send(kept)
+    const { job } = found ?? (await jobAt(jobs, request.params.id))
     response.type('application/json').set('Content-Disposition', fileName(job, 'job.json')).send(writeJobFile(job))
   })
   routes.get('/:id/cut-list.csv', async (request, response) => {
@@ -77,7 +77,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     response
       .type('text/csv')
       .set('Content-Disposition', fileName(job, 'cut-list.csv'))
-      .send(cutListCsv(cutList(evaluate(job, await rules()).assembly)))
+      .send(await print({ of: 'cut-list', job, rules: await rules() }, response))
   })
   routes.get('/:id/drawing/:view', async (request, response) => {
     const asked = parsed(
@@ -86,11 +86,11 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     )
     const [view, kind] = asked.split('.') as ['plan' | 'side' | 'rear', 'dxf' | 'svg']
     const { job } = await jobAt(jobs, request.params.id)
-    const sheet = drawView(view, evaluate(job, await rules()).assembly, job.vehicle, job.brief)
+    const bytes = await print({ of: 'drawing', job, rules: await rules(), view, as: kind }, response)
     response
       .type(kind === 'dxf' ? 'application/dxf' : 'image/svg+xml')
       .set('Content-Disposition', fileName(job, asked))
-      .send(kind === 'dxf' ? toDxf(sheet, job.units) : toSvg(sheet, job.units))
+      .send(bytes)
   })
   routes.get('/:id/client-form.html', async (request, response) => {
     const { job } = await jobAt(jobs, request.params.id)
@@ -100,18 +100,9 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   })
   routes.get('/:id/arrangement.pdf', async (request, response) => {
     const { job, revision } = await jobAt(jobs, request.params.id)
-    const r = await rules()
-    const result = evaluate(job, r)
     const accepted = await standing(issued, request.params.id)
-    const bytes = await arrangementPdf(job, result, r, {
-      job: job.title,
-      client: job.brief.clientName,
-      sheet: 'General arrangement',
-      revision,
-      date: today(),
-      due: job.due,
-      stamp: stampOf(accepted, movedSince(accepted, result), true),
-    })
+    const title = heading(job, 'General arrangement', revision)
+    const bytes = await print({ of: 'arrangement', job, rules: await rules(), accepted, title }, response)
     response
       .type('application/pdf')
       .set('Content-Disposition', fileName(job, 'arrangement.pdf').replace('attachment', 'inline'))
@@ -121,21 +112,9 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const { job, revision } = await jobAt(jobs, request.params.id)
     const r = await rules()
     const accepted = await standing(issued, request.params.id)
-    const result = evaluate(job, r)
-    const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job)).plan, saw: r }
-    const bytes = await cutSheetPdf(
-      job,
-      { ...made, moved: movedSince(accepted, result), reason: accepted?.reason ?? '', limits: result.limits },
-      {
-        job: job.title,
-        client: job.brief.clientName,
-        sheet: 'Cut sheet',
-        revision: accepted?.jobRevision ?? revision,
-        date: today(),
-        due: job.due,
-        stamp: stampOf(accepted, movedSince(accepted, result)),
-      },
-    )
+    const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job, response)).plan, saw: r }
+    const title = heading(job, 'Cut sheet', accepted?.jobRevision ?? revision)
+    const bytes = await print({ of: 'cut-sheet', job, rules: r, made, accepted, title }, response)
     response.type('application/pdf').set('Content-Disposition', fileName(job, 'cut-sheet.pdf').replace('attachment', 'inline')).send(bytes)
   })
   routes.get('/:id/measuring-sheet.pdf', async (request, response) => {
@@ -149,15 +128,9 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       query.sheets === 'needed' ? measuringSheets.filter((s) => s.fits(job.vehicle)) : measuringSheets.filter((s) => named.includes(s.id))
     if (!sheets.length) return refuse(422, 'sheets', `the names of sheets, or “needed”: ${measuringSheets.map((s) => s.id).join(', ')}`)
     const sheet = query.blank === 'true' ? `Measuring sheet, ${job.vehicle.name}` : `As measured, ${job.vehicle.name}`
-    const bytes = await measuringSheetPdf(job, sheets, query.blank === 'true', {
-      job: job.title,
-      client: job.brief.clientName,
-      sheet,
-      revision,
-      date: today(),
-      due: job.due,
-      stamp: null,
-    })
+    const title = heading(job, sheet, revision)
+    const sheetIds = sheets.map((s) => s.id)
+    const bytes = await print({ of: 'measuring-sheet', job, sheetIds, blank: query.blank === 'true', title }, response)
     response
       .type('application/pdf')
       .set('Content-Disposition', fileName(job, 'measuring-sheet.pdf').replace('attachment', 'inline'))
@@ -180,10 +153,10 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     if (revision !== given.revision) return refuse(409, 'revision', 'the newest revision of the job: it changed since this plan was made')
     const [doubt] = neededBeforeCutting(job.vehicle)
     if (doubt) return refuse(409, 'vehicle', `figures that are measured and agree before anything is cut: ${doubt.label}, ${doubt.why}`)
-    const made = await plan(job)
+    const made = await plan(job, response)
     if (!made.plan.complete) return refuse(409, 'plan', 'stock for every piece: some pieces were not placed')
-    const result = evaluate(job, made.rules)
-    const doubtful = result.limits.filter((l) => l.state === 'over' || l.state === 'unknown')
+    const judged = await working(workshop, { kind: 'judge', job, rules: made.rules }, response)
+    const doubtful = judged.limits.filter((l) => l.state === 'over' || l.state === 'unknown')
     if (doubtful.length && !given.reason)
       return refuse(
         409,
@@ -195,7 +168,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       await issued.accept(
         request.params.id,
         revision,
-        { job, plan: made.plan, saw: { kerfMm, endTrimMm }, pieces: piecesOf(result.assembly), reason: given.reason },
+        { job, plan: made.plan, saw: { kerfMm, endTrimMm }, pieces: judged.pieces, reason: given.reason },
         given.stockRevision,
       ),
     )

@@ -40,6 +40,14 @@ export function shelfRoutes(store: ShelfStore, rulesChanged: () => void): Router
   routes.get('/vehicles/:vehicle/revisions', async (request, response) => {
     response.json(await store.earlier(parsed(z.string().min(1).max(60), request.params.vehicle)))
   })
+  // a shelf that cannot be read can be fetched as it is, put right and written again over it
+  routes.get('/:name/as-kept.json', async (request, response) => {
+    const name = parsed(Name, request.params.name)
+    response
+      .type('application/json')
+      .set('Content-Disposition', `attachment; filename="${name}-as-kept.json"`)
+      .send(await store.raw(name))
+  })
   routes.get('/:name', async (request, response) => {
     response.json(await store.get(parsed(Name, request.params.name)))
   })

@@ -1,30 +1,71 @@
 import { type Calculation, calculate, calculatorOf } from '../../core/calculators/registry'
 import { cutList } from '../../core/cutList/cutList'
+import { readJob } from '../../core/exchange/jobFile'
+import { type Piece, piecesOf } from '../../core/issuedPlan/planMoved'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
+import type { Limit } from '../../core/limits/limit'
 import { type CutPlan, planCuts } from '../../core/nesting/planCuts'
 import type { Tools } from '../../core/nesting/tools'
 import type { Rules } from '../../core/rules/rules'
 import type { Stock } from '../../core/stock/stock'
+import { type Verdict, verdictOf } from '../jobs/verdict'
+import { backUp } from '../keeping/backup'
+import { type Print, printed } from '../prints/printed'
+
+/** What is asked before metal is cut: what is over or unknown, and which pieces there are. */
+export type Judged = { limits: Pick<Limit, 'name' | 'state'>[]; pieces: Piece[] }
 
 export type Task =
   | { kind: 'plan'; job: Job; stock: Stock; rules: Rules; timeLimitMs: number }
   | { kind: 'calculate'; name: string; given: unknown }
-export type Answer<T extends Task> = T extends { kind: 'plan' } ? CutPlan : Calculation
+  | { kind: 'print'; print: Print }
+  | { kind: 'judge'; job: Job; rules: Rules }
+  /** `document`: the job as it is kept */
+  | { kind: 'verdict'; document: string; rules: unknown; accepted: Piece[] | null }
+  | { kind: 'backup'; database: string; to: string }
+type Answers = { plan: CutPlan; calculate: Calculation; print: Uint8Array; judge: Judged; verdict: Verdict; backup: null }
+export type Answer<T extends Task> = Answers[T['kind']]
+
+const searching = (name: string): boolean => calculatorOf(name)?.searches ?? false
+export const needsSolver = (task: Task): boolean => task.kind === 'plan' || (task.kind === 'calculate' && searching(task.name))
+/** Tasks that may take seconds. */
+export const takesLong = (task: Task): boolean => needsSolver(task) || task.kind === 'backup'
+
+/** Tools without a solver, for what never asks one. */
+export const unsolved = (now: () => number): Tools => ({
+  now,
+  solve: () => {
+    throw new Error('this task asks the solver: mark it so')
+  },
+})
 
 /** Long work, the same in a worker thread, on the command line and in tests. */
-export function perform(task: Task, tools: Tools): CutPlan | Calculation {
-  if (task.kind === 'plan') {
-    const { assembly } = evaluate(task.job, task.rules)
-    return planCuts(
-      cutList(assembly),
-      task.stock,
-      task.rules,
-      { useRemnants: task.job.cut.useRemnants, timeLimitMs: task.timeLimitMs },
-      tools,
-    )
+export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
+  switch (task.kind) {
+    case 'plan': {
+      const { assembly } = evaluate(task.job, task.rules)
+      const { useRemnants } = task.job.cut
+      return planCuts(cutList(assembly), task.stock, task.rules, { useRemnants, timeLimitMs: task.timeLimitMs }, tools)
+    }
+    case 'calculate': {
+      const calculator = calculatorOf(task.name)
+      if (!calculator) throw new Error(`no calculator ${task.name}`)
+      return calculate(calculator, task.given, tools)
+    }
+    case 'print':
+      return printed(task.print)
+    case 'judge': {
+      const { limits, assembly } = evaluate(task.job, task.rules)
+      return { limits: limits.map(({ name, state }) => ({ name, state })), pieces: piecesOf(assembly) }
+    }
+    case 'verdict': {
+      const read = readJob(JSON.parse(task.document))
+      if (!read.ok) throw new Error(read.faults.map((f) => `${f.where}: ${f.expected}`).join('; '))
+      return verdictOf(read.value, task.rules, task.accepted)
+    }
+    case 'backup':
+      backUp(task.database, task.to)
+      return null
   }
-  const calculator = calculatorOf(task.name)
-  if (!calculator) throw new Error(`no calculator ${task.name}`)
-  return calculate(calculator, task.given, tools)
 }

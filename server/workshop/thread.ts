@@ -1,14 +1,19 @@
 import { parentPort } from 'node:worker_threads'
 import loadHighs from 'highs'
 import { highsTools } from '../../core/nesting/highsTools'
-import { perform, type Task } from './tasks'
+import type { Tools } from '../../core/nesting/tools'
+import { needsSolver, perform, type Task, unsolved } from './tasks'
 
-// The solver module is loaded afresh for every task: an aborted solve leaves its memory in no state to go on.
+const now = () => performance.now()
+let solver: Tools | null = null
+
 parentPort?.on('message', async ({ id, task }: { id: number; task: Task }) => {
   try {
-    const tools = highsTools(await loadHighs(), () => performance.now())
-    parentPort?.postMessage({ id, answer: perform(task, tools) })
+    if (needsSolver(task)) solver ??= highsTools(await loadHighs(), now)
+    parentPort?.postMessage({ id, answer: await perform(task, solver ?? unsolved(now)) })
   } catch (error) {
+    // an aborted solve leaves the solver's memory in no state to go on: the next task loads it afresh
+    solver = null
     parentPort?.postMessage({ id, error: error instanceof Error ? (error.stack ?? error.message) : String(error) })
   }
 })

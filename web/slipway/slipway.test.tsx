@@ -12,6 +12,7 @@ const row = (over: Partial<JobRow>): JobRow => ({
   title: 'Spar carrier',
   client: 'Spar and sail loft',
   station: 'cut',
+  fault: '',
   due: '2099-11-28',
   archived: false,
   updatedAt: '',

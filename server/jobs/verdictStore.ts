@@ -1,0 +1,46 @@
+import type { Knex } from 'knex'
+import type { Piece } from '../../core/issuedPlan/planMoved'
+import { piecesAccepted } from './issuedStore'
+import { rulesNow } from './jobStore'
+import type { Verdict } from './verdict'
+
+/** A job whose verdict is missing or was made from an older job, older rules or an older program. */
+export type Unjudged = { id: string; revision: number; document: string; accepted: Piece[] | null; rulesRevision: number; rules: unknown }
+
+const MOST_NAMED = 200
+
+/** All SQL on the verdicts table: a cache that can be thrown away. */
+export function verdictStore(db: Knex) {
+  return {
+    /** The next job to be worked out: of those named first, or of all. Null when all verdicts stand. */
+    next: async (named: string[] | null): Promise<Unjudged | null> => {
+      const rulesRevision = await rulesNow(db)
+      const query = db('jobs')
+        .join('job_documents', 'job_documents.job_id', 'jobs.id')
+        .leftJoin('verdicts', 'verdicts.job_id', 'jobs.id')
+        .where((q) =>
+          q
+            .whereNull('verdicts.job_id')
+            .orWhere('verdicts.rules_revision', '<>', rulesRevision)
+            .orWhereRaw('verdicts.job_revision <> jobs.revision'),
+        )
+      if (named) query.whereIn('jobs.id', named.slice(0, MOST_NAMED))
+      const row = (await query.orderBy('jobs.archived').first('jobs.id', 'jobs.revision', 'document')) as
+        | { id: string; revision: number; document: string }
+        | undefined
+      if (!row) return null
+      const shelf = (await db('shelves').where({ name: 'rules' }).first('document')) as { document: string } | undefined
+      const rules: unknown = shelf ? JSON.parse(shelf.document) : {}
+      return { ...row, accepted: await piecesAccepted(db, row.id), rulesRevision, rules }
+    },
+    /** A verdict, or why there is none; one made from a job that has moved on meanwhile is stale at once, and worked out again. */
+    write: async (of: Unjudged, v: Verdict | { fault: string }): Promise<void> => {
+      const none = { over: 0, near: 0, unknown: 0, governing: '', moved: 0, fault: '' }
+      await db('verdicts')
+        .insert({ job_id: of.id, job_revision: of.revision, rules_revision: of.rulesRevision, ...none, ...v })
+        .onConflict('job_id')
+        .merge()
+    },
+  }
+}
+export type VerdictStore = ReturnType<typeof verdictStore>

@@ -1,0 +1,66 @@
+import { cutList } from '../../core/cutList/cutList'
+import { toDxf } from '../../core/drawing/toDxf'
+import { toSvg } from '../../core/drawing/toSvg'
+import { drawView } from '../../core/drawing/views'
+import { cutListCsv } from '../../core/exchange/csv'
+import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
+import { type Moved, planMoved } from '../../core/issuedPlan/planMoved'
+import { type Evaluation, evaluate } from '../../core/job/evaluate'
+import type { Job } from '../../core/job/job'
+import { measuringSheets } from '../../core/measure/sheets'
+import type { SawSetting } from '../../core/nesting/barLine'
+import type { CutPlan } from '../../core/nesting/planCuts'
+import type { Rules } from '../../core/rules/rules'
+import { arrangementPdf } from './arrangement'
+import { cutSheetPdf } from './cutSheet'
+import { measuringSheetPdf } from './measuringSheet'
+import type { Stamp, Title } from './paper'
+
+type Heading = Omit<Title, 'stamp'>
+/** A sheet or file to be made, with all that it is made from. */
+export type Print =
+  | { of: 'arrangement'; job: Job; rules: Rules; accepted: IssuedPlan | null; title: Heading }
+  | { of: 'cut-sheet'; job: Job; rules: Rules; made: { plan: CutPlan; saw: SawSetting }; accepted: IssuedPlan | null; title: Heading }
+  | { of: 'measuring-sheet'; job: Job; sheetIds: string[]; blank: boolean; title: Heading }
+  | { of: 'drawing'; job: Job; rules: Rules; view: 'plan' | 'side' | 'rear'; as: 'dxf' | 'svg' }
+  | { of: 'cut-list'; job: Job; rules: Rules }
+
+const movedSince = (accepted: IssuedPlan | null, now: Evaluation): Moved[] => (accepted ? planMoved(accepted.pieces, now.assembly) : [])
+
+/** The one large word on a sheet. What shows the design as it stands is a draft again once it has moved; the accepted plan itself is superseded. */
+function stampOf(accepted: IssuedPlan | null, moved: Moved[], showsNow = false): Stamp {
+  if (!accepted) return { word: 'DRAFT', detail: 'not accepted for the saw' }
+  if (!moved.length) return { word: `ACCEPTED revision ${accepted.jobRevision}`, detail: '' }
+  return showsNow
+    ? { word: 'DRAFT', detail: `differs from accepted revision ${accepted.jobRevision}` }
+    : { word: 'SUPERSEDED', detail: `the design has moved since revision ${accepted.jobRevision} was accepted` }
+}
+
+/** The bytes of one sheet or file. */
+export async function printed(print: Print): Promise<Uint8Array> {
+  const { job } = print
+  switch (print.of) {
+    case 'arrangement': {
+      const result = evaluate(job, print.rules)
+      const stamp = stampOf(print.accepted, movedSince(print.accepted, result), true)
+      return arrangementPdf(job, result, print.rules, { ...print.title, stamp })
+    }
+    case 'cut-sheet': {
+      const { accepted, made } = print
+      const result = evaluate(job, print.rules)
+      const moved = movedSince(accepted, result)
+      const sheet = { ...made, moved, reason: accepted?.reason ?? '', limits: result.limits }
+      return cutSheetPdf(job, sheet, { ...print.title, stamp: stampOf(accepted, moved) })
+    }
+    case 'measuring-sheet': {
+      const sheets = measuringSheets.filter((s) => print.sheetIds.includes(s.id))
+      return measuringSheetPdf(job, sheets, print.blank, { ...print.title, stamp: null })
+    }
+    case 'drawing': {
+      const sheet = drawView(print.view, evaluate(job, print.rules).assembly, job.vehicle, job.brief)
+      return Buffer.from(print.as === 'dxf' ? toDxf(sheet, job.units) : toSvg(sheet, job.units))
+    }
+    case 'cut-list':
+      return Buffer.from(cutListCsv(cutList(evaluate(job, print.rules).assembly)))
+  }
+}
