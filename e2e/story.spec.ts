@@ -96,7 +96,7 @@ test('a survey trust’s rack, from the call to the cut sheet, with the mouse', 
   await test.step('next day it is as it was left', async () => {
     await saved(page)
     await page.goto('/')
-    await page.getByLabel('Search title or client').fill('shore')
+    await page.getByLabel('Search the jobs').fill('shore')
     await expect(page.getByRole('list', { name: 'Jobs' }).getByRole('listitem')).toHaveCount(1)
     await page.getByRole('link', { name: 'Shore survey rack' }).click()
     await expect(page).toHaveURL(/hand-over$/)

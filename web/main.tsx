@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button'
 import CssBaseline from '@mui/material/CssBaseline'
 import { ThemeProvider } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
@@ -17,6 +18,8 @@ const StockPage = lazy(() => import('./shelves/StockPage'))
 const PartsPage = lazy(() => import('./shelves/PartsPage'))
 const RulesPage = lazy(() => import('./shelves/RulesPage'))
 const CalculatorsPage = lazy(() => import('./calculators/CalculatorsPage'))
+const ShopPage = lazy(() => import('./shop/ShopPage'))
+const PairPage = lazy(() => import('./shop/PairPage'))
 
 const page = (element: ReactNode) => (
   <Suspense
@@ -32,6 +35,17 @@ const page = (element: ReactNode) => (
 
 function Wreck() {
   const error = useRouteError()
+  // parts of a page that were not loaded yet are gone once the server is a newer one
+  if (error instanceof Error && /dynamically imported module|Importing a module script failed/.test(error.message))
+    return (
+      <Typography component="div" role="alert" sx={{ p: 4 }}>
+        <h1>Load this page again</h1>
+        <p>Tide Line was brought up to date meanwhile, or cannot be reached. What you typed is kept.</p>
+        <Button variant="contained" onClick={() => location.reload()}>
+          Load it again
+        </Button>
+      </Typography>
+    )
   const text = isRouteErrorResponse(error) ? 'There is no page at this address.' : error instanceof Error ? error.message : String(error)
   return (
     <Typography component="div" role="alert" sx={{ p: 4 }}>
@@ -57,6 +71,8 @@ const router = createBrowserRouter([
       { path: 'stock', element: page(<StockPage />) },
       { path: 'parts', element: page(<PartsPage />) },
       { path: 'rules', element: page(<RulesPage />) },
+      { path: 'shop', element: page(<ShopPage />) },
+      { path: 'pair', element: page(<PairPage />) },
       { path: 'calculators', element: page(<CalculatorsPage />) },
       { path: 'calculators/:name', element: page(<CalculatorsPage />) },
       { path: '*', element: <Navigate to="/" replace /> },

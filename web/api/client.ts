@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { heardFrom, useStanding } from './standing'
 
 const Faults = z.object({ faults: z.array(z.object({ where: z.string(), expected: z.string() })).min(1) }).loose()
 export type Fault = { where: string; expected: string }
@@ -31,6 +32,8 @@ export async function call<T>(path: string, { method = 'GET', json, text, bytes,
       null,
     )
   }
+  heardFrom(response.headers.get('Tideline-Release'))
+  if (response.status === 401) useStanding.setState({ unpaired: true })
   const answer: unknown = await response.json().catch(() => null)
   if (!response.ok) {
     const read = Faults.safeParse(answer)

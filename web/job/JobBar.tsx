@@ -26,7 +26,7 @@ const unitChoices = [
 /** What the job is called, whether it is saved, undo, and the units it is shown in. */
 export function JobBar({ job }: { job: Job }) {
   const [title, setTitle] = useState(job.title)
-  const { saveState, saveFault } = useJob()
+  const { saveState, saveFault, copyKept } = useJob()
   const { pastStates, futureStates } = useStore(useJob.temporal)
   useEffect(() => setTitle(job.title), [job.title])
   const chosen = unitChoices.findIndex(
@@ -65,11 +65,18 @@ export function JobBar({ job }: { job: Job }) {
           component="span"
           role="status"
           sx={{ fontSize: 13, color: saveState === 'failed' || saveState === 'conflict' ? 'error.main' : 'text.secondary', mr: 1 }}
-          title={saveFault ?? undefined}
         >
           {words[saveState]}
+          {saveState !== 'saved' && !copyKept && ', and this browser keeps no copy: do not close it'}
         </Box>
-        {saveState === 'failed' && <Button onClick={() => void saveNow()}>Save again</Button>}
+        {saveState === 'failed' && (
+          <>
+            <Box component="span" role="alert" sx={{ fontSize: 13, color: 'error.main', maxWidth: 420 }}>
+              {saveFault}
+            </Box>
+            <Button onClick={() => void saveNow()}>Save again</Button>
+          </>
+        )}
         <Button onClick={undo} disabled={pastStates.length === 0} aria-keyshortcuts="Control+Z">
           Undo
         </Button>

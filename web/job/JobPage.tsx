@@ -9,6 +9,8 @@ import { type Station, stations } from '../../core/job/stations'
 import { ApiError, call } from '../api/client'
 import type { StoredJob } from '../api/queries'
 import { useView } from '../drawing/DrawingPane'
+import { LeftBehindNotice } from '../keeping/LeftBehindNotice'
+import { leftBehind } from '../keeping/unsaved'
 import { UnitsContext } from '../quantity/units'
 import { isTyping } from '../shell/keys'
 import { ConflictDialog } from './ConflictDialog'
@@ -39,13 +41,28 @@ export default function JobPage() {
     refetchOnReconnect: false,
   })
   const openId = useJob((s) => s.id)
+  const { data } = fetched
   useEffect(() => {
-    if (fetched.data) openJob(fetched.data)
-  }, [fetched.data])
+    if (!data) return
+    let here = true
+    void leftBehind(data.id).then((left) => {
+      if (here) openJob(data, left)
+    })
+    return () => {
+      here = false
+    }
+  }, [data])
   useEffect(() => () => closeJob(), [])
 
   if (fetched.error) {
     const gone = fetched.error instanceof ApiError && fetched.error.status === 404
+    const unreadable = fetched.error instanceof ApiError && fetched.error.status === 409
+    if (unreadable)
+      return (
+        <Alert severity="error" sx={{ m: 3 }} action={<Button href={`/api/jobs/${id}/file.json`}>Fetch it as it is kept</Button>}>
+          {fetched.error.message} Put the file right and bring it in again on the <a href="/">Slipway</a>; the other jobs are not touched.
+        </Alert>
+      )
     return (
       <Alert
         severity="error"
@@ -119,6 +136,7 @@ function OpenJob({ id, at }: { id: string; at: Station }) {
     <UnitsContext value={job.units}>
       <Box sx={{ display: 'flex', flexDirection: 'column', height: { md: '100%' } }}>
         <JobBar job={job} />
+        <LeftBehindNotice />
         <StationPath id={id} at={at} job={job} />
         <Box sx={{ flex: 1, minHeight: 0 }}>
           <Suspense

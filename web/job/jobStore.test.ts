@@ -7,10 +7,16 @@ vi.stubGlobal('localStorage', {
   getItem: (k: string) => shelf.get(k) ?? null,
   setItem: (k: string, v: string) => shelf.set(k, v),
   removeItem: (k: string) => shelf.delete(k),
+  key: (i: number) => [...shelf.keys()][i] ?? null,
+  get length() {
+    return shelf.size
+  },
 })
 vi.stubGlobal('document', { visibilityState: 'visible', addEventListener: () => undefined, removeEventListener: () => undefined })
-const { beginDrag, cancelDrag, closeJob, editJob, endDrag, openJob, redo, standAt, stash, undo, useJob } = await import('./jobStore')
+const { beginDrag, cancelDrag, closeJob, editJob, endDrag, openJob, redo, standAt, undo, useJob } = await import('./jobStore')
 const { saveNow, settleConflict } = await import('./useAutosave')
+const { keepUnsaved, leftBehind } = await import('../keeping/unsaved')
+const { ownTab } = await import('../keeping/tabs')
 
 const [survey] = demoJobs
 const stored = (over: Partial<StoredJob> = {}): StoredJob => ({
@@ -31,7 +37,7 @@ function serverWith(first: StoredJob) {
   vi.stubGlobal('fetch', async (path: string, init?: { method?: string; body?: string }) => {
     if (state.down) throw new TypeError('no connection')
     state.answers++
-    const answer = (status: number, body: unknown) => ({ ok: status < 400, status, json: async () => body })
+    const answer = (status: number, body: unknown) => ({ ok: status < 400, status, headers: new Headers(), json: async () => body })
     if (init?.method === 'PUT') {
       const sent = JSON.parse(init.body ?? '{}') as { revision: number; job: StoredJob['job'] }
       if (sent.revision !== state.current.revision)
@@ -148,19 +154,86 @@ describe('saving', () => {
 })
 
 describe('what a closed window leaves behind', () => {
-  test('unsaved work of the same revision is there again', () => {
-    stash('j1', { revision: 3, job: { ...survey, notes: 'not yet sent' } })
-    openJob(stored())
+  /** As a window that is gone left it. */
+  const leave = (tab: string, revision: number, job: unknown, at = '2026-11-26T09:00') =>
+    shelf.set(`tideline.unsaved.j1${tab}`, JSON.stringify({ revision, at, job }))
+  const open = async (at = stored()) => openJob(at, await leftBehind('j1'))
+  test('unsaved work of the same revision is there again, and from then on this window keeps it', async () => {
+    leave('.gone', 3, { ...survey, notes: 'not yet sent' })
+    await open()
     expect([notes(), useJob.getState().saveState]).toEqual(['not yet sent', 'unsaved'])
+    expect([...shelf.keys()]).toEqual([`tideline.unsaved.j1.${ownTab}`])
   })
-  test('if the job moved on meanwhile both versions are offered', () => {
-    stash('j1', { revision: 2, job: { ...survey, notes: 'older window' } })
-    openJob(stored())
+  test('if the job moved on meanwhile both versions are offered', async () => {
+    leave('', 2, { ...survey, notes: 'older window' })
+    await open()
     expect([useJob.getState().saveState, notes(), useJob.getState().theirs?.job.notes]).toEqual(['conflict', 'older window', survey.notes])
   })
-  test('a spoilt note in the browser is ignored', () => {
-    shelf.set('tideline.unsaved.j1', '{')
+  test('what turns out to be saved already asks nothing', async () => {
+    leave('.gone', 2, survey)
+    await open()
+    expect([useJob.getState().saveState, shelf.size]).toEqual(['saved', 0])
+  })
+  test('of two windows the newer goes on, and the other is offered, not lost', async () => {
+    leave('.one', 3, { ...survey, notes: 'first' }, '2026-11-26T09:00')
+    leave('.two', 3, { ...survey, notes: 'second' }, '2026-11-26T10:00')
+    await open()
+    expect([notes(), useJob.getState().left.map((l) => l.job?.notes)]).toEqual(['second', ['first']])
+  })
+  test('work of an older release is brought up to date; what cannot be read opens the server’s and is offered as a file', async () => {
+    leave('.old', 3, { ...survey, version: 1, notes: 'from last year', brief: { ...survey.brief, cargo: undefined } })
+    leave('.spoilt', 3, { format: 'rust' })
+    shelf.set('tideline.unsaved.j1.half', '{')
+    await open()
+    expect(notes()).toBe('from last year')
+    expect(useJob.getState().left.map((l) => [l.job, l.text.slice(0, 12)])).toEqual([
+      [null, '{"revision":'],
+      [null, '{'],
+    ])
+  })
+  test('another job’s work is left alone', async () => {
+    shelf.set('tideline.unsaved.j11.gone', JSON.stringify({ revision: 1, job: survey }))
+    expect(await leftBehind('j1')).toEqual([])
+  })
+  test('a window that is still open keeps its own', async () => {
+    keepUnsaved('j1', 3, { ...survey, notes: 'mine, in this window' })
+    expect(await leftBehind('j1')).toEqual([])
+  })
+})
+
+describe('a browser that keeps nothing', () => {
+  test('saving goes on as ever, and until it is done it is said that there is no copy', async () => {
+    const { localStorage: kept } = globalThis
+    const forbids = () => {
+      throw new DOMException('The quota has been exceeded.', 'QuotaExceededError')
+    }
+    vi.stubGlobal('localStorage', { getItem: forbids, setItem: forbids, removeItem: forbids, key: forbids, length: 1 })
+    const server = serverWith(stored())
+    openJob(stored(), await leftBehind('j1'))
+    note('typed all the same')
+    expect(keepUnsaved('j1', 3, survey)).toBe(false)
+    await saveNow()
+    expect([useJob.getState().saveState, server.current.job.notes]).toEqual(['saved', 'typed all the same'])
+    vi.stubGlobal('localStorage', kept)
+  })
+})
+
+describe('an answer that got lost', () => {
+  test('the save had arrived: going on typing asks nothing and loses nothing', async () => {
+    const server = serverWith(stored())
     openJob(stored())
-    expect(notes()).toBe(survey.notes)
+    note('a')
+    const first = { ...survey, notes: 'a' }
+    server.down = true
+    await saveNow()
+    expect(useJob.getState().saveState).toBe('failed')
+    // it was taken, only the answer never came
+    server.current = { ...server.current, revision: 4, job: first }
+    server.down = false
+    note('a and b')
+    await saveNow()
+    expect(useJob.getState()).toMatchObject({ saveState: 'unsaved', revision: 4, theirs: null })
+    await saveNow()
+    expect([useJob.getState().saveState, server.current.revision, server.current.job.notes]).toEqual(['saved', 5, 'a and b'])
   })
 })

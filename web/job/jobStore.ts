@@ -1,7 +1,10 @@
 import { temporal } from 'zundo'
 import { create } from 'zustand'
+import { writeJobFile } from '../../core/exchange/jobFile'
 import type { Job } from '../../core/job/job'
 import type { StoredJob } from '../api/queries'
+import { forget } from '../keeping/browserCopy'
+import { keepUnsaved, type LeftBehind } from '../keeping/unsaved'
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'failed' | 'conflict'
 type State = {
@@ -13,8 +16,24 @@ type State = {
   saveState: SaveState
   saveFault: string | null
   theirs: StoredJob | null
+  /** what was sent and never answered: it may have arrived */
+  sent: Job | null
+  /** false where this browser keeps no copy of what is not saved yet */
+  copyKept: boolean
+  left: LeftBehind[]
 }
-const empty: State = { id: null, revision: 0, job: null, acknowledged: null, saveState: 'saved', saveFault: null, theirs: null }
+const empty: State = {
+  id: null,
+  revision: 0,
+  job: null,
+  acknowledged: null,
+  saveState: 'saved',
+  saveFault: null,
+  theirs: null,
+  sent: null,
+  copyKept: true,
+  left: [],
+}
 
 /** The job on the bench: what the person chose. Everything computed from it lives elsewhere. Undo and redo cover the whole job. */
 export const useJob = create<State>()(
@@ -22,35 +41,30 @@ export const useJob = create<State>()(
 )
 const history = () => useJob.temporal.getState()
 
-const STASH = 'tideline.unsaved.'
-type Stash = { revision: number; job: Job }
-/** What was typed and not yet acknowledged is kept in the browser as well, so that a closed window loses nothing. */
-export const stash = (id: string, kept: Stash | null): void => {
-  if (kept) localStorage.setItem(STASH + id, JSON.stringify(kept))
-  else localStorage.removeItem(STASH + id)
-}
-const stashed = (id: string): Stash | null => {
-  try {
-    return JSON.parse(localStorage.getItem(STASH + id) ?? 'null') as Stash | null
-  } catch {
-    return null
+/** Opens a job as the server has it, or as a window that is gone left it unsaved; what else was left is offered beside it. */
+export function openJob(stored: StoredJob, left: LeftBehind[] = []): void {
+  const readable = left.find((l) => l.job !== null)
+  const own = readable?.job && !sameJob(readable.job, stored.job) ? readable.job : stored.job
+  const behind = readable !== undefined && own !== stored.job && readable.revision !== stored.revision
+  if (readable?.job) {
+    if (own !== stored.job) keepUnsaved(stored.id, readable.revision, readable.job)
+    forget(readable.key)
   }
-}
-
-export function openJob(stored: StoredJob): void {
-  const kept = stashed(stored.id)
-  const own = kept && kept.revision === stored.revision ? kept.job : stored.job
   useJob.setState({
     ...empty,
     id: stored.id,
     revision: stored.revision,
     acknowledged: stored.job,
     job: own,
-    saveState: own === stored.job ? 'saved' : 'unsaved',
+    saveState: own === stored.job ? 'saved' : behind ? 'conflict' : 'unsaved',
+    theirs: behind ? stored : null,
+    left: left.filter((l) => l !== readable),
   })
-  if (kept && kept.revision !== stored.revision) useJob.setState({ job: kept.job, saveState: 'conflict', theirs: stored })
   history().clear()
 }
+/** Whether two jobs are the same, in whatever order their parts were written. */
+export const sameJob = (a: Job, b: Job): boolean => a === b || writeJobFile(a) === writeJobFile(b)
+
 export function closeJob(): void {
   useJob.setState(empty)
   history().clear()

@@ -3,7 +3,8 @@ import { readJob } from '../../core/exchange/jobFile'
 import { mergeChanges } from '../../core/job/merge'
 import { ApiError, call } from '../api/client'
 import { queryClient, type StoredJob } from '../api/queries'
-import { stash, useJob } from './jobStore'
+import { dropUnsaved, keepUnsaved } from '../keeping/unsaved'
+import { sameJob, useJob } from './jobStore'
 
 const QUIET_MS = 500
 const RETRY_MS = 4000
@@ -18,7 +19,10 @@ export function useAutosave(): void {
     }
     const stop = useJob.subscribe((s, before) => {
       if (s.job === before.job && s.saveState === before.saveState) return
-      if (s.id && s.job && s.saveState !== 'saved' && s.job !== s.acknowledged) stash(s.id, { revision: s.revision, job: s.job })
+      if (s.id && s.job && s.saveState !== 'saved' && s.job !== s.acknowledged) {
+        const copyKept = keepUnsaved(s.id, s.revision, s.job)
+        if (copyKept !== s.copyKept) useJob.setState({ copyKept })
+      }
       if (s.saveState === 'unsaved') plan(QUIET_MS)
       if (s.saveState === 'failed') plan(RETRY_MS)
     })
@@ -48,24 +52,31 @@ export async function saveNow(): Promise<void> {
     const answer = await call<{ revision: number }>(`/jobs/${id}`, { method: 'PUT', json: { revision, job } })
     const now = useJob.getState()
     if (now.id !== id) {
-      stash(id, null)
+      dropUnsaved(id)
       return
     }
     const more = now.job !== job
-    if (!more) stash(id, null)
-    useJob.setState({ revision: answer.revision, acknowledged: job, saveState: more ? 'unsaved' : 'saved', saveFault: null })
+    if (!more) dropUnsaved(id)
+    useJob.setState({ revision: answer.revision, acknowledged: job, saveState: more ? 'unsaved' : 'saved', saveFault: null, sent: null })
     void queryClient.invalidateQueries({ queryKey: ['jobs'] })
   } catch (error) {
     if (useJob.getState().id !== id) return
     const refused = error instanceof ApiError ? error : null
     if (refused?.status === 409) putTogether((refused.body as { theirs: StoredJob }).theirs)
-    else useJob.setState({ saveState: 'failed', saveFault: refused ? refused.message : 'the job could not be saved' })
+    else {
+      // without an answer nobody knows whether it arrived
+      const sent = refused?.status === 0 ? job : useJob.getState().sent
+      useJob.setState({ sent, saveState: 'failed', saveFault: refused ? refused.message : 'the job could not be saved' })
+    }
   }
 }
 
 /** Somebody saved meanwhile. What only one of us changed is put together; where both changed the same thing the person is asked. */
 function putTogether(theirs: StoredJob): void {
-  const { job, acknowledged } = useJob.getState()
+  const { job, sent } = useJob.getState()
+  // what came in between was our own, its answer lost
+  const acknowledged = sent && sameJob(sent, theirs.job) ? theirs.job : useJob.getState().acknowledged
+  useJob.setState({ sent: null })
   const { merged, clashes } = mergeChanges(acknowledged, job, theirs.job)
   const read = readJob(merged)
   if (clashes.length || !read.ok) useJob.setState({ saveState: 'conflict', theirs })
@@ -89,7 +100,7 @@ export async function settleConflict(choice: 'mine' | 'theirs' | 'copy'): Promis
     })
     copyId = made.id
   }
-  stash(id, null)
+  dropUnsaved(id)
   useJob.setState({ revision: theirs.revision, acknowledged: theirs.job, job: theirs.job, theirs: null, saveState: 'saved' })
   useJob.temporal.getState().clear()
   return copyId

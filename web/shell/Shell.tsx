@@ -2,12 +2,15 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, NavLink, Outlet } from 'react-router'
+import { useStanding } from '../api/standing'
 import { useLook } from '../theme/useLook'
 import { isTyping } from './keys'
+import { Standing } from './Standing'
 
 const loadFinder = () => import('./Finder')
 const Finder = lazy(loadFinder)
 const Shortcuts = lazy(() => import('./Shortcuts'))
+const PairPage = lazy(() => import('../shop/PairPage'))
 const places = [
   ['/', 'Slipway'],
   ['/vehicles', 'Vehicles'],
@@ -15,12 +18,14 @@ const places = [
   ['/parts', 'Bought parts'],
   ['/rules', 'Shop rules'],
   ['/calculators', 'Calculators'],
+  ['/shop', 'The shop'],
 ] as const
 
 /** What stands round every page: the shop's places, find, help, and the look for bench or bay. */
 export function Shell() {
   const [open, setOpen] = useState<'finder' | 'shortcuts' | null>(null)
   const { look, toggle } = useLook()
+  const unpaired = useStanding((s) => s.unpaired)
   // fetched while the page is idle: whoever presses Ctrl K types on at once
   useEffect(() => {
     const timer = setTimeout(() => void loadFinder().catch(() => undefined), 1500)
@@ -126,7 +131,14 @@ export function Shell() {
         </Box>
       </Box>
       <Box component="main" id="main" tabIndex={-1} sx={{ flex: 1, minHeight: 0, overflow: 'auto', outline: 'none !important' }}>
-        <Outlet />
+        <Standing />
+        {unpaired ? (
+          <Suspense fallback={null}>
+            <PairPage />
+          </Suspense>
+        ) : (
+          <Outlet />
+        )}
       </Box>
       <Suspense fallback={null}>
         {open === 'finder' && <Finder onClose={() => setOpen(null)} />}

@@ -49,6 +49,7 @@ export default function PartsPage() {
   const shown = (parts ?? []).filter((p) => `${p.number} ${p.name} ${p.kind}`.toLowerCase().includes(find.toLowerCase()))
   return (
     <ShelfFrame
+      shelf="parts"
       title="Bought parts"
       about="Dimensions as measured on the part or as its sheet says; what nobody knows stays unknown. A foot taken from here sets the height of the rack."
       error={shelf.error ?? save.error}

@@ -17,6 +17,7 @@ export default function RulesPage() {
   const groups = [...new Set(ruleFields.map((f) => f.group))]
   return (
     <ShelfFrame
+      shelf="rules"
       title="Shop rules"
       about="Numbers without a book behind them are the shop's own and yours to set. Every job is worked out again with what stands here."
       error={shelf.error ?? save.error}

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { type ReactNode, useEffect } from 'react'
 import { ApiError } from '../api/client'
+import { BrokenShelf, brokenOf } from './BrokenShelf'
 
 /** Head of a shelf: what it is, its actions, and what went wrong in words. */
 export function ShelfFrame({
@@ -13,14 +14,18 @@ export function ShelfFrame({
   error,
   retry,
   children,
+  shelf,
 }: {
   title: string
   about: string
   actions?: ReactNode
   error: Error | null
   retry?: () => void
+  /** the shelf's own name, where it is one */
+  shelf?: string
   children: ReactNode
 }) {
+  const broken = brokenOf(error)
   useEffect(() => {
     document.title = `${title}, Tide Line`
   }, [title])
@@ -35,7 +40,8 @@ export function ShelfFrame({
       <Typography variant="body2" sx={{ color: 'text.secondary', mb: 2, maxWidth: 760 }}>
         {about}
       </Typography>
-      {error && (
+      {broken && shelf && <BrokenShelf name={shelf} broken={broken} />}
+      {error && !broken && (
         <Alert severity="error" sx={{ mb: 2 }} action={retry && <Button onClick={retry}>Load again</Button>}>
           {error instanceof ApiError
             ? error.faults.slice(0, 5).map((f) => (

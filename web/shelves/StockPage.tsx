@@ -45,6 +45,7 @@ export default function StockPage() {
   }
   return (
     <ShelfFrame
+      shelf="stock"
       title="Stock rack"
       about="Offcuts are used before bars are bought. An offcut of unknown alloy is never planned into a rack: its strength is not known."
       error={shelf.error ?? save.error}

@@ -55,6 +55,7 @@ export default function VehiclesPage() {
   }
   return (
     <ShelfFrame
+      shelf="vehicles"
       title="Vehicles"
       about="Figures that jobs start from. A job keeps its own copy and is measured there; nothing changed here changes a job."
       error={shelf.error ?? save.error}

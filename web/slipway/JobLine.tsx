@@ -33,15 +33,17 @@ export function JobLine({ row }: { row: JobRow }) {
     },
   })
   const late = row.due !== null && row.due < today() && row.station !== 'hand-over'
-  const verdict = !row.judged
-    ? { mark: stateMarks.unknown, text: 'not worked out yet', colour: inks.unknown }
-    : row.over
-      ? { mark: stateMarks.over, text: `${row.over} over`, colour: inks.signal }
-      : row.unknown
-        ? { mark: stateMarks.unknown, text: `${row.unknown} not assessed`, colour: inks.unknown }
-        : row.near
-          ? { mark: stateMarks.near, text: `${row.near} near`, colour: inks.near }
-          : { mark: stateMarks.clear, text: 'clear', colour: inks.clear }
+  const verdict = row.fault
+    ? { mark: stateMarks.unknown, text: 'could not be worked out', colour: inks.signal }
+    : !row.judged
+      ? { mark: stateMarks.unknown, text: 'not worked out yet', colour: inks.unknown }
+      : row.over
+        ? { mark: stateMarks.over, text: `${row.over} over`, colour: inks.signal }
+        : row.unknown
+          ? { mark: stateMarks.unknown, text: `${row.unknown} not assessed`, colour: inks.unknown }
+          : row.near
+            ? { mark: stateMarks.near, text: `${row.near} near`, colour: inks.near }
+            : { mark: stateMarks.clear, text: 'clear', colour: inks.clear }
   return (
     <Box
       component="li"
@@ -83,7 +85,7 @@ export function JobLine({ row }: { row: JobRow }) {
           component="p"
           sx={{ color: 'text.secondary', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}
         >
-          {row.judged ? row.governing : ''}
+          {row.fault || (row.judged ? row.governing : '')}
         </Typography>
         {row.moved > 0 && (
           <Typography variant="caption" component="p" sx={{ color: inks.signal, fontWeight: 600 }}>

@@ -47,6 +47,8 @@ export function SlipwayPage() {
     queryKey: ['jobs', query.toString()],
     queryFn: ({ signal }) => call<JobPageOf>(`/jobs?${query}`, { signal }),
     placeholderData: keepPreviousData,
+    // verdicts follow a save by a moment
+    refetchInterval: ({ state }) => (state.data?.rows.some((r) => !r.judged) ? 800 : false),
   })
 
   useEffect(() => {
@@ -88,7 +90,7 @@ export function SlipwayPage() {
         </Typography>
         <TextField
           inputRef={search}
-          label="Search title or client"
+          label="Search the jobs"
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
           sx={{ width: { xs: '100%', sm: 260 } }}

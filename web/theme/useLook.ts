@@ -1,9 +1,10 @@
 import { create } from 'zustand'
+import { recall, remember } from '../keeping/browserCopy'
 import type { LookName } from './theme'
 
 const KEY = 'tideline.look'
 const first = (): LookName => {
-  const kept = localStorage.getItem(KEY)
+  const kept = recall(KEY)
   if (kept === 'paper' || kept === 'bay') return kept
   return matchMedia('(prefers-color-scheme: dark)').matches ? 'bay' : 'paper'
 }
@@ -12,7 +13,7 @@ export const useLook = create<Look>()((set, get) => ({
   look: first(),
   toggle: () => {
     const look = get().look === 'paper' ? 'bay' : 'paper'
-    localStorage.setItem(KEY, look)
+    remember(KEY, look)
     set({ look })
   },
 }))

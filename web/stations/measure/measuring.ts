@@ -3,15 +3,16 @@ import { usualTolerance, withReading } from '../../../core/measure/settle'
 import { measureOf, type Quantity, withMeasure } from '../../../core/measure/sheets'
 import type { Method, Sourced } from '../../../core/vehicle/vehicle'
 import { editJob } from '../../job/jobStore'
+import { recall, remember } from '../../keeping/browserCopy'
 
 const KEY = 'tideline.who'
 type Measuring = { who: string; field: string | null; setWho: (who: string) => void; take: (field: string | null) => void }
 /** Who holds the tape, and which field the next reading goes to. Kept on this device, not in the job. */
 export const useMeasuring = create<Measuring>()((set) => ({
-  who: localStorage.getItem(KEY) ?? '',
+  who: recall(KEY) ?? '',
   field: null,
   setWho: (who) => {
-    localStorage.setItem(KEY, who)
+    remember(KEY, who)
     set({ who })
   },
   take: (field) => set({ field }),
