@@ -5,7 +5,7 @@ import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { defaultRules } from '../rules/rules'
 import { hangOf } from '../spacing/tipping'
-import { proposePlacements } from './propose'
+import { proposePlacements, rank } from './propose'
 
 const [survey, oyster, spar] = demoJobs
 const apply = (job: Job, xs: number[]): Job => ({
@@ -51,6 +51,28 @@ test('a load too heavy for any placement: says that none meets the rules and whi
   expect(giveUp).toMatch(/No placement of 2 to 3 bars meets every rule.*“Foot, pressed down”/)
   expect(placements[0].meets).toBe(false)
 }, 30_000)
+
+test('a placement without faults comes before one with all figures known, that before one with nothing over, that before the lower worst', () => {
+  const tried = (issues: number, unknown: number, over: number, worst: number) => ({
+    barXMm: [],
+    governs: '',
+    meets: false,
+    over: Array<string>(over).fill('x'),
+    issues,
+    unknown,
+    worst,
+  })
+  const order = [
+    tried(0, 0, 0, 0.4),
+    tried(0, 0, 0, 0.9),
+    tried(0, 0, 1, 0.2),
+    tried(0, 2, 0, 0.1),
+    tried(0, 2, 3, 0.1),
+    tried(1, 0, 0, 0),
+    tried(3, 0, 0, 0),
+  ]
+  expect([...order].reverse().sort(rank)).toEqual(order)
+})
 
 test('nothing carried, nowhere to stand: says what is missing', () => {
   expect(proposePlacements({ ...survey, brief: { ...survey.brief, cargo: [] } }, defaultRules).giveUp).toContain('Nothing is carried')

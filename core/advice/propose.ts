@@ -59,7 +59,7 @@ function tryPlaces(job: Job, rules: Rules, barXMm: number[]): Tried {
 }
 
 /** Fewer faults come first, then fewer unknowns, then fewer limits over, then the lower worst ratio. */
-const rank = (a: Tried, b: Tried): number =>
+export const rank = (a: Tried, b: Tried): number =>
   a.issues - b.issues || a.unknown - b.unknown || a.over.length - b.over.length || a.worst - b.worst
 
 /**

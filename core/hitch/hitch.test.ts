@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import type { Figure } from '../figure/figure'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { newLoadTest, plannedTest, verdictOf } from '../loadTest/loadTest'
@@ -48,6 +49,10 @@ test('in a job: ratings unknown are not assessed, known ones are; the rear axle 
   expect(axle(with_, 'front')).toBeLessThan(axle(van, 'front'))
   expect(find(with_, 'departure')?.state).toBe('clear')
   expect(evaluate(with_, defaultRules).hitchMoment?.value).toBeCloseTo((20 * 300 + 36 * 500) * G_M_S2, 6)
+  // each working says what its factor is
+  const factor = (of: Figure | null | undefined) => of?.with.find((i) => i.symbol === 'k')
+  expect(factor(evaluate(with_, defaultRules).hitchMoment)).toMatchObject({ value: 1, name: 'standing still' })
+  expect(factor(find(with_, 'hitch.moment')?.used)).toMatchObject({ name: 'what the road adds' })
 })
 
 test('a carrier that nobody has measured: moment, axles, tipping and departure are unknown, each naming what to measure', () => {

@@ -175,7 +175,7 @@ const worstOfEach = (results: CaseResult[], feet: FootRow[]): CaseResult[] =>
   })
 
 /** A person at mid-span and at each end of each bar, and on each rail at its ends and midway between the bars it lies on. */
-function standingPlaces(assembly: Assembly): Person[] {
+export function standingPlaces(assembly: Assembly): Person[] {
   const bars = loadBars(assembly)
   return assembly.members.flatMap((m) => {
     const length = memberLengthMm(m)

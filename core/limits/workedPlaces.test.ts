@@ -14,6 +14,7 @@ import { heightLimits } from './heightLimits'
 import { ledger } from './ledger'
 import { stateOf } from './limit'
 import { unheldMm } from './memberLimits'
+import { standingPlaces } from './rackLimits'
 
 const [survey, , spar, drone] = demoJobs as [Job, Job, Job, Job]
 const assembled = (job: Job): Assembly => familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules).assembly
@@ -131,4 +132,14 @@ test('what swings is rack and cargo: the same rack with half the load swings fas
   expect(half!).toBeGreaterThan(full! * 1.05)
   // were all the mass in one place on one spring, twice the mass would swing √2 slower: the rack’s own mass stays, so less than that
   expect(half! / full!).toBeLessThan(Math.SQRT2)
+})
+
+test('a person stands at both ends of a rail and midway between the bars it lies on: bars at 0, 1000, 3000 and a rail from −60 to 3060', () => {
+  const p = { ...survey.design.params, barXMm: [0, 1000, 3000], sideRails: true }
+  const places = standingPlaces(assembled(withParams(survey, p)))
+  const on = (id: string) => places.filter((x) => x.memberId === id).map((x) => Math.round(x.atMm))
+  expect(on('rail:left')).toEqual([0, 60 + 500, 60 + 2000, 3120])
+  // on a bar at its ends and in its middle
+  const [, middle, end] = on('bar:1')
+  expect([on('bar:1')[0], middle]).toEqual([0, Math.round(end! / 2)])
 })

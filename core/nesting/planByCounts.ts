@@ -96,7 +96,7 @@ function decide(kinds: Kind[], bins: Bin[], choice: Counts, tools: Tools, deadli
  * Long lists: bars are filled one by one, the largest piece first, until what is left is a short list; that rest is planned in order of
  * price. Tried with different fillings until the time is spent or the bound is met.
  */
-function inTwoParts(
+export function inTwoParts(
   kinds: Kind[],
   bins: Bin[],
   { stock, rooms }: { stock: Stock[]; rooms: number[] },

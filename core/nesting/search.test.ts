@@ -5,6 +5,7 @@ import { binsOf, countsBelow, coverBound } from './barCounts'
 import { highsTools } from './highsTools'
 import { type Packed, packByCompletion, packExactly } from './packCounts'
 import { bestPattern, type Kind, maximalPatterns, valuablePatterns } from './patterns'
+import { inTwoParts } from './planByCounts'
 import type { Tools } from './tools'
 
 let tools: Tools
@@ -167,5 +168,38 @@ describe('packing a given choice', () => {
     expect(packExactly(kinds, bins(kinds), [2, 0], solve, () => null)).toBe('impossible')
     expect(packByCompletion(kinds, bins(kinds), [2, 0], { nodes: 1000, breadth: 10, stop: never })).toBeNull()
     expect(packByCompletion(kinds, bins(kinds), [3, 0], { nodes: 1000, breadth: 10, stop: never })).toHaveLength(3)
+  })
+})
+
+describe('long lists in two parts', () => {
+  test('60 pieces that fill 30 bars of 100 to the end, 70 + 30 and 50 + 50: found, and known to be the least', () => {
+    const kinds = kindsOf([
+      [70, 20],
+      [50, 20],
+      [30, 20],
+    ])
+    const stock = [{ id: 's', length: 100, price: 7, quantity: null }]
+    const bins = binsOf(kinds, [{ price: 7, room: 100, quantity: null }])
+    const plan = inTwoParts(
+      kinds,
+      bins,
+      { stock, rooms: [100] },
+      {
+        incumbent: 31 * 7,
+        tools,
+        deadline: performance.now() + 5000,
+      },
+    )
+    expect(plan).toMatchObject({ cost: 210, lowerBound: 210, closed: true })
+    const cut = kinds.map((_, k) => plan.packed!.reduce((n, p) => n + p.pattern[k]!, 0))
+    expect([plan.packed!.length, cut]).toEqual([30, [20, 20, 20]])
+    for (const p of plan.packed!) expect(weightOf(kinds, p.pattern)).toBeLessThanOrEqual(100)
+  })
+  test('what is known to be the least already is not looked for', () => {
+    const kinds = kindsOf([[50, 4]])
+    const stock = [{ id: 's', length: 100, price: 7, quantity: null }]
+    const bins = binsOf(kinds, [{ price: 7, room: 100, quantity: null }])
+    const search = { incumbent: 14, tools, deadline: performance.now() + 2000 }
+    expect(inTwoParts(kinds, bins, { stock, rooms: [100] }, search)).toMatchObject({ packed: null, cost: 14, closed: true })
   })
 })

@@ -89,6 +89,11 @@ test('what is shown is read back to within half the finest fraction, and edit te
   )
 })
 
+test('a mass in an edit field reads back to what is kept, in pounds as in kilograms: 10.1234 kg is 22.3183 lb', () => {
+  const text = (units: typeof INCH) => editText(10.1234, 'mass', units, (t) => read(t, units.system, 'mass'))
+  expect([text(INCH), text(METRIC)]).toEqual(['22.3183', '10.1234'])
+})
+
 test('no text at all makes the reader throw or give NaN', () => {
   fc.assert(
     fc.property(fc.string({ unit: fc.constantFrom(...`0123456789 ./-+*()'"mftinkgx½,`) }), (text) => {

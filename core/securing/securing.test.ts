@@ -109,6 +109,14 @@ describe('what holds 100 kg on friction 0.3', () => {
     // its mass 100 off the middle to the left is 100 nearer that edge
     expect(need([strap()], 'tilt', { ...tall, centreLeftMm: 100 }).need).toBeCloseTo(W * 210, 6)
   })
+  test('tipping forward: 0.4 long and 1.2 high; a strap over it 150 behind its middle pulls on 2·350, one 150 ahead on 2·50', () => {
+    const post = { heightMm: 1200, centreUpMm: 600, widthMm: 2000, lengthMm: 400, forwardG: 0.8, rearG: 0 }
+    // 0.8·600 − 200 = 280 mm of its weight
+    const held = (atMm: number) => need([strap('over', { atMm })], 'tilt', post)
+    expect(held(-150).need).toBeCloseTo(W * 280, 6)
+    expect(held(-150).have).toBeCloseTo(((500 * 0.7) / 1.25) * 1000, 6)
+    expect(held(150).have).toBeCloseTo(((500 * 0.1) / 1.25) * 1000, 6)
+  })
   test('rebound of −0.5 g on a rough track lifts half its weight: the straps must bear it, by what they hold, not by a hand’s pull', () => {
     expect(need([strap()], 'lift', { reboundG: -0.5 })).toMatchObject({ need: W / 2, have: 4000 })
     expect(need([strap()], 'lift')).toBeUndefined()

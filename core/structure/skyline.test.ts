@@ -63,6 +63,14 @@ describe('L·D·Lᵀ on a skyline', () => {
     expect(loose).toBe(3)
     expect([...freeMotion(m, 3)].map((v) => Math.round(v * 1e9) / 1e9)).toEqual([1, 1, 1, 1])
   })
+  test('of a hub’s neighbours the one with fewest of its own is numbered first (Cuthill & McKee 1969), in whatever order they are listed', () => {
+    // 0 – 1 – 2, and 1 – 3 with 4 and 5 behind it: from 0 outwards 0 1 2 3 4 5, then turned round
+    for (const hub of [
+      [0, 3, 2],
+      [2, 0, 3],
+    ])
+      expect(numberNodes([[1], hub, [1], [1, 4, 5], [3], [3]])).toEqual([5, 4, 3, 2, 1, 0])
+  })
   test('numbering names every node once, whatever hangs together, and keeps a chain’s neighbours together', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 30 }), fc.array(fc.tuple(fc.nat(29), fc.nat(29)), { maxLength: 60 }), (n, pairs) => {

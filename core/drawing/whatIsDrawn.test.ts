@@ -1,0 +1,91 @@
+import { describe, expect, test } from 'vitest'
+import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import { defaultRules } from '../rules/rules'
+import { demoVehicles } from '../vehicle/demoVehicles'
+import { type Dimension, pointsOf } from './sheet'
+import { drawView } from './views'
+
+const [survey] = demoJobs
+const drawn = (view: 'plan' | 'side' | 'rear', job = survey) => {
+  const { assembly } = evaluate(job, defaultRules)
+  return { assembly, entities: drawView(view, assembly, job.vehicle, job.brief).entities }
+}
+const box = (points: { x: number; y: number }[]) => {
+  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)]
+  return { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) }
+}
+
+describe('the vehicle', () => {
+  test.each(demoVehicles.map((v) => [v.name, v] as const))(
+    '%s: its plan is as wide to the left as to the right, and as long as it is',
+    (_, vehicle) => {
+      const job = { ...survey, vehicle, brief: { ...survey.brief, cargo: [] } }
+      // dashed where it is assumed
+      const body = drawn('plan', job).entities.find((e) => e.kind === 'polygon' && ['vehicle', 'assumed'].includes(e.layer))!
+      const b = box(pointsOf(body))
+      expect(b.low).toBeCloseTo(-b.high, 6)
+      if (vehicle.widthMm.value !== null) expect(b.high - b.low).toBeCloseTo(vehicle.widthMm.value, 6)
+      if (vehicle.lengthMm.value !== null) expect(b.right - b.left).toBeCloseTo(vehicle.lengthMm.value, 6)
+      // every corner has its like on the other side
+      for (const p of pointsOf(body)) expect(pointsOf(body).some((q) => Math.hypot(q.x - p.x, q.y + p.y) < 1e-6)).toBe(true)
+    },
+  )
+})
+
+describe('feet', () => {
+  test.each(['side', 'rear'] as const)('from the %s a foot fills what lies between its seat and the underside of its bar', (view) => {
+    const { assembly, entities } = drawn(view)
+    for (const m of assembly.mounts) {
+      const b = box(pointsOf(entities.find((e) => e.ref === m.id && e.layer === 'foot')!))
+      const bar = assembly.members.find((x) => x.id === m.memberId)!
+      expect(b.low).toBeCloseTo(m.place.z, 6)
+      // the survey van's bars are 40 high
+      expect(b.high).toBeCloseTo(bar.path[0]!.z - 20, 6)
+    }
+  })
+})
+
+describe('heights from the ground', () => {
+  const heights = (job = survey) => {
+    const dims = drawn('side', job).entities.filter((e): e is Dimension => e.kind === 'dimension' && e.axis === 'y')
+    return { of: (label: string | undefined) => dims.filter((d) => d.label === label), all: dims }
+  }
+  test('the deck has its own height while something stands above it, and none when the deck is the top', () => {
+    const { assembly } = drawn('side')
+    expect(
+      heights()
+        .of('deck')
+        .map((d) => d.lengthMm),
+    ).toEqual([assembly.deckZMm])
+    const bare = {
+      ...survey,
+      brief: { ...survey.brief, cargo: [] },
+      design: { ...survey.design, params: { ...survey.design.params, sideRails: false } },
+    }
+    expect(heights(bare).of('deck')).toEqual([])
+    // no bars, no deck
+    const none = { ...bare, design: { ...bare.design, params: { ...bare.design.params, barXMm: [] } } }
+    expect(heights(none).of('deck')).toEqual([])
+  })
+  test('each is measured from the ground', () => {
+    for (const d of heights().all) expect([Math.min(d.from.y, d.to.y), Math.abs(d.to.y - d.from.y)]).toEqual([0, d.lengthMm])
+  })
+})
+
+describe('where feet may stand', () => {
+  test('a line from 0 to 3000 with 500–700, 650–900, −100–50 and 2900–3200 kept out is drawn from 50 to 500 and from 900 to 2900, on both sides', () => {
+    const [line] = survey.vehicle.mounts
+    const keepOut = (fromXMm: number, toXMm: number) => ({ fromXMm, toXMm })
+    const keepOuts = [keepOut(2900, 3200), keepOut(650, 900), keepOut(500, 700), keepOut(-100, 50)]
+    const mounts = [{ ...line!, fromXMm: 0, toXMm: 3000, pointsXMm: null, keepOuts }]
+    const { entities } = drawn('plan', { ...survey, vehicle: { ...survey.vehicle, mounts } })
+    const lines = entities.flatMap((e) => (e.kind === 'line' && e.layer === 'mount' ? [[e.from.x, e.to.x, Math.sign(e.from.y)]] : []))
+    expect(lines).toEqual([
+      [50, 500, 1],
+      [900, 2900, 1],
+      [50, 500, -1],
+      [900, 2900, -1],
+    ])
+  })
+})
