@@ -8,7 +8,7 @@ export default defineConfig({
       { test: { name: 'core', include: ['core/**/*.test.ts'], isolate: false, ...shared } },
       { test: { name: 'web', include: ['web/**/*.test.{ts,tsx}'], ...shared } },
       // the server and the command line: these need the database driver
-      { test: { name: 'shop', include: ['server/**/*.test.ts', 'bin/**/*.test.ts'], ...shared } },
+      { test: { name: 'shop', include: ['server/**/*.test.ts', 'bin/**/*.test.ts', 'endure/**/*.test.ts'], ...shared } },
     ],
   },
 })

@@ -15,6 +15,7 @@ import { issuedStore } from './jobs/issuedStore'
 import { jobRoutes } from './jobs/jobRoutes'
 import { jobStore } from './jobs/jobStore'
 import { type VerdictKeeper, verdictKeeper } from './jobs/verdictKeeper'
+import { type Ballast, ballast } from './keeping/ballast'
 import { type DailyBackup, dailyBackup } from './keeping/dailyBackup'
 import { keepingRoutes } from './keeping/keepingRoutes'
 import { StoreFault } from './keeping/storeFaults'
@@ -31,6 +32,7 @@ type Parts = {
   log: (error: unknown) => void
   keeper?: VerdictKeeper
   backups?: DailyBackup
+  room?: Ballast
   /** the address it listens at, and further names it is known by */
   bound?: string | null
   allowedHosts?: string[]
@@ -92,7 +94,7 @@ export function createApp(parts: Parts): Express {
     next()
   })
   // pictures are taken as bytes, before anything tries to read them as text
-  app.use('/api/jobs', photoRoutes(db, jobs))
+  app.use('/api/jobs', photoRoutes(db, jobs, parts.room ?? ballast(':memory:')))
   app.use('/api', express.json({ limit: MAX_FILE_BYTES, strict: false, ...utf8 }))
   app.use('/api', express.text({ limit: MAX_FILE_BYTES, type: ['text/*', 'application/octet-stream'], ...utf8 }))
 

@@ -7,6 +7,7 @@ import type { Knex } from 'knex'
 import pino from 'pino'
 import { createApp } from './app'
 import { verdictKeeper } from './jobs/verdictKeeper'
+import { ballast } from './keeping/ballast'
 import { dailyBackup } from './keeping/dailyBackup'
 import { openStore, placeFor } from './keeping/openStore'
 import { soleUse } from './keeping/soleUse'
@@ -47,6 +48,7 @@ export async function serve(options: Options): Promise<Served> {
       workshop,
       keeper,
       backups,
+      room: ballast(database),
       webFolder,
       log: fault,
       bound: host,

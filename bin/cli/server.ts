@@ -1,5 +1,5 @@
 import { fillDemo } from '../../server/demo/fillDemo'
-import { isLoopback } from '../../server/http/gate'
+import { isLoopback, ownAddresses } from '../../server/http/gate'
 import { serve } from '../../server/serve'
 import { type Io, wrong } from './stop'
 
@@ -17,10 +17,14 @@ export async function runServer(io: Io, values: Values, demo: boolean): Promise<
     ...(demo ? { fill: fillDemo } : {}),
   })
   io.out(`Tide Line is open at ${served.address}\n`)
-  if (!isLoopback(values.host))
+  if (!isLoopback(values.host)) {
+    const at = new URL(served.address).port
+    for (const address of ownAddresses().filter((a) => !isLoopback(a) && !a.includes(':')))
+      io.out(`on the network: http://${address}:${at}\n`)
     io.out(
       'Other devices on this network can reach it and must be paired at the desk. What they send and read travels in clear: use your own network only.\n',
     )
+  }
   // a second word to stop does not wait for requests in hand
   let stopping = false
   const stop = () => {

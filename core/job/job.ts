@@ -11,6 +11,8 @@ export const JOB_FORMAT = 'tide-line/job'
 export const JOB_VERSION = 2
 
 /** What the shop decided about one job. Intent only: everything computed is derived again from this. */
+export const MOST_NOTES = 5000
+
 export const JobSchema = z.object({
   format: z.literal(JOB_FORMAT),
   version: z.literal(JOB_VERSION),
@@ -33,7 +35,7 @@ export const JobSchema = z.object({
   /** what straps are hooked to */
   anchors: z.array(AnchorSchema).max(40).default([]),
   loadTests: z.array(LoadTestSchema).max(100).default([]),
-  notes: z.string().max(5000),
+  notes: z.string().max(MOST_NOTES),
 })
 export type Job = z.infer<typeof JobSchema>
 

@@ -11,7 +11,12 @@ export const roleOf = (response: Response): Role => response.locals.role as Role
 const tokenOf = (request: Request): string => parse(request.headers.cookie ?? '')[COOKIE] ?? ''
 
 /** What the floor may change: it measures, photographs, ticks and takes notes. */
-const FLOOR_WRITES = [/^\/jobs\/[^/]+$/, /^\/jobs\/[^/]+\/photos$/, /^\/jobs\/[^/]+\/photos\/[^/]+\/remove$/, /^\/calculators\/[^/]+$/]
+const FLOOR_WRITES = [
+  /^\/jobs\/[^/]+$/,
+  /^\/jobs\/[^/]+\/photos(\/several)?$/,
+  /^\/jobs\/[^/]+\/photos\/[^/]+\/remove$/,
+  /^\/calculators\/[^/]+$/,
+]
 
 /** Who asks: this machine's own screen is the desk; everybody else shows a secret that pairing gave, or is told to pair. */
 export function whoAsks(devices: DeviceStore): RequestHandler {

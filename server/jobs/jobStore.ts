@@ -42,13 +42,12 @@ const asked = (search: string): string | null => {
 export const rulesNow = async (within: Knex): Promise<number> =>
   ((await within('shelves').where({ name: 'rules' }).first('revision')) as { revision: number } | undefined)?.revision ?? 0
 /** Something not assessed, or no verdict that stands: neither ever reads as clear. */
-const notKnown = (rulesRevision: number) => (q: Knex.QueryBuilder) =>
-  q
-    .where('verdicts.unknown', '>', 0)
-    .orWhereNull('verdicts.job_id')
-    .orWhere('verdicts.fault', '<>', '')
-    .orWhereRaw('verdicts.job_revision <> jobs.revision')
-    .orWhere('verdicts.rules_revision', '<>', rulesRevision)
+const notKnownSql = (rulesRevision: number) => ({
+  sql: `(verdicts.job_id is null or verdicts.unknown > 0 or verdicts.fault <> '' or verdicts.job_revision <> jobs.revision or verdicts.rules_revision <> ?)`,
+  bindings: [rulesRevision],
+})
+type TallyRow = Record<'n' | 'over' | 'unknown' | 'late', number | null>
+type Tally = { stations: Partial<Record<Station, number>>; over: number; unknown: number; late: number }
 
 /** All SQL on the jobs table. A save names the revision it was made from and is refused when a newer one is there. */
 export function jobStore(db: Knex) {
@@ -58,6 +57,8 @@ export function jobStore(db: Knex) {
     const row = await rowOf(id, within)
     return row ? stored(row) : null
   }
+
+  let counted: { at: string; tally: Tally } | null = null
 
   return {
     get,
@@ -115,7 +116,8 @@ export function jobStore(db: Knex) {
         if (found) query.whereIn('jobs.seq', db('job_words').select('rowid').whereRaw('job_words match ?', [found]))
         if (q.station) query.where('jobs.station', q.station)
         if (q.state === 'over') query.where('verdicts.over', '>', 0)
-        if (q.state === 'unknown') query.where(notKnown(rulesRevision))
+        const unknown = notKnownSql(rulesRevision)
+        if (q.state === 'unknown') query.whereRaw(unknown.sql, unknown.bindings)
         if (q.state === 'late') query.where('jobs.due', '<', q.today).whereNot('jobs.station', 'hand-over')
         return query
       }
@@ -162,20 +164,31 @@ export function jobStore(db: Knex) {
       }
     },
 
-    /** How many jobs stand at each station, and how many are late, over or not assessed. */
-    tally: async (today: string) => {
-      const stations = (await db('jobs').where({ archived: 0 }).select('station').count({ n: '*' }).groupBy('station')) as {
-        station: Station
-        n: number
-      }[]
-      const open = () => db('jobs').leftJoin('verdicts', 'verdicts.job_id', 'jobs.id').where('jobs.archived', 0)
-      const count = async (query: Knex.QueryBuilder) => ((await query.count({ n: '*' })) as { n: number }[])[0].n
-      return {
-        stations: Object.fromEntries(stations.map((s) => [s.station, s.n])) as Partial<Record<Station, number>>,
-        over: await count(open().where('verdicts.over', '>', 0)),
-        unknown: await count(open().where(notKnown(await rulesNow(db)))),
-        late: await count(open().where('jobs.due', '<', today).whereNot('jobs.station', 'hand-over')),
+    /** How many jobs stand at each station, and how many are late, over or not assessed; counted in one go, and only when something was written. */
+    tally: async (today: string): Promise<Tally> => {
+      const [{ mine }] = (await db.raw('select total_changes() as mine')) as { mine: number }[]
+      const [{ data_version: others }] = (await db.raw('pragma data_version')) as { data_version: number }[]
+      const at = `${mine} ${others} ${today}`
+      if (counted?.at === at) return counted.tally
+      const known = notKnownSql(await rulesNow(db))
+      const rows = (await db('jobs')
+        .leftJoin('verdicts', 'verdicts.job_id', 'jobs.id')
+        .where('jobs.archived', 0)
+        .groupBy('jobs.station')
+        .select('jobs.station')
+        .count({ n: '*' })
+        .sum({ over: db.raw('verdicts.over > 0') })
+        .sum({ unknown: db.raw(known.sql, known.bindings) })
+        .sum({ late: db.raw("jobs.due < ? and jobs.station <> 'hand-over'", [today]) })) as (TallyRow & { station: Station })[]
+      const sum = (of: 'over' | 'unknown' | 'late') => rows.reduce((s, r) => s + (r[of] ?? 0), 0)
+      const tally = {
+        stations: Object.fromEntries(rows.map((r) => [r.station, r.n ?? 0])),
+        over: sum('over'),
+        unknown: sum('unknown'),
+        late: sum('late'),
       }
+      counted = { at, tally }
+      return tally
     },
   }
 }

@@ -2,9 +2,11 @@ import { randomUUID } from 'node:crypto'
 import express, { Router } from 'express'
 import type { Knex } from 'knex'
 import { z } from 'zod'
+import { ClientAnswersSchema, MAX_ANSWER_BYTES } from '../../core/exchange/clientAnswers'
 import { parsed, refuse } from '../http/faults'
 import { jobAt } from '../jobs/jobRoutes'
 import type { JobStore } from '../jobs/jobStore'
+import type { Ballast } from '../keeping/ballast'
 import { inOne } from '../keeping/openStore'
 import { keptPicture } from './picture'
 
@@ -13,7 +15,7 @@ const MOST_PHOTOS = 40
 type Row = { id: string; job_id: string; name: string; type: string; bytes: Buffer; at: string }
 
 /** Photographs and scans of the vehicle, kept with the job. All SQL on the photos table. */
-export function photoRoutes(db: Knex, jobs: JobStore): Router {
+export function photoRoutes(db: Knex, jobs: JobStore, { removing, lay }: Ballast): Router {
   const routes = Router()
   const shown = ({ id, name, type, at }: Pick<Row, 'id' | 'name' | 'type' | 'at'>) => ({ id, name, type, at })
   routes.get('/:id/photos', async (request, response) => {
@@ -21,6 +23,23 @@ export function photoRoutes(db: Knex, jobs: JobStore): Router {
     const rows = (await db('photos').where({ job_id: request.params.id }).orderBy('at').select('id', 'name', 'type', 'at')) as Row[]
     response.json(rows.map(shown))
   })
+  /** All of them or none: a picture is looked at before any is kept, and they are kept in one go. */
+  const keep = async (jobId: string, given: { name: string; bytes: Buffer; where: string }[]) => {
+    const at = new Date().toISOString()
+    const rows = given.map(({ name, bytes, where }): Row => {
+      const picture = keptPicture(bytes)
+      if (!picture.ok) return refuse(422, where, picture.expected)
+      return { id: randomUUID(), job_id: jobId, name, type: picture.type, bytes: picture.bytes, at }
+    })
+    const kept = await inOne(db, async (trx) => {
+      const [{ n }] = (await trx('photos').where({ job_id: jobId }).count({ n: '*' })) as { n: number }[]
+      if (n + rows.length > MOST_PHOTOS) return false
+      for (const row of rows) await trx('photos').insert(row)
+      return true
+    })
+    if (!kept) return refuse(409, 'photos', `${MOST_PHOTOS} pictures at most: remove some first`)
+    return rows.map(shown)
+  }
   routes.post(
     '/:id/photos',
     express.raw({ type: ['image/*', 'application/octet-stream'], limit: MAX_PHOTO_BYTES }),
@@ -29,18 +48,16 @@ export function photoRoutes(db: Knex, jobs: JobStore): Router {
       const job = await jobAt(jobs, String(request.params.id))
       const bytes: unknown = request.body
       if (!Buffer.isBuffer(bytes)) return refuse(415, 'the body', 'a picture: JPEG, PNG or WebP')
-      const picture = keptPicture(bytes)
-      if (!picture.ok) return refuse(422, 'the body', picture.expected)
-      const row: Row = { id: randomUUID(), job_id: job.id, name, type: picture.type, bytes: picture.bytes, at: new Date().toISOString() }
-      const kept = await inOne(db, async (trx) => {
-        const [{ n }] = (await trx('photos').where({ job_id: job.id }).count({ n: '*' })) as { n: number }[]
-        if (n < MOST_PHOTOS) await trx('photos').insert(row)
-        return n < MOST_PHOTOS
-      })
-      if (!kept) return refuse(409, 'photos', `${MOST_PHOTOS} pictures at most: remove one first`)
-      response.status(201).json(shown(row))
+      const [photo] = await keep(job.id, [{ name, bytes, where: 'the body' }])
+      response.status(201).json(photo)
     },
   )
+  routes.post('/:id/photos/several', express.json({ limit: MAX_ANSWER_BYTES }), async (request, response) => {
+    const { photos } = parsed(z.object({ photos: ClientAnswersSchema.shape.photos }), request.body)
+    const job = await jobAt(jobs, request.params.id)
+    const given = photos.map((p, i) => ({ name: p.name, bytes: Buffer.from(p.base64, 'base64'), where: `photos[${i}]` }))
+    response.status(201).json(await keep(job.id, given))
+  })
   routes.get('/:id/photos/:photo', async (request, response) => {
     const row = (await db('photos').where({ id: request.params.photo, job_id: request.params.id }).first()) as Row | undefined
     if (!row) return refuse(404, 'photo', 'a picture of this job')
@@ -48,8 +65,9 @@ export function photoRoutes(db: Knex, jobs: JobStore): Router {
   })
   routes.post('/:id/photos/:photo/remove', async (request, response) => {
     const { id, photo } = request.params
-    const gone = await inOne(db, (trx) => trx('photos').where({ id: photo, job_id: id }).delete())
+    const gone = await removing(() => inOne(db, (trx) => trx('photos').where({ id: photo, job_id: id }).delete()))
     if (!gone) return refuse(404, 'photo', 'a picture of this job')
+    lay()
     response.json({ removed: true })
   })
   return routes

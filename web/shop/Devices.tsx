@@ -12,7 +12,8 @@ type Device = { id: string; name: string; role: Role; pairedAt: string; seenAt: 
 type Offer = { code: string; role: Role; until: string }
 
 const roles: Record<Role, string> = { desk: 'Desk: does everything', floor: 'Floor: ticks, measures, photographs' }
-const day = (iso: string) => iso.slice(0, 16).replace('T', ' ')
+/** In this device's own time. */
+const day = (iso: string) => new Date(iso).toLocaleString('sv-SE').slice(0, 16)
 
 /** Who else may use this shop: a code for a new device, and the list of those that are paired. */
 export function Devices() {

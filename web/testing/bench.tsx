@@ -9,6 +9,7 @@ import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { type DisplayUnits, METRIC } from '../../core/quantity/units'
 import { defaultRules } from '../../core/rules/rules'
+import { useStanding } from '../api/standing'
 import { closeJob, openJob, useJob } from '../job/jobStore'
 import { useResult } from '../job/useEvaluation'
 import { UnitsContext } from '../quantity/units'
@@ -41,10 +42,18 @@ Blob.prototype.text ??= function text(this: Blob) {
 afterEach(() => {
   cleanup()
   closeJob()
+  useStanding.setState({ unpaired: false, newer: false })
   useResult.setState({ evaluation: null, of: null, fault: null })
   localStorage.clear()
 })
 
+/** An answer that is a refusal. */
+export class Refused {
+  constructor(
+    readonly status: number,
+    readonly body: { faults: { where: string; expected: string }[]; [more: string]: unknown },
+  ) {}
+}
 /** What the server would answer, by the end of the path, with a method before it where that matters; anything else is 404. */
 export function answering(answers: Record<string, unknown>): { calls: { path: string; method: string; body: unknown }[] } {
   const calls: { path: string; method: string; body: unknown }[] = []
@@ -55,6 +64,8 @@ export function answering(answers: Record<string, unknown>): { calls: { path: st
       const [end, method] = key.split(' ').reverse()
       return asked.endsWith(end) && asked.startsWith(method ?? '')
     })
+    const refused = found?.[1]
+    if (refused instanceof Refused) return new Response(JSON.stringify(refused.body), { status: refused.status })
     return new Response(JSON.stringify(found ? found[1] : { faults: [{ where: path, expected: 'something else' }] }), {
       status: found ? 200 : 404,
     })

@@ -6,7 +6,8 @@ const KEY = 'tideline.look'
 const first = (): LookName => {
   const kept = recall(KEY)
   if (kept === 'paper' || kept === 'bay') return kept
-  return matchMedia('(prefers-color-scheme: dark)').matches ? 'bay' : 'paper'
+  const dark = typeof matchMedia === 'function' && matchMedia('(prefers-color-scheme: dark)').matches
+  return dark ? 'bay' : 'paper'
 }
 type Look = { look: LookName; toggle: () => void }
 export const useLook = create<Look>()((set, get) => ({

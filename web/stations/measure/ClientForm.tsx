@@ -5,17 +5,17 @@ import Typography from '@mui/material/Typography'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { CLIENT_TOLERANCE_MM, type ClientAnswers, readClientAnswers, withClientReadings } from '../../../core/exchange/clientAnswers'
+import { MOST_NOTES } from '../../../core/job/job'
 import { formatLength } from '../../../core/quantity/formatQuantity'
 import type { Reading } from '../../../core/vehicle/vehicle'
 import { call } from '../../api/client'
-import { editJob } from '../../job/jobStore'
+import { editJob, useJob } from '../../job/jobStore'
 import { FileButton } from '../../quantity/FileButton'
 import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
 type Answers = { answers: ClientAnswers; readings: { id: string; reading: Reading }[] }
 const counted = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`
-const bytesOf = (base64: string) => Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))
 
 /** For a vehicle that is elsewhere: one page to send to the client, and his answers read back in. */
 export function ClientForm({ id }: { id: string }) {
@@ -32,16 +32,14 @@ export function ClientForm({ id }: { id: string }) {
   }
   const enter = useMutation({
     mutationFn: async ({ answers, readings }: Answers) => {
-      for (const p of answers.photos)
-        await call(`/jobs/${id}/photos?${new URLSearchParams({ name: p.name })}`, {
-          method: 'POST',
-          bytes: new Blob([bytesOf(p.base64)], { type: p.type }),
-        })
-      editJob((j) => ({
-        ...j,
-        vehicle: withClientReadings(j.vehicle, readings),
-        notes: answers.note ? `${j.notes}${j.notes ? '\n' : ''}${answers.who || 'Client'}: ${answers.note}`.slice(0, 5000) : j.notes,
-      }))
+      const notes = (before: string) =>
+        answers.note ? `${before}${before ? '\n' : ''}${answers.who || 'Client'}: ${answers.note}` : before
+      // all of it or nothing: what the job cannot take is found before the photographs are kept
+      const length = notes(useJob.getState().job?.notes ?? '').length
+      if (length > MOST_NOTES)
+        throw new Error(`The job’s notes would be ${length - MOST_NOTES} signs too long with his: shorten them first.`)
+      if (answers.photos.length) await call(`/jobs/${id}/photos/several`, { method: 'POST', json: { photos: answers.photos } })
+      editJob((j) => ({ ...j, vehicle: withClientReadings(j.vehicle, readings), notes: notes(j.notes) }))
     },
     onSuccess: (_, { readings, answers }) => {
       void client.invalidateQueries({ queryKey: ['photos', id] })

@@ -5,8 +5,9 @@ import { demoJobs } from '../../../core/job/demoJobs'
 import { measuringSheets } from '../../../core/measure/sheets'
 import { INCH } from '../../../core/quantity/units'
 import { demoVehicles } from '../../../core/vehicle/demoVehicles'
+import { editJob } from '../../job/jobStore'
 import { EarlierRevisions } from '../../shelves/EarlierRevisions'
-import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
+import { answering, benchJob, mount, onBench, Refused, WithJob } from '../../testing/bench'
 import { ClientForm } from './ClientForm'
 import { NeededBeforeCutting } from './NeededBeforeCutting'
 import { SheetForm } from './SheetForm'
@@ -132,7 +133,7 @@ describe('a client far away', () => {
       { type: 'application/json' },
     )
   test('his answers are shown, entered with his photographs, and his note is kept', async () => {
-    const { calls } = answering({ '/photos': [] })
+    const { calls } = answering({ '/photos/several': [] })
     const { user } = mount(<ClientForm id="job" />)
     await user.upload(screen.getByLabelText("Client's answer file"), file())
     expect(await screen.findByText(/1 figure and 1 photograph from Low Ebb/)).toBeTruthy()
@@ -141,6 +142,19 @@ describe('a client far away', () => {
     expect(benchJob().vehicle.measures['bed.lip'].readings.map((r) => r.who)).toContain('Low Ebb')
     expect(benchJob().notes).toContain('Low Ebb: gate is bent')
     expect(calls.filter((c) => c.method === 'POST')).toHaveLength(1)
+  })
+  test('what cannot be entered whole is not entered at all: a photograph refused, or notes that would grow too long', async () => {
+    answering({ '/photos/several': new Refused(422, { faults: [{ where: 'photos[0]', expected: 'a picture' }] }) })
+    const { user } = mount(<ClientForm id="job" />)
+    await user.upload(screen.getByLabelText("Client's answer file"), file())
+    await user.click(await screen.findByRole('button', { name: 'Enter them' }))
+    expect(await screen.findByText('photos[0]: a picture')).toBeTruthy()
+    expect(benchJob().vehicle).toBe(pickup.vehicle)
+    const { calls } = answering({ '/photos/several': [] })
+    editJob((j) => ({ ...j, notes: 'x'.repeat(4990) }))
+    await user.click(screen.getByRole('button', { name: 'Enter them' }))
+    expect(await screen.findByText(/would be 12 signs too long/)).toBeTruthy()
+    expect([calls, benchJob().vehicle]).toEqual([[], pickup.vehicle])
   })
   test('a file that cannot be read enters nothing and names the figure', async () => {
     const { user } = mount(<ClientForm id="job" />)
