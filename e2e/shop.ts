@@ -7,8 +7,8 @@ import { test as base, expect, type Locator, type Page } from '@playwright/test'
 export type Server = { address: string; process: ChildProcess }
 
 /** The real server on a database of its own, as a process that can be killed. */
-export async function startServer(database: string, command: 'demo' | 'serve' = 'demo'): Promise<Server> {
-  const child = spawn('bin/tideline', [command, '--data', database, '--port', '0'], { stdio: ['ignore', 'pipe', 'inherit'] })
+export async function startServer(database: string, command: 'demo' | 'serve' = 'demo', more: string[] = []): Promise<Server> {
+  const child = spawn('bin/tideline', [command, '--data', database, '--port', '0', ...more], { stdio: ['ignore', 'pipe', 'inherit'] })
   const address = await new Promise<string>((resolve, reject) => {
     child.stdout?.on('data', (text: Buffer) => {
       const found = /http:\/\/\S+/.exec(text.toString())

@@ -8,6 +8,8 @@ const shelves = [
   ['/stock', 'Stock rack'],
   ['/parts', 'Bought parts'],
   ['/rules', 'Shop rules'],
+  ['/shop', 'The shop'],
+  ['/pair', 'Pair this device'],
   ['/calculators/section', 'Section properties'],
 ] as const
 const stations = ['brief', 'measure', 'layout', 'loads', 'loads?part=straps', 'cut', 'hand-over']
