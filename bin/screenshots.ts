@@ -1,16 +1,19 @@
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { fillDemo } from '../server/demo/fillDemo'
 import { openStore } from '../server/keeping/openStore'
 import { serve } from '../server/serve'
 
 /** One picture of each main view, from the demo data: `npm run screenshots [folder] [name …]`. Build first. */
-const [folder = 'docs/screenshots', ...only] = process.argv.slice(2)
+const [asked = 'docs/screenshots', ...only] = process.argv.slice(2)
+const folder = resolve(asked)
 mkdirSync(folder, { recursive: true })
 const scratch = mkdtempSync(join(tmpdir(), 'tideline-shots-'))
-const database = join(scratch, 'shop.sqlite')
+// what a picture shows of places is a shop's, not this machine's
+process.chdir(scratch)
+const database = join('data', 'shop.sqlite')
 const db = await openStore(database)
 await fillDemo(db)
 await db.destroy()
@@ -25,7 +28,13 @@ const job = (title: string) => `/jobs/${jobs.find((j) => j.title.startsWith(titl
 
 type Shot = { name: string; path: string; width?: number; height?: number; dark?: boolean; before?: (page: Page) => Promise<void> }
 const shots: Shot[] = [
-  { name: 'slipway', path: '/' },
+  {
+    name: 'slipway',
+    path: '/',
+    before: async (p) => {
+      await p.getByText('not worked out yet').first().waitFor({ state: 'detached', timeout: 60_000 })
+    },
+  },
   { name: 'brief', path: `${job('Pole')}/brief` },
   {
     name: 'measure',
@@ -116,7 +125,13 @@ const shots: Shot[] = [
       await p.getByRole('heading', { name: 'Cut list' }).waitFor({ timeout: 20_000 })
     },
   },
-  { name: 'slipway-360', path: '/', width: 360, height: 760 },
+  {
+    name: 'shop',
+    path: '/shop',
+    before: async (p) => {
+      await p.getByText('The newest is').waitFor()
+    },
+  },
 ]
 for (const shot of shots.filter((s) => !only.length || only.includes(s.name))) {
   const page = await browser.newPage({
