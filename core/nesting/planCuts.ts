@@ -1,6 +1,6 @@
 import type { CutPart } from '../cutList/cutList'
 import type { Rules } from '../rules/rules'
-import { type Grade, preparationMinor, type Stock } from '../stock/stock'
+import { type Grade, LEAST_STOCK_MM, preparationMinor, type Stock } from '../stock/stock'
 import { barLine } from './barLine'
 import type { BarNesting, BarNestingInput } from './barNesting'
 import { firstFit } from './firstFit'
@@ -125,7 +125,7 @@ function named(nest: BarNesting, parts: CutPart[], stock: Stock, input: BarNesti
       lengthMm: bar.length,
       cuts,
       offcutMm,
-      keepsRemnant: offcutMm >= rules.leastRemnantMm && offcutMm > 0,
+      keepsRemnant: offcutMm >= Math.max(rules.leastRemnantMm, LEAST_STOCK_MM),
       priceMinor: input.stock.find((s) => s.id === bar.stockId)?.price ?? 0,
       place: remnant?.place ?? '',
       grade: remnant?.grade ?? 'clean',

@@ -8,7 +8,9 @@ export type Grade = (typeof grades)[number]
 
 const id = z.string().min(1).max(60)
 const profileId = z.string().refine((p) => profiles.some((q) => q.id === p), 'is not in the profile catalogue: choose one listed there')
-const lengthMm = z.number().min(1, 'must be 1 mm or more').max(20_000, 'must be 20 m or less')
+/** Shorter is swarf, not stock. */
+export const LEAST_STOCK_MM = 1
+const lengthMm = z.number().min(LEAST_STOCK_MM, 'must be 1 mm or more').max(20_000, 'must be 20 m or less')
 
 /** A length the merchant sells, any number of them. Price of one bar in minor units; null = not known yet, and then never planned. */
 export const SaleLengthSchema = z.object({ id, profileId, lengthMm, priceMinor: z.number().int().min(0).max(100_000_000).nullable() })

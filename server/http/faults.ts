@@ -25,7 +25,6 @@ export function parsed<S extends z.ZodType>(schema: S, raw: unknown): z.output<S
 }
 
 const WORDS: Record<string, [number, string]> = {
-  'entity.too.large': [413, 'a body of 2 MB or less'],
   'entity.parse.failed': [400, 'well-formed JSON'],
   'entity.verify.failed': [400, 'text in UTF-8'],
   'encoding.unsupported': [415, 'an uncompressed or gzip body'],
@@ -44,7 +43,12 @@ export function answerFaults(log: (error: unknown) => void) {
       response.status(error.status).json({ faults: error.faults, ...error.more })
       return
     }
-    const kind = error && typeof error === 'object' ? (error as { type?: string; status?: number }) : {}
+    const kind = error && typeof error === 'object' ? (error as { type?: string; status?: number; limit?: number }) : {}
+    if (kind.type === 'entity.too.large') {
+      const most = kind.limit === undefined ? 'less' : `${Math.round(kind.limit / 1e5) / 10} MB or less`
+      response.status(413).json({ faults: [{ where: 'the body', expected: `a body of ${most}` }] })
+      return
+    }
     const known = kind.type ? WORDS[kind.type] : undefined
     if (known) {
       response.status(known[0]).json({ faults: [{ where: 'the body', expected: known[1] }] })

@@ -7,7 +7,7 @@ import { evaluate } from '../../core/job/evaluate'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import { defaultRules } from '../../core/rules/rules'
 import { demoStock } from '../../core/stock/demoStock'
-import type { Stock } from '../../core/stock/stock'
+import { type Stock, StockSchema } from '../../core/stock/stock'
 import { openStore } from '../keeping/openStore'
 import { shelfStore } from '../shelves/shelfStore'
 import { inProcess } from '../workshop/inProcess'
@@ -61,6 +61,19 @@ describe('the rack', () => {
   test('pieces that are not there cannot be used, and an offcut already cut up cannot be taken back', () => {
     expect(rackAfter(rack([['a', 1705, 1]]), planOf([['a', 1705, 2]], []), 'x', 1)).toBeNull()
     expect(rackAfter(rack([]), planOf([], [[420, 1]]), 'x', -1)).toBeNull()
+  })
+  test('an offcut whose name already stands for something else on the rack, or for a length on sale, gets a line of its own', () => {
+    const stock = rack([[`${profileId}#420#clean`, 999, 2]])
+    const plan = planOf([], [[420, 3]])
+    const after = rackAfter(stock, plan, 'x', 1)!
+    expect(after.remnants.map((r) => [r.id, r.lengthMm, r.quantity])).toEqual([
+      [`${profileId}#420#clean`, 999, 2],
+      [`${profileId}#420#clean#2`, 420, 3],
+    ])
+    const back = rackAfter(after, plan, 'x', -1)!
+    expect(back.remnants).toEqual(stock.remnants)
+    const sold = { ...rack([]), sale: [{ id: `${profileId}#420#clean`, profileId, lengthMm: 6000, priceMinor: 1 }] }
+    expect(StockSchema.safeParse(rackAfter(sold, plan, 'x', 1)).success).toBe(true)
   })
   test('accepted and taken back, the rack holds what it held', () => {
     const pieces = fc.array(fc.tuple(fc.integer({ min: 300, max: 3000 }), fc.integer({ min: 1, max: 4 })), { maxLength: 6 })

@@ -62,6 +62,13 @@ export function rackAfter(stock: Stock, plan: CutPlan, jobTitle: string, way: 1 
     remnants.set(id, row)
     return row.quantity >= 0
   }
+  /** The line of the rack that holds just this kind of offcut; where its name stands for something else, a further one. */
+  const ownId = (o: CutPlan['offcuts'][number], n = 1): string => {
+    const id = `${o.profileId}#${o.lengthMm}#${o.grade}${n > 1 ? `#${n}` : ''}`
+    const there = remnants.get(id)
+    const same = there && there.profileId === o.profileId && there.lengthMm === o.lengthMm && there.grade === o.grade
+    return (there && !same) || stock.sale.some((s) => s.id === id) ? ownId(o, n + 1) : id
+  }
   const used = plan.used.every((u) =>
     move(u.remnantId, -way * u.count, () => ({
       id: u.remnantId,
@@ -74,10 +81,9 @@ export function rackAfter(stock: Stock, plan: CutPlan, jobTitle: string, way: 1 
     })),
   )
   const came = plan.offcuts.every((o) => {
-    const id = `${o.profileId}#${o.lengthMm}#${o.grade}`
     const { profileId, lengthMm, grade } = o
-    return move(id, way * o.count, () => ({
-      id,
+    return move(ownId(o), way * o.count, () => ({
+      id: ownId(o),
       profileId,
       lengthMm,
       quantity: 0,

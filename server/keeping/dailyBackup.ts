@@ -38,7 +38,9 @@ export function dailyBackup(
     try {
       mkdirSync(folder, { recursive: true })
       const to = fileOf(today())
-      await workshop.run({ kind: 'backup', database, to }, { turn: 'background' })
+      const running = workshop.run({ kind: 'backup', database, to }, { turn: 'background' })
+      if (!running) throw new Error('too much was waiting; it is tried again in ten minutes')
+      await running
       for (const old of list().slice(DAYS_KEPT)) rmSync(fileOf(old.day), { force: true })
       // a day has one backup: what it replaced goes
       for (const file of readdirSync(folder)) if (/\.sqlite\.\d+$/.test(file)) rmSync(join(folder, file), { force: true })

@@ -40,6 +40,10 @@ test('a database of the first release is brought up to date with its jobs in it,
     expect(kept?.revision).toBe(7)
     expect(kept?.job.vehicle).toMatchObject({ bodies: [], onBoard: [], measures: {}, revision: 1 })
     expect(kept?.job.brief).toEqual(demoJobs[0].brief)
+    // found by its vehicle, which the first release did not search
+    const query = { station: null, state: null, archived: false, today: '2026-11-26', offset: 0, limit: 9 }
+    const found = (search: string) => jobStore(db).list({ ...query, search })
+    expect([(await found('tall long')).total, (await found('tall short')).total]).toEqual([1, 0])
     await db.destroy()
   }
   rmSync(folder, { recursive: true })

@@ -8,17 +8,46 @@ import { useShelf } from '../api/queries'
 import type { EvaluationApi } from './evaluation.worker'
 import { useJob } from './jobStore'
 
-const open = () => wrap<EvaluationApi>(new Worker(new URL('./evaluation.worker.ts', import.meta.url), { type: 'module' }))
-let remote: Remote<EvaluationApi> | null = null
-export const evaluator = (): Remote<EvaluationApi> => {
-  remote ??= open()
-  return remote
+export type Bench = {
+  /** Does one thing in the worker; fails when the worker is lost or stopped meanwhile. */
+  run: <T>(work: (api: Remote<EvaluationApi>) => Promise<T>) => Promise<T>
+  stop: () => void
 }
-let second: Remote<EvaluationApi> | null = null
-/** A worker for what takes seconds, so that the live figures never wait for it. */
-export const aside = (): Remote<EvaluationApi> => {
-  second ??= open()
-  return second
+/** A worker that tells when it is lost, so that nobody waits for it for ever. */
+export function openBench(): Bench {
+  const worker = new Worker(new URL('./evaluation.worker.ts', import.meta.url), { type: 'module' })
+  const api = wrap<EvaluationApi>(worker)
+  let end: (why: Error) => void = () => undefined
+  const lost = new Promise<never>((_, reject) => {
+    end = reject
+  })
+  lost.catch(() => undefined)
+  worker.addEventListener('error', () => end(new WorkerLost('The figures could not be worked out here: load the page again.')))
+  return {
+    run: (work) => Promise.race([work(api), lost]),
+    stop: () => {
+      worker.terminate()
+      end(new Stopped())
+    },
+  }
+}
+export class WorkerLost extends Error {}
+/** Somebody stopped it: nothing went wrong. */
+export class Stopped extends WorkerLost {}
+
+let live: Bench | null = null
+/** The live figures; a worker that was lost is replaced the next time. */
+export async function evaluating<T>(work: (api: Remote<EvaluationApi>) => Promise<T>): Promise<T> {
+  live ??= openBench()
+  try {
+    return await live.run(work)
+  } catch (error) {
+    if (error instanceof WorkerLost) {
+      live?.stop()
+      live = null
+    }
+    throw error
+  }
 }
 
 type Result = { evaluation: Evaluation | null; of: Job | null; fault: string | null; tookMs: number }
@@ -44,7 +73,7 @@ export function useLiveEvaluation(): void {
       done = { job, rules: rulesNow.current }
       const started = performance.now()
       try {
-        const evaluation = await evaluator().evaluate(job, rulesNow.current)
+        const evaluation = await evaluating((api) => api.evaluate(job, rulesNow.current))
         if (!stopped) useResult.setState({ evaluation, of: job, fault: null, tookMs: performance.now() - started })
       } catch (error) {
         if (!stopped) useResult.setState({ fault: error instanceof Error ? error.message : String(error) })

@@ -12,7 +12,7 @@ import { TideGauge } from './TideGauge'
 
 vi.mock('../job/useEvaluation', async (real) => ({
   ...(await real<typeof import('../job/useEvaluation')>()),
-  evaluator: () => ({ relieve: async (...given: Parameters<typeof relieve>) => relieve(...given) }),
+  evaluating: (work: (api: object) => unknown) => work({ relieve: async (...given: Parameters<typeof relieve>) => relieve(...given) }),
 }))
 const [survey, oyster] = demoJobs
 

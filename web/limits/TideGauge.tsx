@@ -10,7 +10,7 @@ import { figureText, withLengths } from '../../core/quantity/figureText'
 import { useView } from '../drawing/DrawingPane'
 import { WhyButton, Working } from '../figure/Working'
 import { editJob, useJob } from '../job/jobStore'
-import { evaluator, useResult, useRules } from '../job/useEvaluation'
+import { evaluating, useResult, useRules } from '../job/useEvaluation'
 import { useUnits } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
 import { type LimitState, stateMarks, stateWords } from './states'
@@ -255,11 +255,9 @@ function Reliefs({ job, limit }: { job: Job; limit: Limit }) {
   const [reliefs, setReliefs] = useState<Relief[] | null>(null)
   useEffect(() => {
     let gone = false
-    void evaluator()
-      .relieve(job, limit.id, rules)
-      .then((r) => {
-        if (!gone) setReliefs(r)
-      })
+    void evaluating((api) => api.relieve(job, limit.id, rules)).then((r) => {
+      if (!gone) setReliefs(r)
+    })
     return () => {
       gone = true
     }

@@ -15,7 +15,7 @@ import { figureText } from '../../../core/quantity/figureText'
 import { moneyText } from '../../../core/quantity/money'
 import type { ProfileComparison } from '../../../core/swap/compareProfiles'
 import { editJob } from '../../job/jobStore'
-import { aside, useRules } from '../../job/useEvaluation'
+import { openBench, Stopped, useRules } from '../../job/useEvaluation'
 import { stateMarks, stateWords } from '../../limits/states'
 import { useUnits } from '../../quantity/units'
 
@@ -36,16 +36,16 @@ function Comparison({ job, onClose }: { job: Job; onClose: () => void }) {
   const units = useUnits()
   const rules = useRules()
   const [rows, setRows] = useState<ProfileComparison[] | null>(null)
+  const [fault, setFault] = useState('')
   useEffect(() => {
-    let gone = false
-    void aside()
-      .compareProfiles(job, rules)
-      .then((r) => {
-        if (!gone) setRows(r)
+    const bench = openBench()
+    bench
+      .run((api) => api.compareProfiles(job, rules))
+      .then(setRows)
+      .catch((error: Error) => {
+        if (!(error instanceof Stopped)) setFault(error.message)
       })
-    return () => {
-      gone = true
-    }
+    return bench.stop
   }, [job, rules])
   const share = (r: number | null) => (r === null ? '—' : `${Math.round(r * 100)} %`)
   return (
@@ -53,7 +53,7 @@ function Comparison({ job, onClose }: { job: Job; onClose: () => void }) {
       <DialogTitle id="compare-title">Profiles and metals</DialogTitle>
       <DialogContent>
         {!rows ? (
-          <Typography role="status">Working through the catalogue…</Typography>
+          <Typography role="status">{fault || 'Working through the catalogue…'}</Typography>
         ) : (
           <Table size="small" stickyHeader>
             <TableHead>

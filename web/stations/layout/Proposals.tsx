@@ -8,7 +8,7 @@ import type { Placement, Proposal } from '../../../core/advice/propose'
 import { datumXMm } from '../../../core/drawing/datum'
 import type { Job } from '../../../core/job/job'
 import { figureText, withLengths } from '../../../core/quantity/figureText'
-import { aside, useRules } from '../../job/useEvaluation'
+import { type Bench, openBench, Stopped, useRules } from '../../job/useEvaluation'
 import { stateMarks } from '../../limits/states'
 import { useUnits } from '../../quantity/units'
 
@@ -17,25 +17,40 @@ export function Proposals({ job, apply }: { job: Job; apply: (barXMm: number[]) 
   const rules = useRules()
   const { inks } = useTheme()
   const [found, setFound] = useState<{ proposal: Proposal; of: Job } | null>(null)
-  const [busy, setBusy] = useState(false)
+  // the worker of the search under way; who goes away stops it
+  const [busy, setBusy] = useState<Bench | null>(null)
+  useEffect(() => () => busy?.stop(), [busy])
   const [fault, setFault] = useState('')
   const stale = found !== null && (found.of.brief !== job.brief || found.of.vehicle !== job.vehicle)
   useEffect(() => setFault(''), [])
   const look = async () => {
-    setBusy(true)
+    const bench = openBench()
+    setBusy(bench)
     setFault('')
     try {
-      setFound({ proposal: await aside().proposePlacements(job, rules), of: job })
+      setFound({ proposal: await bench.run((api) => api.proposePlacements(job, rules)), of: job })
     } catch (error) {
-      setFault(error instanceof Error ? error.message : String(error))
+      if (!(error instanceof Stopped)) setFault(error instanceof Error ? error.message : String(error))
     }
-    setBusy(false)
+    bench.stop()
+    setBusy(null)
   }
   return (
     <>
-      <Button variant="outlined" onClick={() => void look()} disabled={busy}>
-        {busy ? 'Trying placements…' : 'Propose placements'}
-      </Button>
+      {busy ? (
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+          <Typography role="status" sx={{ flex: 1 }}>
+            Trying placements…
+          </Typography>
+          <Button variant="outlined" onClick={busy.stop}>
+            Stop
+          </Button>
+        </Box>
+      ) : (
+        <Button variant="outlined" onClick={() => void look()}>
+          Propose placements
+        </Button>
+      )}
       {fault && <Alert severity="error">{fault}</Alert>}
       {found && (
         <Box component="ol" aria-label="Proposed placements" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>

@@ -6,6 +6,7 @@ import { demoParts } from '../../../core/catalogue/boughtParts'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { defaultRules } from '../../../core/rules/rules'
 import { compareProfiles } from '../../../core/swap/compareProfiles'
+import { Stopped } from '../../job/useEvaluation'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { BarPositions } from './BarPositions'
 import { BoughtFoot } from './BoughtFoot'
@@ -15,16 +16,25 @@ import { CompareProfiles } from './CompareProfiles'
 import { Issues } from './Issues'
 import { RackForm } from './RackForm'
 
-let failing = false
+let failing: 'lost' | 'slow' | null = null
 vi.mock('../../job/useEvaluation', async (real) => ({
   ...(await real<typeof import('../../job/useEvaluation')>()),
-  aside: () => ({
-    proposePlacements: async (...given: Parameters<typeof proposePlacements>) => {
-      if (failing) throw new Error('the worker ended')
-      return proposePlacements(given[0], given[1], { least: 2, most: 3 })
-    },
-    compareProfiles: async (...given: Parameters<typeof compareProfiles>) => compareProfiles(...given),
-  }),
+  openBench: () => {
+    let end: (why: Error) => void = () => undefined
+    const stopped = new Promise<never>((_, reject) => {
+      end = reject
+    })
+    stopped.catch(() => undefined)
+    const api = {
+      proposePlacements: async (...given: Parameters<typeof proposePlacements>) => {
+        if (failing === 'lost') throw new Error('the worker ended')
+        if (failing === 'slow') await new Promise(() => undefined)
+        return proposePlacements(given[0], given[1], { least: 2, most: 3 })
+      },
+      compareProfiles: async (...given: Parameters<typeof compareProfiles>) => compareProfiles(...given),
+    }
+    return { run: (work: (a: typeof api) => Promise<unknown>) => Promise.race([work(api), stopped]), stop: () => end(new Stopped()) }
+  },
 }))
 const [survey, oyster] = demoJobs
 const box = (name: string) => screen.getByRole<HTMLInputElement>('textbox', { name })
@@ -69,11 +79,18 @@ describe('bars set out', () => {
     const { user } = shown()
     await user.click(screen.getByRole('button', { name: 'Propose placements' }))
     expect(await screen.findByText(/Nothing is carried yet/)).toBeTruthy()
-    failing = true
+    failing = 'lost'
     await user.click(screen.getByRole('button', { name: 'Propose placements' }))
     expect(await screen.findByText('the worker ended')).toBeTruthy()
-    failing = false
+    failing = null
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Propose placements' }).disabled).toBe(false)
+    // a search that takes too long is stopped, and nothing went wrong
+    failing = 'slow'
+    await user.click(screen.getByRole('button', { name: 'Propose placements' }))
+    await user.click(screen.getByRole('button', { name: 'Stop' }))
+    failing = null
+    expect(await screen.findByRole('button', { name: 'Propose placements' })).toBeTruthy()
+    expect(screen.queryByText('the worker ended')).toBeNull()
   })
 })
 

@@ -9,7 +9,7 @@ import { type LoadTest, newLoadTest, plannedTest, verdictOf } from '../../../cor
 import { figureText } from '../../../core/quantity/figureText'
 import { G_M_S2 } from '../../../core/quantity/units'
 import { editJob } from '../../job/jobStore'
-import { evaluator, useResult, useRules } from '../../job/useEvaluation'
+import { evaluating, useResult, useRules } from '../../job/useEvaluation'
 import { photoAddress, usePhotos } from '../../photos/usePhotos'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
 import { FileButton } from '../../quantity/FileButton'
@@ -43,7 +43,7 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
     setBusy(true)
     setFault('')
     try {
-      const sag = await evaluator().proofSag(job, rules, { memberId: bars[at].id, atMm: plan.atMm }, plan.loadKg)
+      const sag = await evaluating((api) => api.proofSag(job, rules, { memberId: bars[at].id, atMm: plan.atMm }, plan.loadKg))
       const test = newLoadTest({
         id: crypto.randomUUID(),
         barMark: bars[at].mark,

@@ -16,12 +16,13 @@ import { Swinging } from './Swinging'
 vi.mock('./CaseChart', () => ({ default: () => null }))
 vi.mock('../../job/useEvaluation', async (real) => ({
   ...(await real<typeof import('../../job/useEvaluation')>()),
-  evaluator: () => ({
-    proofSag: async (_job: unknown, _rules: unknown, _place: unknown, kg: number) => ({
-      computedSagMm: kg * 0.05,
-      clampedSagMm: kg * 0.03,
+  evaluating: (work: (api: object) => unknown) =>
+    work({
+      proofSag: async (_job: unknown, _rules: unknown, _place: unknown, kg: number) => ({
+        computedSagMm: kg * 0.05,
+        clampedSagMm: kg * 0.03,
+      }),
     }),
-  }),
 }))
 const [survey, oyster, spar, drone] = demoJobs
 
