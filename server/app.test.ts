@@ -210,7 +210,10 @@ describe('photographs', () => {
     const large = await http().post(`/api/jobs/${id}/photos?name=x`).set('Content-Type', 'image/png').send(Buffer.alloc(4_100_000))
     expect(large.body.faults[0].expected).toBe('a body of 4 MB or less')
     // several come whole or not at all
-    const several = (...base64: string[]) => http().post(`/api/jobs/${id}/photos/several`).send({ photos: base64.map((b, i) => ({ name: `p${i}`, type: 'image/png', base64: b })) })
+    const several = (...base64: string[]) =>
+      http()
+        .post(`/api/jobs/${id}/photos/several`)
+        .send({ photos: base64.map((b, i) => ({ name: `p${i}`, type: 'image/png', base64: b })) })
     const refused = await several(png.toString('base64'), 'aGVsbG8=')
     expect([refused.status, refused.body.faults[0].where]).toEqual([422, 'photos[1]'])
     expect((await http().get(`/api/jobs/${id}/photos`)).body).toHaveLength(1)

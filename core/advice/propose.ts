@@ -3,6 +3,7 @@ import { FOOT_LENGTH_MM } from '../families/crossbarRack/assemble'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import type { Limit } from '../limits/limit'
+import { percentText } from '../quantity/percent'
 import type { Rules } from '../rules/rules'
 import { candidatePlaces, layoutRatio } from '../spacing/spacing'
 import type { MountLine } from '../vehicle/vehicle'
@@ -132,8 +133,6 @@ function refine(start: Tried, line: MountLine, work: (xs: number[]) => Tried): T
   return best
 }
 
-const percent = (ratio: number): string => `${Math.round(ratio * 100)} %`
-
 function whyOf(t: Tried, first: boolean, fewest: boolean): string {
   const n = `${t.barXMm.length} bars`
   // what is not assessed is not met
@@ -147,7 +146,7 @@ function whyOf(t: Tried, first: boolean, fewest: boolean): string {
         : first
           ? `${n}: least strained`
           : `${n} that ${meets}`
-  return `${reason}; most used is ${t.governs.toLowerCase()} at ${percent(t.worst)}${t.unknown ? `; ${t.unknown} not assessed` : ''}.`
+  return `${reason}; most used is ${t.governs.toLowerCase()} at ${percentText(t.worst)}${t.unknown ? `; ${t.unknown} not assessed` : ''}.`
 }
 
 const toGiveUp = (t: Tried, counts: { least: number; most: number }): string =>

@@ -6,6 +6,8 @@ import { type Entity, project, type ViewName } from './sheet'
 
 /** Where along a member its mark stands: near its first end, clear of what it carries in the middle. */
 const NEAR_END = 0.09
+/** A member that lies on others is marked between the first two of them, where no mark of theirs stands. */
+const BETWEEN = 0.2
 /** From the side and from behind a mark hangs below the deck on a line to its part, where the drawing is empty. mm */
 const HANGS_MM = 230
 
@@ -16,11 +18,11 @@ export function balloons(view: ViewName, assembly: Assembly): Entity[] {
     const ring: Entity = { kind: 'balloon', layer: 'mark', at: project(view, at), text: mark }
     return view === 'plan' ? [ring] : [{ kind: 'line', layer: 'mark', from: project(view, part), to: project(view, at) }, ring]
   }
-  const along = view === 'rear' ? 0.3 : NEAR_END
+  const along = (m: Member) => (view === 'rear' ? 0.3 : assembly.mounts.some((x) => x.memberId === m.id) ? NEAR_END : BETWEEN)
   const shown = view === 'rear' ? firstOfEach(assembly.members) : assembly.members
   const onePlate = new Map(assembly.plates.map((p) => [p.mark, p]))
   return [
-    ...shown.flatMap((m) => balloon(m.mark, pointAlong(centreLine(m.path, m.bendRadiiMm), along * memberLengthMm(m)))),
+    ...shown.flatMap((m) => balloon(m.mark, pointAlong(centreLine(m.path, m.bendRadiiMm), along(m) * memberLengthMm(m)))),
     ...[...onePlate.values()].filter((p) => p.role !== 'bracket').flatMap((p) => balloon(p.mark, p.place)),
     ...bracketMark(view, assembly, balloon),
   ]

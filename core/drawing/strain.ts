@@ -5,6 +5,7 @@ import type { Evaluation } from '../job/evaluate'
 import { feetUsed } from '../limits/usedInCase'
 import type { CaseResult, FootForce } from '../loads/solveRack'
 import { formatQuantity } from '../quantity/formatQuantity'
+import { percentText } from '../quantity/percent'
 import { type DisplayUnits, defaultUnit } from '../quantity/units'
 import { type Entity, project, type ViewName } from './sheet'
 
@@ -81,7 +82,7 @@ function worstLabel(view: ViewName, assembly: Assembly, worst: CaseResult['membe
       layer: 'moved',
       // near the right-hand edge of the view the words run inward
       at: { x: at.x + (outside ? -50 : 50), y: at.y + 50 },
-      text: `${member.mark} ${Math.round(worst.used * 100)} %`,
+      text: `${member.mark} ${percentText(worst.used)}`,
       anchor: outside ? 'end' : 'start',
     },
   ]
@@ -128,7 +129,7 @@ function feetForces(
   const words = (i: number) => {
     const [n, share] = [result.feetDownN[i]!, shares[i]]
     const force = `${n < 0 ? '↑ ' : ''}${formatQuantity(Math.abs(n), 'force', units)} ${defaultUnit('force', units.system)}`
-    return share !== null && share !== undefined && share >= NEAR ? `${force}, ${Math.round(share * 100)} %` : force
+    return share !== null && share !== undefined && share >= NEAR ? `${force}, ${percentText(share)}` : force
   }
   const layerOf = (i: number) => ((shares[i] ?? 0) > 1 ? ('limit' as const) : ('force' as const))
   const foremost = Math.max(...assembly.mounts.map((m) => m.place.x))

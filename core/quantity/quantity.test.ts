@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { editText, formatFeetInches, formatLength, withUnit } from './formatQuantity'
 import { parseQuantity } from './parseQuantity'
+import { percentText } from './percent'
 import { type Dimension, INCH, METRIC, type UnitSystem } from './units'
 
 const read = (text: string, system: UnitSystem = 'inch', dimension: Dimension = 'length') => {
@@ -93,6 +94,9 @@ test('a mass in an edit field reads back to what is kept, in pounds as in kilogr
   const text = (units: typeof INCH) => editText(10.1234, 'mass', units, (t) => read(t, units.system, 'mass'))
   expect([text(INCH), text(METRIC)]).toEqual(['22.3183', '10.1234'])
 })
+
+test('a share: 97 %, 142 %, and more than 999 says no more than that', () =>
+  expect([0.974, 1.416, 9.994, 9.996, 1e9].map(percentText)).toEqual(['97 %', '142 %', '999 %', 'over 999 %', 'over 999 %']))
 
 test('no text at all makes the reader throw or give NaN', () => {
   fc.assert(

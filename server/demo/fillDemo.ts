@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import { demoJobs } from '../../core/job/demoJobs'
 import { demoStock } from '../../core/stock/demoStock'
+import { localDay } from '../../core/time/localDay'
 import { demoVehicles } from '../../core/vehicle/demoVehicles'
 import { jobStore } from '../jobs/jobStore'
 import { inOne } from '../keeping/openStore'
@@ -22,7 +23,7 @@ async function fill(db: Knex, today: Date): Promise<boolean> {
   }
   const jobs = jobStore(db)
   const anchor = Date.parse('2026-11-24')
-  const shift = Math.round((Date.parse(today.toISOString().slice(0, 10)) - anchor) / 86_400_000)
+  const shift = Math.round((Date.parse(localDay(today)) - anchor) / 86_400_000)
   const moved = (due: string | null) => (due === null ? null : new Date(Date.parse(due) + shift * 86_400_000).toISOString().slice(0, 10))
   for (const job of demoJobs) await jobs.create({ ...job, due: moved(job.due) })
   return true

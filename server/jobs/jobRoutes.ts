@@ -5,6 +5,7 @@ import { MAX_FILE_BYTES } from '../../core/issue/faults'
 import { type Job, newJob } from '../../core/job/job'
 import { stations } from '../../core/job/stations'
 import { INCH, METRIC } from '../../core/quantity/units'
+import { localDay } from '../../core/time/localDay'
 import { roleOf } from '../devices/whoAsks'
 import { parsed, Refusal, refuse } from '../http/faults'
 import type { ShelfStore } from '../shelves/shelfStore'
@@ -28,8 +29,6 @@ const NewJob = z.object({
   units: z.enum(['metric', 'inch']).default('metric'),
 })
 const Save = z.object({ revision: z.number().int().min(1), job: z.unknown() })
-
-export const today = (): string => new Date().toISOString().slice(0, 10)
 
 /** A job by the address, or 404 with a word about it. */
 export async function jobAt(jobs: JobStore, id: string): Promise<StoredJob> {
@@ -57,10 +56,10 @@ export function jobRoutes(jobs: JobStore, shelves: ShelfStore, keeper: VerdictKe
 
   routes.get('/', async (request, response) => {
     const query = parsed(ListQuery, request.query)
-    const page = await jobs.list({ ...query, today: today() })
+    const page = await jobs.list({ ...query, today: localDay() })
     const waiting = page.rows.filter((r) => !r.judged).map((r) => r.id)
     if (waiting.length) keeper.refresh(waiting)
-    response.json({ ...page, tally: await jobs.tally(today()) })
+    response.json({ ...page, tally: await jobs.tally(localDay()) })
   })
   routes.post('/', async (request, response) => {
     const { title, vehicleId, units } = parsed(NewJob, request.body)

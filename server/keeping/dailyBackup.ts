@@ -1,5 +1,6 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { dirname, join } from 'node:path'
+import { localDay } from '../../core/time/localDay'
 import type { Workshop } from '../workshop/workshop'
 
 /** So many days are kept. */
@@ -10,12 +11,7 @@ const NAME = /^tideline-(\d{4}-\d{2}-\d{2})\.sqlite$/
 export type Kept = { folder: string | null; backups: { day: string; bytes: number; at: string }[]; fault: string | null }
 
 /** A backup a day, beside the database, made by a thread while the shop works; the oldest go when there are more than two weeks of them. */
-export function dailyBackup(
-  database: string,
-  workshop: Workshop,
-  log: (error: unknown) => void,
-  today = () => new Date().toISOString().slice(0, 10),
-) {
+export function dailyBackup(database: string, workshop: Workshop, log: (error: unknown) => void, today = () => localDay()) {
   const folder = database === ':memory:' ? null : join(dirname(database), 'backups')
   let fault: string | null = null
   let running: Promise<void> | null = null

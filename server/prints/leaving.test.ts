@@ -60,7 +60,7 @@ describe.each(demoJobs.map((j) => j.title))('%s', (title) => {
     expect(first.bytes.length).toBeGreaterThan(100)
     expect(again.bytes.equals(first.bytes)).toBe(true)
     // the name of a file holds nothing that a disk or a shell would stumble over
-    if (first.name) expect(first.name).toMatch(/filename="[a-z0-9.-]+"/)
+    if (first.name) expect(first.name).toMatch(/filename="[^"]+, rev \d+, [a-z.-]+"; filename\*=UTF-8/)
   })
   test('the job file is read again as the same job', async () => {
     const read = readJobFile((await fetched(title, 'file.json')).bytes.toString('utf8'))

@@ -6,9 +6,11 @@ import { type IssuedPlan, standingPlan } from '../../core/issuedPlan/issuedPlan'
 import type { Job } from '../../core/job/job'
 import { neededBeforeCutting } from '../../core/measure/needed'
 import { measuringSheets } from '../../core/measure/sheets'
+import { localDay } from '../../core/time/localDay'
 import { parsed, refuse } from '../http/faults'
+import { disposition } from '../http/fileName'
 import type { IssuedStore, Outcome } from '../jobs/issuedStore'
-import { jobAt, today } from '../jobs/jobRoutes'
+import { jobAt } from '../jobs/jobRoutes'
 import type { JobStore } from '../jobs/jobStore'
 import { Unreadable } from '../keeping/storeFaults'
 import type { ShelfStore } from '../shelves/shelfStore'
@@ -18,15 +20,6 @@ import { clientFormHtml } from './clientForm'
 import type { Print } from './printed'
 
 const PLAN_MS = 8000
-const fileName = (job: Job, tail: string): string =>
-  `attachment; filename="${
-    job.title
-      .normalize('NFKD')
-      .replace(/[^A-Za-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '')
-      .toLowerCase() || 'job'
-  }-${tail}"`
-
 const standing = async (issued: IssuedStore, jobId: string): Promise<IssuedPlan | null> => standingPlan(await issued.ofJob(jobId))
 
 /** Everything that leaves a job on paper or as a file, and the cut plan that goes to the saw. */
@@ -40,7 +33,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     client: job.brief.clientName,
     sheet,
     revision,
-    date: today(),
+    date: localDay(),
     due: job.due,
   })
   const plan = async (job: Job, response: Response) => {
@@ -69,14 +62,17 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const kept = found ? null : await jobs.rawDocument(request.params.id)
     if (kept !== null)
       return void response.type('application/json').set('Content-Disposition', 'attachment; filename="job-as-kept.json"').send(kept)
-    const { job } = found ?? (await jobAt(jobs, request.params.id))
-    response.type('application/json').set('Content-Disposition', fileName(job, 'job.json')).send(writeJobFile(job))
+    const { job, revision } = found ?? (await jobAt(jobs, request.params.id))
+    response
+      .type('application/json')
+      .set('Content-Disposition', disposition('attachment', job.title, revision, 'job.json'))
+      .send(writeJobFile(job))
   })
   routes.get('/:id/cut-list.csv', async (request, response) => {
-    const { job } = await jobAt(jobs, request.params.id)
+    const { job, revision } = await jobAt(jobs, request.params.id)
     response
       .type('text/csv')
-      .set('Content-Disposition', fileName(job, 'cut-list.csv'))
+      .set('Content-Disposition', disposition('attachment', job.title, revision, 'cut-list.csv'))
       .send(await print({ of: 'cut-list', job, rules: await rules() }, response))
   })
   routes.get('/:id/drawing/:view', async (request, response) => {
@@ -85,18 +81,21 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       request.params.view,
     )
     const [view, kind] = asked.split('.') as ['plan' | 'side' | 'rear', 'dxf' | 'svg']
-    const { job } = await jobAt(jobs, request.params.id)
+    const { job, revision } = await jobAt(jobs, request.params.id)
     const bytes = await print({ of: 'drawing', job, rules: await rules(), view, as: kind }, response)
     response
       .type(kind === 'dxf' ? 'application/dxf' : 'image/svg+xml')
-      .set('Content-Disposition', fileName(job, asked))
+      .set('Content-Disposition', disposition('attachment', job.title, revision, asked))
       .send(bytes)
   })
   routes.get('/:id/client-form.html', async (request, response) => {
-    const { job } = await jobAt(jobs, request.params.id)
+    const { job, revision } = await jobAt(jobs, request.params.id)
     // what can be weighed or asked of the maker is not asked of him
     const sheets = measuringSheets.filter((s) => s.fits(job.vehicle))
-    response.type('text/html').set('Content-Disposition', fileName(job, 'measuring-form.html')).send(clientFormHtml(job, sheets))
+    response
+      .type('text/html')
+      .set('Content-Disposition', disposition('attachment', job.title, revision, 'measuring-form.html'))
+      .send(clientFormHtml(job, sheets))
   })
   routes.get('/:id/arrangement.pdf', async (request, response) => {
     const { job, revision } = await jobAt(jobs, request.params.id)
@@ -105,7 +104,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const bytes = await print({ of: 'arrangement', job, rules: await rules(), accepted, title }, response)
     response
       .type('application/pdf')
-      .set('Content-Disposition', fileName(job, 'arrangement.pdf').replace('attachment', 'inline'))
+      .set('Content-Disposition', disposition('inline', job.title, revision, 'arrangement.pdf'))
       .send(bytes)
   })
   routes.get('/:id/cut-sheet.pdf', async (request, response) => {
@@ -115,7 +114,10 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job, response)).plan, saw: r }
     const title = heading(job, 'Cut sheet', accepted?.jobRevision ?? revision)
     const bytes = await print({ of: 'cut-sheet', job, rules: r, made, accepted, title }, response)
-    response.type('application/pdf').set('Content-Disposition', fileName(job, 'cut-sheet.pdf').replace('attachment', 'inline')).send(bytes)
+    response
+      .type('application/pdf')
+      .set('Content-Disposition', disposition('inline', job.title, accepted?.jobRevision ?? revision, 'cut-sheet.pdf'))
+      .send(bytes)
   })
   routes.get('/:id/measuring-sheet.pdf', async (request, response) => {
     const query = parsed(
@@ -133,7 +135,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const bytes = await print({ of: 'measuring-sheet', job, sheetIds, blank: query.blank === 'true', title }, response)
     response
       .type('application/pdf')
-      .set('Content-Disposition', fileName(job, 'measuring-sheet.pdf').replace('attachment', 'inline'))
+      .set('Content-Disposition', disposition('inline', job.title, revision, 'measuring-sheet.pdf'))
       .send(bytes)
   })
   routes.get('/:id/plans', async (request, response) => {

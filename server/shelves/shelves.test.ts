@@ -38,11 +38,16 @@ describe('whoever writes a shelf, it reads again', () => {
 describe('a shelf that is kept and cannot be read', () => {
   test('says so with its places, keeps nothing else waiting, is fetched as it is, and is written over once put right', async () => {
     const broken = { ...demoStock, remnants: [{ ...piece, lengthMm: -4 }] }
-    await db('shelves').where({ name: 'stock' }).update({ document: JSON.stringify(broken) })
+    await db('shelves')
+      .where({ name: 'stock' })
+      .update({ document: JSON.stringify(broken) })
     const refused = await request(app).get('/api/shelves/stock')
     expect(refused.status).toBe(409)
     expect(refused.body).toMatchObject({ revision: 1, unreadable: [{ where: 'remnants[0].lengthMm', expected: 'must be 1 mm or more' }] })
-    expect(refused.body.faults[0]).toMatchObject({ where: 'the shelf “Stock rack”', expected: expect.stringContaining('remnants[0].lengthMm') })
+    expect(refused.body.faults[0]).toMatchObject({
+      where: 'the shelf “Stock rack”',
+      expected: expect.stringContaining('remnants[0].lengthMm'),
+    })
     for (const path of ['/api/jobs', '/api/shelves/rules', '/api/shelves/vehicles', '/api/shelves/parts'])
       expect([path, (await request(app).get(path)).status]).toEqual([path, 200])
     const asKept = await request(app).get('/api/shelves/stock/as-kept.json')

@@ -184,7 +184,7 @@ function List({
   const item = schema.items ?? {}
   return (
     <Box component="fieldset" sx={{ border: 1, borderColor: 'divider', m: 0, p: 1 }}>
-      <Box component="legend" sx={{ fontSize: 13, fontWeight: 600, px: 0.5 }}>
+      <Box component="legend" sx={{ fontSize: 14, fontWeight: 600, px: 0.5 }}>
         {name}
       </Box>
       {value.map((v, i) => (

@@ -1,5 +1,6 @@
 import Alert from '@mui/material/Alert'
 import Button from '@mui/material/Button'
+import { localMinute } from '../../core/time/localDay'
 import { useJob } from '../job/jobStore'
 import { forget } from './browserCopy'
 import type { LeftBehind } from './unsaved'
@@ -25,7 +26,7 @@ export function LeftBehindNotice() {
         </>
       }
     >
-      Unsaved work {one.at ? `of ${one.at.slice(0, 16).replace('T', ' ')} ` : ''}
+      Unsaved work {one.at ? `of ${localMinute(new Date(one.at))} ` : ''}
       {one.job ? 'from another window is kept in this browser.' : 'is kept in this browser, but this release cannot read it.'}
     </Alert>
   ))

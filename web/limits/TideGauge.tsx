@@ -7,6 +7,7 @@ import type { Relief } from '../../core/advice/relief'
 import type { Job } from '../../core/job/job'
 import { type Limit, missingFor } from '../../core/limits/limit'
 import { figureText, withLengths } from '../../core/quantity/figureText'
+import { percentText } from '../../core/quantity/percent'
 import { useView } from '../drawing/DrawingPane'
 import { WhyButton, Working } from '../figure/Working'
 import { editJob, useJob } from '../job/jobStore'
@@ -146,12 +147,12 @@ function Missing({ limit }: { limit: Limit }) {
 function StateWord({ state, ratio }: { state: LimitState; ratio: number | null }) {
   const colour = useStateColour()(state)
   return (
-    <Box component="span" sx={{ color: colour, fontWeight: 600, fontSize: 13, fontFamily: FIGURES, whiteSpace: 'nowrap' }}>
+    <Box component="span" sx={{ color: colour, fontWeight: 600, fontSize: 14, fontFamily: FIGURES, whiteSpace: 'nowrap' }}>
       <Box component="span" aria-hidden="true" sx={{ mr: '3px' }}>
         {stateMarks[state]}
       </Box>{' '}
       {stateWords[state]}
-      {ratio === null ? '' : ratio >= 99 ? ', no room at all' : `, ${Math.round(ratio * 100)} %`}
+      {ratio === null ? '' : ratio >= 99 ? ', no room at all' : `, ${percentText(ratio)}`}
     </Box>
   )
 }
@@ -282,7 +283,7 @@ function Reliefs({ job, limit }: { job: Job; limit: Limit }) {
           >
             <span>{withLengths(r.label, units)}</span>
             <Box component="span" sx={{ fontFamily: FIGURES, ml: 1, whiteSpace: 'nowrap' }}>
-              → {Math.round(r.ratioAfter * 100)} %
+              → {percentText(r.ratioAfter)}
             </Box>
           </Button>
         ))

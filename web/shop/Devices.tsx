@@ -4,6 +4,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
+import { localMinute } from '../../core/time/localDay'
 import { call } from '../api/client'
 import { FIGURES } from '../theme/theme'
 
@@ -13,7 +14,7 @@ type Offer = { code: string; role: Role; until: string }
 
 const roles: Record<Role, string> = { desk: 'Desk: does everything', floor: 'Floor: ticks, measures, photographs' }
 /** In this device's own time. */
-const day = (iso: string) => new Date(iso).toLocaleString('sv-SE').slice(0, 16)
+const day = (iso: string) => localMinute(new Date(iso))
 
 /** Who else may use this shop: a code for a new device, and the list of those that are paired. */
 export function Devices() {

@@ -9,12 +9,11 @@ import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { JobRow } from '../../core/job/jobRow'
 import { type Station, stationNames, stations } from '../../core/job/stations'
+import { localDay } from '../../core/time/localDay'
 import { call } from '../api/client'
 import type { StoredJob } from '../api/queries'
 import { stateMarks } from '../limits/states'
 import { FIGURES } from '../theme/theme'
-
-const today = () => new Date().toISOString().slice(0, 10)
 
 /** One job of the list: where it stands, when it is due, the verdict on its limits, and what can be done with it. */
 export function JobLine({ row }: { row: JobRow }) {
@@ -32,7 +31,7 @@ export function JobLine({ row }: { row: JobRow }) {
       if (made && 'id' in made) void navigate(`/jobs/${made.id}/brief`)
     },
   })
-  const late = row.due !== null && row.due < today() && row.station !== 'hand-over'
+  const late = row.due !== null && row.due < localDay() && row.station !== 'hand-over'
   const verdict = row.fault
     ? { mark: stateMarks.unknown, text: 'could not be worked out', colour: inks.signal }
     : !row.judged

@@ -120,18 +120,29 @@ export function themeOf(name: LookName): Theme {
       h3: { fontSize: '0.9rem', fontWeight: 600 },
       body2: { fontSize: '0.875rem' },
       caption: { fontSize: '0.78rem', lineHeight: 1.35 },
-      button: { textTransform: 'none', fontWeight: 600 },
+      // smaller, the dots of its i drown in the weight
+      button: { textTransform: 'none', fontWeight: 600, fontSize: '0.875rem' },
     },
     components: {
       MuiCssBaseline: {
         styleOverrides: {
           body: { fontVariantNumeric: 'tabular-nums' },
-          '*:focus-visible': { outline: `2px solid ${look.inks.selected}`, outlineOffset: 1 },
+          '*:focus-visible': { outline: `3px solid ${look.inks.selected}`, outlineOffset: 1 },
+          // where the control itself is not what one sees, its frame carries the ring
+          '.MuiOutlinedInput-root:has(:focus-visible) .MuiOutlinedInput-notchedOutline': {
+            borderWidth: 3,
+            borderColor: `${look.inks.selected} !important`,
+          },
+          '.MuiInputBase-root:not(.MuiOutlinedInput-root):has(:focus-visible), .MuiSwitch-root:has(:focus-visible)': {
+            outline: `3px solid ${look.inks.selected}`,
+            outlineOffset: 1,
+          },
+          '.MuiInputBase-root :focus-visible, .MuiSwitch-root :focus-visible': { outline: 'none' },
           '@media (prefers-reduced-motion: reduce)': { '*': { transition: 'none !important', animation: 'none !important' } },
           '@media print': { 'header, nav': { display: 'none !important' } },
         },
       },
-      MuiButton: { defaultProps: { disableElevation: true, size: 'small' } },
+      MuiButton: { defaultProps: { disableElevation: true, size: 'small' }, styleOverrides: { root: { fontSize: '0.875rem' } } },
       MuiButtonBase: { defaultProps: { disableRipple: true } },
       MuiTextField: { defaultProps: { size: 'small', variant: 'outlined', fullWidth: true } },
       MuiOutlinedInput: {

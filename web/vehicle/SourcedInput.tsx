@@ -1,11 +1,10 @@
 import Box from '@mui/material/Box'
 import MenuItem from '@mui/material/MenuItem'
 import Select from '@mui/material/Select'
+import { localDay } from '../../core/time/localDay'
 import type { Range } from '../../core/vehicle/fieldRanges'
 import { methods, type Sourced, unknownValue } from '../../core/vehicle/vehicle'
 import { QuantityInput } from '../quantity/QuantityInput'
-
-const today = () => new Date().toISOString().slice(0, 10)
 
 /** A figure of the vehicle with how it is known; emptied it is unknown. */
 export function SourcedInput({
@@ -40,7 +39,7 @@ export function SourcedInput({
                   value: v,
                   method: value.method === 'unknown' ? (dimension === 'mass' ? 'maker' : 'tape') : value.method,
                   source: value.source,
-                  date: today(),
+                  date: localDay(),
                 },
           )
         }
@@ -49,7 +48,7 @@ export function SourcedInput({
         value={value.value === null ? 'unknown' : value.method}
         disabled={value.value === null}
         inputProps={{ 'aria-label': `${label}: how it is known` }}
-        onChange={(e) => onChange({ ...value, method: e.target.value as Sourced['method'], date: today() })}
+        onChange={(e) => onChange({ ...value, method: e.target.value as Sourced['method'], date: localDay() })}
         sx={{ fontSize: 13, '& .MuiSelect-select': { py: '8px', pl: 1 } }}
       >
         {value.value === null && <MenuItem value="unknown">unknown</MenuItem>}

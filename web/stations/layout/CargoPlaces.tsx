@@ -29,7 +29,7 @@ export function CargoPlaces({ job }: { job: Job }) {
             gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)',
           }}
         >
-          <Box component="legend" sx={{ fontSize: 13, fontWeight: 600, px: 0.5 }}>
+          <Box component="legend" sx={{ fontSize: 14, fontWeight: 600, px: 0.5 }}>
             {c.name}
           </Box>
           <QuantityInput

@@ -13,6 +13,7 @@ import { useEffect, useState } from 'react'
 import type { Job } from '../../../core/job/job'
 import { figureText } from '../../../core/quantity/figureText'
 import { moneyText } from '../../../core/quantity/money'
+import { percentText } from '../../../core/quantity/percent'
 import type { ProfileComparison } from '../../../core/swap/compareProfiles'
 import { editJob } from '../../job/jobStore'
 import { openBench, Stopped, useRules } from '../../job/useEvaluation'
@@ -47,7 +48,7 @@ function Comparison({ job, onClose }: { job: Job; onClose: () => void }) {
       })
     return bench.stop
   }, [job, rules])
-  const share = (r: number | null) => (r === null ? '—' : `${Math.round(r * 100)} %`)
+  const share = (r: number | null) => (r === null ? '—' : percentText(r))
   return (
     <Dialog open onClose={onClose} maxWidth="lg" aria-labelledby="compare-title">
       <DialogTitle id="compare-title">Profiles and metals</DialogTitle>

@@ -11,6 +11,7 @@ import { type FootRow, footByCase, footSideways } from '../../../core/limits/rac
 import { chainFigure, type Link, weakest } from '../../../core/limits/strength'
 import { feetUsed } from '../../../core/limits/usedInCase'
 import { figureText } from '../../../core/quantity/figureText'
+import { percentText } from '../../../core/quantity/percent'
 import { useView } from '../../drawing/DrawingPane'
 import { WhyButton, Working } from '../../figure/Working'
 import { useResult } from '../../job/useEvaluation'
@@ -98,7 +99,7 @@ function WeakestLink({ foot: f, i, evaluation }: { foot: FootRow; i: number; eva
   const part = (links: Link[]) => weakest(links)?.part
   return (
     <>
-      {used === null ? 'unrated: ' : evaluation.missing.length ? 'not known; ' : `${Math.round(used * 100)} % of `}
+      {used === null ? 'unrated: ' : evaluation.missing.length ? 'not known; ' : `${percentText(used)} of `}
       <WhyButton label={chain.name} content={<Working figure={chain} />}>
         {chain.value === null ? (chain.missing[0] ?? 'what holds it') : (part(chain === down ? f.links.down : f.links.up) ?? chain.name)}
       </WhyButton>
