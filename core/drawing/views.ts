@@ -35,6 +35,7 @@ export function drawView(
         c,
         assembly.deckZMm ?? vehicle.roofHeightMm.value ?? 0,
         view === 'plan' || (view === 'side' && cargo.every((o) => o.heightMm <= c.heightMm)),
+        view === 'plan' ? assembly.members.map((m) => memberEnds(m)).flatMap(([a, b]) => (Math.abs(a.x - b.x) < 1 ? [a.x] : [])) : [],
       ),
     ),
     ...cargo.flatMap((c) => strapLines(view, c, assembly.deckZMm ?? vehicle.roofHeightMm.value ?? 0)),
@@ -178,7 +179,14 @@ const plates = (view: ViewName, assembly: Assembly): Entity[] =>
       return { kind: 'polygon', layer: 'plate', ref: p.id, closed: true, points: rect(view, p.place, p.size) }
     })
 
-function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean): Entity[] {
+/** A name begins at the item's rear edge, or ahead of the member that would be drawn through its first letters, marked as that is. */
+const NAME_CLEAR_MM = 150
+const nameFrom = (rearXMm: number, crossingXMm: number[]): number => {
+  const under = crossingXMm.find((x) => Math.abs(x - rearXMm) < NAME_CLEAR_MM)
+  return under === undefined ? rearXMm : under + NAME_CLEAR_MM
+}
+
+function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean, crossingXMm: number[]): Entity[] {
   const points = rect(view, { x: c.xMm, y: c.yMm, z: deckZMm + c.heightMm / 2 }, { x: c.lengthMm, y: c.widthMm, z: c.heightMm })
   const centre = project(view, { x: c.xMm + c.centreForwardMm, y: c.yMm + c.centreLeftMm, z: deckZMm + (c.centreUpMm ?? c.heightMm / 2) })
   const ref = `cargo:${c.id}`
@@ -195,7 +203,7 @@ function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean): En
             kind: 'text',
             layer: 'cargo',
             ref,
-            at: { x: points[3]!.x, y: points[3]!.y + 24 },
+            at: { x: nameFrom(points[3]!.x, crossingXMm), y: points[3]!.y + 24 },
             text: c.name,
             anchor: 'start',
             size: 'small',

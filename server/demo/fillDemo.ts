@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import { demoJobs } from '../../core/job/demoJobs'
+import { demoShop } from '../../core/shop/shop'
 import { demoStock } from '../../core/stock/demoStock'
 import { localDay } from '../../core/time/localDay'
 import { demoVehicles } from '../../core/vehicle/demoVehicles'
@@ -17,6 +18,7 @@ async function fill(db: Knex, today: Date): Promise<boolean> {
   for (const [name, document] of [
     ['stock', demoStock],
     ['vehicles', demoVehicles],
+    ['shop', demoShop],
   ] as const) {
     const { revision } = await shelves.get(name)
     if (revision === 0) await shelves.put(name, 0, document as never)

@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module'
 import PDFDocument from 'pdfkit'
+import type { PaperSize, Shop } from '../../core/shop/shop'
 
 const require = createRequire(import.meta.url)
 const font = (file: string) => require.resolve(`@fontsource/${file}`)
@@ -19,6 +20,7 @@ export type Title = {
   date: string
   due: string | null
   stamp: Stamp | null
+  shop: Pick<Shop, 'name' | 'address' | 'paper'>
 }
 
 export const MARGIN = 30
@@ -26,20 +28,36 @@ export const MARGIN = 30
 export const CAUTION =
   'Figures are computed from the measurements given; Tide Line certifies nothing. Follow local codes; have what the law or the risk asks for signed by a licensed engineer.'
 
-/** A4 landscape with our fonts. The date of making is set so that the same job prints the same bytes. */
+/** Landscape, in points (ISO 216; ANSI/ASME Y14.1). */
+const POINTS: Record<PaperSize, [number, number]> = {
+  A4: [841.89, 595.28],
+  A3: [1190.55, 841.89],
+  Letter: [792, 612],
+  Tabloid: [1224, 792],
+}
+
+/** A sheet of the shop's paper with our fonts. The date of making is set so that the same job prints the same bytes. */
 export function openPaper(title: Title): Paper {
+  const [width, height] = POINTS[title.shop.paper]
+  // every sheet is laid out on one of A4's size at least, and enlarged or reduced as a whole: on A3 the letters grow with the paper
+  const scale = Math.min(width / POINTS.A4[0], height / POINTS.A4[1])
   const paper = new PDFDocument({
-    size: 'A4',
-    layout: 'landscape',
+    size: [width, height],
     margin: MARGIN,
     bufferPages: true,
+    autoFirstPage: false,
     info: { Title: `${title.sheet}: ${title.job}`, Author: 'Tide Line', CreationDate: new Date(`${title.date}T00:00:00Z`) },
+  })
+  paper.on('pageAdded', () => {
+    paper.scale(scale)
+    Object.assign(paper.page, { width: width / scale, height: height / scale })
   })
   paper.registerFont('text', font('barlow/files/barlow-latin-400-normal.woff'))
   paper.registerFont('bold', font('barlow/files/barlow-latin-600-normal.woff'))
   paper.registerFont('figures', font('barlow-semi-condensed/files/barlow-semi-condensed-latin-500-normal.woff'))
   paper.registerFont('signs', require.resolve('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf'))
   paper.registerFont('signs bold', require.resolve('dejavu-fonts-ttf/ttf/DejaVuSansCondensed-Bold.ttf'))
+  paper.addPage()
   return withSigns(paper)
 }
 
@@ -106,6 +124,13 @@ export function closePaper(paper: Paper, title: Title): Promise<Buffer> {
       .lineWidth(0.8)
       .strokeColor(INK)
       .stroke()
+    const letterhead = [title.shop.name, title.shop.address].filter(Boolean).join(', ')
+    if (letterhead)
+      paper
+        .font('bold')
+        .fontSize(8)
+        .fillColor(INK)
+        .text(letterhead, MARGIN, height - 35, { lineBreak: false })
     paper
       .font('text')
       .fontSize(7.5)

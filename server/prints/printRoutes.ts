@@ -28,7 +28,8 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   const rules = async () => (await shelves.get('rules')).document
   const print = async (sheet: Print, response: Response): Promise<Buffer> =>
     Buffer.from(await working(workshop, { kind: 'print', print: sheet }, response))
-  const heading = (job: Job, sheet: string, revision: number) => ({
+  const heading = async (job: Job, sheet: string, revision: number) => ({
+    shop: (await shelves.get('shop')).document,
     job: job.title,
     client: job.brief.clientName,
     sheet,
@@ -100,7 +101,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   routes.get('/:id/arrangement.pdf', async (request, response) => {
     const { job, revision } = await jobAt(jobs, request.params.id)
     const accepted = await standing(issued, request.params.id)
-    const title = heading(job, 'General arrangement', revision)
+    const title = await heading(job, 'General arrangement', revision)
     const bytes = await print({ of: 'arrangement', job, rules: await rules(), accepted, title }, response)
     response
       .type('application/pdf')
@@ -112,7 +113,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const r = await rules()
     const accepted = await standing(issued, request.params.id)
     const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job, response)).plan, saw: r }
-    const title = heading(job, 'Cut sheet', accepted?.jobRevision ?? revision)
+    const title = await heading(job, 'Cut sheet', accepted?.jobRevision ?? revision)
     const bytes = await print({ of: 'cut-sheet', job, rules: r, made, accepted, title }, response)
     response
       .type('application/pdf')
@@ -130,7 +131,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       query.sheets === 'needed' ? measuringSheets.filter((s) => s.fits(job.vehicle)) : measuringSheets.filter((s) => named.includes(s.id))
     if (!sheets.length) return refuse(422, 'sheets', `the names of sheets, or “needed”: ${measuringSheets.map((s) => s.id).join(', ')}`)
     const sheet = query.blank === 'true' ? `Measuring sheet, ${job.vehicle.name}` : `As measured, ${job.vehicle.name}`
-    const title = heading(job, sheet, revision)
+    const title = await heading(job, sheet, revision)
     const sheetIds = sheets.map((s) => s.id)
     const bytes = await print({ of: 'measuring-sheet', job, sheetIds, blank: query.blank === 'true', title }, response)
     response

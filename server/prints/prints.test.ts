@@ -9,6 +9,7 @@ import { highsTools } from '../../core/nesting/highsTools'
 import { type CutPlan, planCuts } from '../../core/nesting/planCuts'
 import { INCH } from '../../core/quantity/units'
 import { defaultRules } from '../../core/rules/rules'
+import { demoShop, paperSizes } from '../../core/shop/shop'
 import { demoStock } from '../../core/stock/demoStock'
 import { arrangementPdf } from './arrangement'
 import { type CutSheet, cutSheetPdf } from './cutSheet'
@@ -22,6 +23,7 @@ const title = {
   date: '2026-11-24',
   due: '2026-12-11',
   stamp: { word: 'DRAFT', detail: 'not accepted for the saw' },
+  shop: demoShop,
 }
 const pages = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0
 const plans = new Map<string, CutPlan>()
@@ -57,6 +59,25 @@ describe.each(demoJobs.map((j) => [j.title, j] as const))('%s on paper', (_, job
     expect(pages(first)).toBe(1)
     expect(first.equals(second)).toBe(true)
   })
+})
+
+test.each(paperSizes)('on %s every page is of that size, and there are no more of them than on A4', async (paper) => {
+  // inches or ISO millimetres, in points of 1/72 in
+  const [width, height] = { A4: [297, 210], A3: [420, 297], Letter: [279.4, 215.9], Tabloid: [431.8, 279.4] }[paper].map(
+    (mm) => (mm / 25.4) * 72,
+  )
+  const pdf = await arrangementPdf(demoJobs[0], evaluate(demoJobs[0], defaultRules), defaultRules, {
+    ...title,
+    shop: { ...demoShop, paper },
+  })
+  const boxes = [...pdf.toString('latin1').matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)].map((m) => [Number(m[1]), Number(m[2])])
+  for (const [w, h] of boxes) {
+    expect(Math.abs(w! - width!)).toBeLessThan(0.1)
+    expect(Math.abs(h! - height!)).toBeLessThan(0.1)
+  }
+  const plain = await arrangementPdf(demoJobs[0], evaluate(demoJobs[0], defaultRules), defaultRules, title)
+  expect(boxes.length).toBe(pages(pdf))
+  expect(pages(pdf)).toBeLessThanOrEqual(pages(plain))
 })
 
 test('a plan with pieces that found no stock is printed too, and says so on paper', async () => {

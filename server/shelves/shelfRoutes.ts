@@ -4,7 +4,7 @@ import { rackDifference, readRemnantsCsv, remnantsCsv } from '../../core/exchang
 import { parsed, Refusal, refuse } from '../http/faults'
 import { type ShelfName, type ShelfStore, shelves } from './shelfStore'
 
-const Name = z.enum(['stock', 'rules', 'vehicles', 'parts'], 'must be stock, rules, vehicles or parts')
+const Name = z.enum(['stock', 'rules', 'vehicles', 'parts', 'shop'], 'must be stock, rules, vehicles, parts or shop')
 const OLDER = 'the newest revision: somebody changed this shelf after you opened it. Load it again, then repeat your change.'
 
 export function shelfRoutes(store: ShelfStore, rulesChanged: () => void): Router {

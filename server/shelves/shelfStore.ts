@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { type BoughtPart, demoParts, PartsSchema } from '../../core/catalogue/boughtParts'
 import { faultsOf } from '../../core/issue/faults'
 import { type Rules, RulesSchema } from '../../core/rules/rules'
+import { type Shop, ShopSchema } from '../../core/shop/shop'
 import { demoStock } from '../../core/stock/demoStock'
 import { type Stock, StockEdgeSchema, StockSchema } from '../../core/stock/stock'
 import { demoVehicles } from '../../core/vehicle/demoVehicles'
@@ -16,12 +17,19 @@ export const shelves = {
   rules: { schema: RulesSchema, edge: RulesSchema.strict(), empty: RulesSchema.parse({}) as Rules },
   vehicles: { schema: z.array(VehicleSchema).max(500), edge: z.array(VehicleSchema).max(500), empty: demoVehicles as Vehicle[] },
   parts: { schema: PartsSchema, edge: PartsSchema, empty: demoParts as BoughtPart[] },
+  shop: { schema: ShopSchema, edge: ShopSchema.strict(), empty: ShopSchema.parse({}) as Shop },
 }
 export type ShelfName = keyof typeof shelves
 export type ShelfOf<N extends ShelfName> = (typeof shelves)[N]['empty']
 export type Shelf<N extends ShelfName> = { revision: number; document: ShelfOf<N> }
 
-const names: Record<ShelfName, string> = { stock: 'Stock rack', rules: 'Shop rules', vehicles: 'Vehicles', parts: 'Bought parts' }
+const names: Record<ShelfName, string> = {
+  stock: 'Stock rack',
+  rules: 'Shop rules',
+  vehicles: 'Vehicles',
+  parts: 'Bought parts',
+  shop: 'The shop',
+}
 const jsonOf = (text: string): unknown => {
   try {
     return JSON.parse(text)

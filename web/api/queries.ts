@@ -5,6 +5,7 @@ import type { Job } from '../../core/job/job'
 import type { JobRow } from '../../core/job/jobRow'
 import type { Station } from '../../core/job/stations'
 import type { Rules } from '../../core/rules/rules'
+import type { Shop } from '../../core/shop/shop'
 import type { Stock } from '../../core/stock/stock'
 import type { Vehicle } from '../../core/vehicle/vehicle'
 import { ApiError, call } from './client'
@@ -15,7 +16,7 @@ export type JobPageOf = {
   tally: { stations: Partial<Record<Station, number>>; over: number; unknown: number; late: number }
 }
 export type StoredJob = { id: string; revision: number; archived: boolean; updatedAt: string; job: Job }
-type Shelves = { stock: Stock; rules: Rules; vehicles: Vehicle[]; parts: BoughtPart[] }
+type Shelves = { stock: Stock; rules: Rules; vehicles: Vehicle[]; parts: BoughtPart[]; shop: Shop }
 export type Shelf<N extends keyof Shelves> = { revision: number; document: Shelves[N] }
 
 export const queryClient = new QueryClient({

@@ -3,6 +3,7 @@ import { call } from '../api/client'
 import { ShelfFrame } from '../shelves/ShelfFrame'
 import { Backups } from './Backups'
 import { Devices } from './Devices'
+import { ShopDetails } from './ShopDetails'
 
 /** What keeps the shop's work, and who may use it. */
 export default function ShopPage() {
@@ -18,7 +19,8 @@ export default function ShopPage() {
       </ShelfFrame>
     )
   return (
-    <ShelfFrame title="The shop" about="How the work is kept, and which devices may use it." error={null}>
+    <ShelfFrame title="The shop" about="What stands on its sheets, how the work is kept, and which devices may use it." error={null}>
+      <ShopDetails />
       <Backups />
       <Devices />
     </ShelfFrame>

@@ -3,6 +3,7 @@ import { screen, waitFor, within } from '@testing-library/react'
 import { Route, Routes } from 'react-router'
 import { describe, expect, test } from 'vitest'
 import { demoJobs } from '../../core/job/demoJobs'
+import { demoShop } from '../../core/shop/shop'
 import { demoStock } from '../../core/stock/demoStock'
 import { ApiError, call } from '../api/client'
 import { heardFrom, useStanding } from '../api/standing'
@@ -42,7 +43,28 @@ describe('how old the newest backup is', () => {
 })
 
 describe('the shop', () => {
-  const desk = { '/who': { role: 'desk' }, '/keeping': kept('2026-11-26T03:00:00Z') }
+  const desk = {
+    '/who': { role: 'desk' },
+    '/keeping': kept('2026-11-26T03:00:00Z'),
+    'GET /shelves/shop': { revision: 2, document: demoShop },
+  }
+  test('what stands on every sheet is set once, each as its own save', async () => {
+    const { calls } = answering({
+      ...desk,
+      '/devices': { devices: [], addresses: [] },
+      'PUT /shelves/shop': { revision: 3, document: demoShop },
+    })
+    const { user } = mount(<ShopPage />)
+    const name = await screen.findByRole<HTMLInputElement>('textbox', { name: 'Name of the shop' })
+    expect(name.value).toBe('Skerry Quay outfitters')
+    await user.click(screen.getByRole('combobox', { name: 'Paper' }))
+    await user.click(screen.getByRole('option', { name: 'Tabloid' }))
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true))
+    expect(JSON.parse(String(calls.find((c) => c.method === 'PUT')?.body))).toEqual({
+      revision: 2,
+      document: { ...demoShop, paper: 'Tabloid' },
+    })
+  })
   test('backups are listed to be fetched, one can be made now; a failed one says why', async () => {
     answering({
       ...desk,

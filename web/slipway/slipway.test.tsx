@@ -2,6 +2,7 @@
 import { screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import type { JobRow } from '../../core/job/jobRow'
+import { demoShop } from '../../core/shop/shop'
 import { demoVehicles } from '../../core/vehicle/demoVehicles'
 import { answering, mount } from '../testing/bench'
 import { SlipwayPage } from './SlipwayPage'
@@ -130,10 +131,11 @@ describe('what can be done with a job', () => {
     await menu('Copy as a new job')
     await waitFor(() => expect(calls.some((c) => c.path === '/api/jobs/a/copy' && c.method === 'POST')).toBe(true))
   })
-  test('a new one wants a title and a vehicle, and says so; N opens it', async () => {
+  test('a new one wants a title and a vehicle, and says so; N opens it, in the units the shop begins in', async () => {
     const { calls } = answering({
       'GET /jobs': page([row({})]),
       '/shelves/vehicles': { revision: 1, document: demoVehicles },
+      '/shelves/shop': { revision: 1, document: { ...demoShop, units: 'inch' } },
       'POST /jobs': { id: 'new' },
     })
     const { user } = mount(<SlipwayPage />)
@@ -146,7 +148,6 @@ describe('what can be done with a job', () => {
     await user.type(screen.getByRole('textbox', { name: 'What is it?' }), 'Ladder bars')
     await user.click(screen.getByRole('combobox', { name: 'Vehicle' }))
     await user.click(await screen.findByRole('option', { name: demoVehicles[1].name }))
-    await user.click(screen.getByRole('radio', { name: 'Inch' }))
     await user.click(screen.getByRole('button', { name: 'Start' }))
     await waitFor(() =>
       expect(JSON.parse(String(calls.find((c) => c.method === 'POST')?.body))).toEqual({

@@ -1,0 +1,16 @@
+import { z } from 'zod'
+
+export const paperSizes = ['A4', 'A3', 'Letter', 'Tabloid'] as const
+export type PaperSize = (typeof paperSizes)[number]
+
+/** What the shop sets once: how it is called on its sheets, what it prints on, and the units that a new job begins in. */
+export const ShopSchema = z.object({
+  name: z.string().trim().max(80).default(''),
+  address: z.string().trim().max(160).default(''),
+  paper: z.enum(paperSizes).default('A4'),
+  units: z.enum(['metric', 'inch']).default('metric'),
+})
+export type Shop = z.infer<typeof ShopSchema>
+
+/** The shop that the demonstration's jobs belong to. */
+export const demoShop: Shop = { name: 'Skerry Quay outfitters', address: 'The old boat shed, Skerry Quay', paper: 'A4', units: 'metric' }
