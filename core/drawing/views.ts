@@ -179,11 +179,18 @@ const plates = (view: ViewName, assembly: Assembly): Entity[] =>
       return { kind: 'polygon', layer: 'plate', ref: p.id, closed: true, points: rect(view, p.place, p.size) }
     })
 
-/** A name begins at the item's rear edge, or ahead of the member that would be drawn through its first letters, marked as that is. */
+/** Clear of the mark of a member, and about so wide as one letter of a name is drawn. */
 const NAME_CLEAR_MM = 150
-const nameFrom = (rearXMm: number, crossingXMm: number[]): number => {
-  const under = crossingXMm.find((x) => Math.abs(x - rearXMm) < NAME_CLEAR_MM)
-  return under === undefined ? rearXMm : under + NAME_CLEAR_MM
+const LETTER_MM = 44
+
+/** Where an item's name begins: at its rear edge, or ahead of a member that would be drawn through it, where it still stands on the item. */
+function nameFrom(c: Cargo, rearXMm: number, crossingXMm: number[]): number {
+  const length = c.name.length * LETTER_MM
+  const starts = [rearXMm, ...crossingXMm.map((x) => x + NAME_CLEAR_MM)].filter(
+    (x) => x >= rearXMm && x + length / 2 <= rearXMm + c.lengthMm,
+  )
+  const clear = (from: number) => crossingXMm.every((x) => x < from - NAME_CLEAR_MM + 1 || x > from + length)
+  return starts.sort((a, b) => a - b).find(clear) ?? rearXMm
 }
 
 function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean, crossingXMm: number[]): Entity[] {
@@ -203,7 +210,7 @@ function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean, cro
             kind: 'text',
             layer: 'cargo',
             ref,
-            at: { x: nameFrom(points[3]!.x, crossingXMm), y: points[3]!.y + 24 },
+            at: { x: nameFrom(c, points[3]!.x, crossingXMm), y: points[3]!.y + 24 },
             text: c.name,
             anchor: 'start',
             size: 'small',

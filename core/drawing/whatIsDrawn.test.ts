@@ -89,3 +89,24 @@ describe('where feet may stand', () => {
     ])
   })
 })
+
+describe('names of what is carried', () => {
+  test('a name is not drawn through a bar where there is room beside it, and never begins off its item', () => {
+    const [case_] = survey.brief.cargo
+    const at = (xMm: number, name: string, barXMm = [0, 1100, 2200]) => {
+      const job = {
+        ...survey,
+        brief: { ...survey.brief, cargo: [{ ...case_!, name, xMm, lengthMm: 2000 }] },
+        design: { ...survey.design, params: { ...survey.design.params, barXMm } },
+      }
+      const text = drawn('plan', job).entities.find((e) => e.kind === 'text' && e.text === name)
+      return text?.kind === 'text' ? text.at.x : Number.NaN
+    }
+    // its rear edge at 100, the bars at 0, 1100, 2200: ten letters of 44 end at 540
+    expect(at(1100, 'ten lettrs')).toBeCloseTo(100 + 50, 6)
+    // its rear edge at 900: the first bar would stand in it, so it begins 150 ahead of that
+    expect(at(1900, 'ten lettrs')).toBeCloseTo(1250, 6)
+    // no room anywhere: at its rear edge, as ever
+    expect(at(1900, 'a name that is so long that no gap between any bars is wide enough')).toBeCloseTo(900, 6)
+  })
+})

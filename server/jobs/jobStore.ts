@@ -109,10 +109,11 @@ export function jobStore(db: Knex) {
       // signs alone are in no title
       if (q.search && found === null) return { total: 0, rows: [] }
       const rulesRevision = await rulesNow(db)
-      const filtered = () => {
-        const query = db('jobs')
-          .leftJoin('verdicts', 'verdicts.job_id', 'jobs.id')
-          .where('jobs.archived', q.archived ? 1 : 0)
+      const judgedBy = q.state === 'over' || q.state === 'unknown'
+      // to count them the verdicts are looked at only where they choose
+      const filtered = (withVerdicts = true) => {
+        const query = db('jobs').where('jobs.archived', q.archived ? 1 : 0)
+        if (withVerdicts) query.leftJoin('verdicts', 'verdicts.job_id', 'jobs.id')
         if (found) query.whereIn('jobs.seq', db('job_words').select('rowid').whereRaw('job_words match ?', [found]))
         if (q.station) query.where('jobs.station', q.station)
         if (q.state === 'over') query.where('verdicts.over', '>', 0)
@@ -121,7 +122,7 @@ export function jobStore(db: Knex) {
         if (q.state === 'late') query.where('jobs.due', '<', q.today).whereNot('jobs.station', 'hand-over')
         return query
       }
-      const [{ n }] = (await filtered().count({ n: '*' })) as { n: number }[]
+      const [{ n }] = (await filtered(judgedBy).count({ n: '*' })) as { n: number }[]
       const rows = (await filtered()
         .select(
           'jobs.id',

@@ -7,13 +7,42 @@ import { drawView } from '../../core/drawing/views'
 import { roadPrompts } from '../../core/fitment/roadPrompts'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
-import { missingFor } from '../../core/limits/limit'
+import { type Limit, missingFor } from '../../core/limits/limit'
 import { verdictOf } from '../../core/loadTest/loadTest'
 import { figureText, withLengths } from '../../core/quantity/figureText'
 import { formatGauge, formatLength, withUnit } from '../../core/quantity/formatQuantity'
 import type { Rules } from '../../core/rules/rules'
 import { paintSheet } from './paintSheet'
 import { closePaper, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
+
+/** On the first page: whether anything is over its line or not assessed, by name, as many as there is room for. */
+function verdict(paper: Paper, { limits, issues }: Evaluation, at: { x: number; y: number; width: number; bottom: number }): void {
+  const of = (state: Limit['state']) => limits.filter((l) => l.state === state)
+  const [over, unknown, near] = [of('over'), of('unknown'), of('near')]
+  const say = (n: number, words: string) => (n ? [`${n} ${words}`] : [])
+  const head = [
+    ...say(over.length, 'over the line'),
+    ...say(unknown.length, 'not assessed'),
+    ...say(issues.length, issues.length === 1 ? 'thing does not work yet' : 'things do not work yet'),
+    ...say(near.length, 'near the line'),
+  ]
+  const bad = over.length + unknown.length + issues.length > 0
+  paper
+    .font('bold')
+    .fontSize(11)
+    .fillColor(bad ? SIGNAL : INK)
+    .text(head.join(', ') || 'Every limit that can be assessed is within its line', at.x, at.y, { width: at.width })
+  const lines = [...over.map((l) => `Over: ${l.name}`), ...unknown.map((l) => `Not assessed: ${l.name}, ${missingFor(l)} missing`)]
+  paper.font('text').fontSize(8.5).fillColor(INK)
+  for (const [i, line] of lines.entries()) {
+    // what has no room here stands in the table on the next page
+    if (paper.y > at.bottom - 24) {
+      paper.text(`and ${lines.length - i} more on the next page`, at.x, paper.y + 2, { width: at.width })
+      return
+    }
+    paper.text(line, at.x, paper.y + 2, { width: at.width })
+  }
+}
 
 /** General arrangement: the three views with dimensions, then parts, limits and cautions. PDF bytes. */
 export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title: Title): Promise<Buffer> {
@@ -34,6 +63,7 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
       h * 0.66,
       { width: w * 0.34 - 10 },
     )
+  verdict(paper, result, { x: MARGIN + w * 0.66 + 10, y: paper.y + 10, width: w * 0.34 - 10, bottom: h - 50 })
   paper.addPage()
   const parts = cutList(result.assembly).map((p) => [
     p.marks.join(', '),
