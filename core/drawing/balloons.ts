@@ -7,7 +7,7 @@ import { type Entity, project, type ViewName } from './sheet'
 /** Where along a member its mark stands: near its first end, clear of what it carries in the middle. */
 const NEAR_END = 0.09
 /** A member that lies on others is marked between the last two of them, where no mark of theirs and seldom a name stands. */
-const BETWEEN = 0.87
+const BETWEEN = 0.84
 /** From the side and from behind a mark hangs below the deck on a line to its part, where the drawing is empty. mm */
 const HANGS_MM = 230
 

@@ -2,6 +2,7 @@ import type { Point, Vec3 } from '../geometry/vec3'
 
 export const layers = [
   'vehicle',
+  'likeness',
   'assumed',
   'roof',
   'obstacle',

@@ -7,6 +7,7 @@ import { balloonRadius, dimensionLines, type Entity, layers, type Sheet } from '
 /** AutoCAD colour index of each layer: white/black 7, greys 8 and 9, cyan 4, red 1, blue 5. */
 const COLOURS: Record<(typeof layers)[number], number> = {
   vehicle: 9,
+  likeness: 254,
   assumed: 8,
   roof: 8,
   obstacle: 6,

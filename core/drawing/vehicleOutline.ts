@@ -3,7 +3,50 @@ import { leafAt, swingPaths, swingsOf } from '../vehicle/swings'
 import type { Body, Vehicle } from '../vehicle/vehicle'
 import { box, type Entity, type Layer, project, type ViewName } from './sheet'
 
-const WHEEL_RADIUS_MM = 340 // drawn size only: no figure is taken from it
+export const WHEEL_RADIUS_MM = 340 // drawn size only: no figure is taken from it
+
+/** The figures a vehicle is drawn by, likely ones where they are not measured; its cab's screen from foot to top. mm */
+export type Drawn = {
+  body: Vehicle['body']
+  rear: number
+  front: number
+  base: number
+  width: number
+  roofWidthRear: number
+  cab: { rearX: number; topX: number; topZ: number; footX: number; bonnetZ: number }
+  /** height of the rear lamps' middle, and of the bed's rim */
+  lampZ: number
+  bedZ: number
+}
+export function drawnVehicle(vehicle: Vehicle): Drawn {
+  const rear = -(vehicle.rearOverhangMm.value ?? 1150)
+  const front = rear + (vehicle.lengthMm.value ?? 5400)
+  const width = vehicle.widthMm.value ?? 1950
+  const roof = roofOf(vehicle, rear, front, width, vehicle.heightMm.value ?? 2000)
+  const cab = vehicle.bodies.find((b) => b.kind === 'cab')
+  const bed = vehicle.bodies.find((b) => b.kind !== 'cab')
+  const open = vehicle.body === 'pickup' || vehicle.body === 'truck'
+  const [topX, topZ] = cab ? [cab.toXMm, cab.topZMm] : [roof.to, roof.z]
+  const bonnetZ = Math.min(topZ * (cab ? 0.55 : 0.5), 1150)
+  const bedZ = bed?.topZMm ?? Math.min(roof.z * 0.58, 1100)
+  return {
+    body: vehicle.body,
+    rear,
+    front,
+    base: vehicle.wheelbaseMm.value ?? 3300,
+    width,
+    roofWidthRear: roof.widthRear,
+    cab: {
+      rearX: cab?.fromXMm ?? (open ? roof.from : rear),
+      topX,
+      topZ,
+      footX: cab ? topX + (front - topX) * 0.55 : Math.min(front - 60, topX + (front - topX) * 0.62),
+      bonnetZ,
+    },
+    lampZ: Math.min(open ? bedZ - 120 : 1150, topZ * 0.5),
+    bedZ,
+  }
+}
 
 /**
  * The vehicle as a quiet background, from its measured figures. What lies between them (bonnet, screen, bed) is a likeness only, and

@@ -5,6 +5,7 @@ import type { Point, Vec3 } from '../geometry/vec3'
 import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
 import { balloons } from './balloons'
 import { planDimensions, rearDimensions, sideDimensions } from './dimensions'
+import { likeness } from './likeness'
 import { bounds, box, type Entity, project, type Sheet, type ViewName } from './sheet'
 import { strapLines } from './strapLines'
 import { swingLines, vehicleOutline } from './vehicleOutline'
@@ -23,6 +24,7 @@ export function drawView(
   const cargo = brief.cargo.filter((c) => c.counts === 'both' || c.counts === when)
   const entities: Entity[] = [
     ...vehicleOutline(vehicle, view),
+    ...likeness(vehicle, view),
     ...obstacles(view, vehicle),
     ...(view === 'rear' ? [] : vehicle.mounts.flatMap((m) => mountMarks(view, m))),
     ...feet(view, assembly),
@@ -42,7 +44,9 @@ export function drawView(
     ...(view === 'plan' ? [] : passages(view, brief, vehicle)),
     ...balloons(view, assembly),
   ]
-  const drawn = bounds(entities.filter((e) => e.kind !== 'text'))
+  // a mirror is no reason to draw the rack smaller
+  const counted = entities.filter((e) => e.layer !== 'likeness')
+  const drawn = bounds(counted.filter((e) => e.kind !== 'text'))
   const dimensions =
     view === 'plan'
       ? planDimensions(assembly, vehicle, cargo, drawn)
@@ -54,7 +58,7 @@ export function drawView(
     view,
     title: viewNames[view],
     entities: [...swingLines(vehicle, view), ...entities, ...dimensions],
-    box: bounds([...entities, ...dimensions]),
+    box: bounds([...counted, ...dimensions]),
   }
 }
 

@@ -1,8 +1,10 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { defaultRules } from '../rules/rules'
 import { demoVehicles } from '../vehicle/demoVehicles'
+import { likeness } from './likeness'
 import { type Dimension, pointsOf } from './sheet'
 import { drawView } from './views'
 
@@ -108,5 +110,55 @@ describe('names of what is carried', () => {
     expect(at(1900, 'ten lettrs')).toBeCloseTo(1250, 6)
     // no room anywhere: at its rear edge, as ever
     expect(at(1900, 'a name that is so long that no gap between any bars is wide enough')).toBeCloseTo(900, 6)
+  })
+})
+
+describe('the likeness', () => {
+  const views = ['plan', 'side', 'rear'] as const
+  test.each(demoVehicles.map((v) => [v.name, v] as const))(
+    '%s: on a layer of its own, within what was measured but for the mirrors, the same left and right',
+    (_, vehicle) => {
+      for (const view of views) {
+        const entities = likeness(vehicle, view)
+        expect(new Set(entities.map((e) => e.layer))).toEqual(new Set(['likeness']))
+        const b = box(entities.flatMap(pointsOf))
+        const [rear, front] = [
+          -(vehicle.rearOverhangMm.value ?? 1150),
+          (vehicle.lengthMm.value ?? 5400) - (vehicle.rearOverhangMm.value ?? 1150),
+        ]
+        if (view !== 'rear') expect([b.left >= rear - 1, b.right <= front + 1]).toEqual([true, true])
+        if (view === 'side') expect([b.low >= 0, b.high <= (vehicle.heightMm.value ?? 2000) + 1]).toEqual([true, true])
+        // from the side left lies behind right; from above left is up, from behind it is left
+        if (view === 'plan') expect(b.low).toBeCloseTo(-b.high, 6)
+        if (view === 'rear') expect(b.left).toBeCloseTo(-b.right, 6)
+      }
+    },
+  )
+  test('whatever sizes a vehicle has, even such as there are none, everything drawn is finite', () => {
+    const size = (least: number, most: number) => fc.oneof(fc.constant(null), fc.integer({ min: least, max: most }))
+    fc.assert(
+      fc.property(
+        size(2000, 12_000),
+        size(1200, 2600),
+        size(1200, 3600),
+        size(1500, 6000),
+        size(0, 3000),
+        (length, width, height, base, overhang) => {
+          const with_ = (value: number | null) => ({ ...survey.vehicle.lengthMm, value })
+          const vehicle = {
+            ...survey.vehicle,
+            lengthMm: with_(length),
+            widthMm: with_(width),
+            heightMm: with_(height),
+            wheelbaseMm: with_(base),
+            rearOverhangMm: with_(overhang),
+          }
+          for (const view of views)
+            for (const p of likeness(vehicle, view).flatMap(pointsOf))
+              expect([Number.isFinite(p.x), Number.isFinite(p.y)]).toEqual([true, true])
+        },
+      ),
+      { numRuns: 100 },
+    )
   })
 })

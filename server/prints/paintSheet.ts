@@ -6,6 +6,7 @@ import { INK, type Paper, QUIET, SIGNAL } from './paper'
 
 const PEN: Record<Layer, { colour: string; width: number; fill?: string }> = {
   vehicle: { colour: '#8a9896', width: 0.5 },
+  likeness: { colour: '#c3ccc9', width: 0.35, fill: '#eef3f2' },
   assumed: { colour: '#8a9896', width: 0.4 },
   roof: { colour: '#8a9896', width: 0.5, fill: '#f3f5f2' },
   obstacle: { colour: '#8a5a00', width: 0.5 },

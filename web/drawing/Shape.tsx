@@ -12,6 +12,7 @@ type Pen = { stroke: string; width: number; fill?: string }
 function penOf(layer: Layer, inks: Inks): Pen {
   const pens: Record<Layer, Pen> = {
     vehicle: { stroke: inks.vehicle, width: 1, fill: inks.line },
+    likeness: { stroke: inks.likeness, width: 0.8, fill: inks.glass },
     assumed: { stroke: inks.vehicle, width: 1 },
     roof: { stroke: inks.vehicle, width: 1, fill: inks.roofFill },
     obstacle: { stroke: inks.obstacle, width: 1 },

@@ -18,6 +18,8 @@ export type Inks = {
   cargo: string
   cargoFill: string
   vehicle: string
+  likeness: string
+  glass: string
   roofFill: string
   mount: string
   obstacle: string
@@ -55,6 +57,8 @@ const LOOKS: Record<LookName, { paper: string; raised: string; ink: string; prim
       cargo: '#6a5632',
       cargoFill: '#ead9b0',
       vehicle: '#98a29c',
+      likeness: '#c4cbc6',
+      glass: '#e9f0ef',
       roofFill: '#f1efe7',
       mount: '#0b8079',
       obstacle: '#8a5a00',
@@ -82,6 +86,8 @@ const LOOKS: Record<LookName, { paper: string; raised: string; ink: string; prim
       cargo: '#e0c68a',
       cargoFill: '#4d4328',
       vehicle: '#6f8581',
+      likeness: '#3f5551',
+      glass: '#1d3432',
       roofFill: '#1a302e',
       mount: '#6cc9bf',
       obstacle: '#e0b050',
