@@ -95,6 +95,11 @@ test('as SVG a drawing keeps its lines, writes y downwards and lets no text brea
     const { assembly } = evaluate(demoJobs[0], defaultRules)
     const drawn = toSvg(drawView(view, assembly, demoJobs[0].vehicle, demoJobs[0].brief))
     expect(drawn).not.toContain('NaN')
+    // as a file of its own it carries its real size, and what is only likeness is faint
+    const alone = toSvg(drawView(view, assembly, demoJobs[0].vehicle, demoJobs[0].brief), undefined, 40, true)
+    const [, , , w, h] = /viewBox="(\S+) (\S+) (\S+) (\S+)"/.exec(alone)!
+    expect(alone).toContain(`width="${w}mm" height="${h}mm"`)
+    expect(alone).toContain('stroke-opacity="0.35"')
     expect(drawn.match(/<polyg?o?n?l?i?n?e? /g)?.length).toBeGreaterThan(8)
   }
 })

@@ -1,26 +1,56 @@
 import type { Point } from '../geometry/vec3'
 import { formatLength } from '../quantity/formatQuantity'
 import { type DisplayUnits, METRIC } from '../quantity/units'
-import { balloonRadius, dimensionLines, type Entity, type Sheet } from './sheet'
+import { balloonRadius, dimensionLines, type Entity, pointsOf, type Sheet } from './sheet'
 
 export const escapeXml = (text: string): string =>
   text.replace(/[&<>"']/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[c] ?? c)
 
-/** A drawing as SVG text in millimetres, full size, in one ink; `lines` of text would fill its width. y runs down there, up here. */
-export function toSvg(sheet: Sheet, units: DisplayUnits = METRIC, lines = 40): string {
-  const { min, max } = sheet.box
-  const textMm = Math.max(8, (max.x - min.x) / lines)
-  const pad = textMm * 3
+/**
+ * A drawing as SVG text in millimetres, full size, in one ink; `lines` of text would fill its width. y runs down there, up here. As a file of its own it
+ * carries its real size and a frame that nothing leaves; set into a page it takes the size that the page gives it.
+ */
+export function toSvg(sheet: Sheet, units: DisplayUnits = METRIC, lines = 40, alone = false): string {
+  const textMm = Math.max(8, (sheet.box.max.x - sheet.box.min.x) / lines)
+  const { min, max } = alone ? frameOf(sheet.entities.flatMap((e) => drawnBy(e, textMm))) : sheet.box
+  const pad = alone ? textMm : textMm * 3
   const [w, h] = [max.x - min.x + 2 * pad, max.y - min.y + 2 * pad]
   const body = sheet.entities.map((e) => element(e, textMm, units)).join('\n')
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${n(min.x - pad)} ${n(-max.y - pad)} ${n(w)} ${n(h)}" fill="none" stroke="currentColor" stroke-width="${n(textMm / 9)}" role="img"><title>${escapeXml(sheet.title)}</title>
+  const size = alone ? ` width="${n(w)}mm" height="${n(h)}mm" overflow="hidden" font-family="Barlow, sans-serif"` : ''
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${n(min.x - pad)} ${n(-max.y - pad)} ${n(w)} ${n(h)}"${size} fill="none" stroke="currentColor" stroke-width="${n(textMm / 9)}" role="img"><title>${escapeXml(sheet.title)}</title>
 ${body}
 </svg>`
 }
 
+/** Letters of our face are about half as wide as they are high. */
+const LETTER = 0.6
+/** Where ink of an entity may stand, text and dimension lines with it. */
+function drawnBy(e: Entity, textMm: number): Point[] {
+  const wide = (text: string) => text.length * textMm * LETTER
+  const round = (p: Point, dx: number, dy: number) => [
+    { x: p.x - dx, y: p.y - dy },
+    { x: p.x + dx, y: p.y + dy },
+  ]
+  if (e.kind === 'dimension') {
+    const d = dimensionLines(e, textMm)
+    const half = wide(`${e.label ?? ''} 000 00/00`) / 2
+    return [...d.lines.flat(), ...(d.angleDeg ? round(d.text, textMm, half) : round(d.text, half, textMm))]
+  }
+  if (e.kind === 'text') return round(e.at, e.anchor === 'middle' ? wide(e.text) / 2 : wide(e.text), textMm)
+  if (e.kind === 'balloon') return round(e.at, textMm * balloonRadius(e.text), textMm * balloonRadius(e.text))
+  if (e.kind === 'circle') return round(e.centre, e.radius, e.radius)
+  return pointsOf(e)
+}
+const frameOf = (points: Point[]): { min: Point; max: Point } => ({
+  min: { x: Math.min(...points.map((p) => p.x)), y: Math.min(...points.map((p) => p.y)) },
+  max: { x: Math.max(...points.map((p) => p.x)), y: Math.max(...points.map((p) => p.y)) },
+})
+
 const n = (v: number): string => String(Math.round(v * 100) / 100 + 0)
 const pair = (p: Point): string => `${n(p.x)},${n(-p.y)}`
-const named = (e: Entity): string => (e.ref ? ` data-part="${escapeXml(e.ref)}"` : '')
+/** One ink: what is likeness only is faint in it. */
+const faint = (e: Entity): string => (e.layer === 'likeness' ? ' stroke-opacity="0.35"' : '')
+const named = (e: Entity): string => `${e.ref ? ` data-part="${escapeXml(e.ref)}"` : ''}${faint(e)}`
 
 function element(e: Entity, textMm: number, units: DisplayUnits): string {
   switch (e.kind) {
@@ -33,7 +63,7 @@ function element(e: Entity, textMm: number, units: DisplayUnits): string {
     case 'text':
       return words(e.at, e.text, textMm, e.anchor, named(e))
     case 'balloon':
-      return `<g${named(e)}><circle cx="${n(e.at.x)}" cy="${n(-e.at.y)}" r="${n(textMm * balloonRadius(e.text))}"/>${words({ x: e.at.x, y: e.at.y - textMm * 0.35 }, e.text, textMm, 'middle', '')}</g>`
+      return `<g${named(e)}><circle cx="${n(e.at.x)}" cy="${n(-e.at.y)}" r="${n(textMm * balloonRadius(e.text))}" fill="#fff"/>${words({ x: e.at.x, y: e.at.y - textMm * 0.35 }, e.text, textMm, 'middle', '')}</g>`
     case 'dimension': {
       const d = dimensionLines(e, textMm)
       const lines = d.lines.map(([a, b]) => `<line x1="${n(a.x)}" y1="${n(-a.y)}" x2="${n(b.x)}" y2="${n(-b.y)}"/>`).join('')

@@ -145,5 +145,7 @@ test('the cut list of the survey van has a header and three bars; a cell that lo
   const lines = cutListCsv(parts).trim().split('\n')
   expect(lines).toHaveLength(4)
   expect(lines[1]).toContain('B1,Crossbar')
+  // each length in both units: 1270 mm is 50 in
+  expect(cutListCsv([{ ...parts[0], lengthMm: 1270 }])).toContain(',1270,50,')
   expect(cutListCsv([{ ...parts[0], name: '=1+1' }])).toContain("'=1+1")
 })

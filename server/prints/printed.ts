@@ -58,7 +58,7 @@ export async function printed(print: Print): Promise<Uint8Array> {
     }
     case 'drawing': {
       const sheet = drawView(print.view, evaluate(job, print.rules).assembly, job.vehicle, job.brief)
-      return Buffer.from(print.as === 'dxf' ? toDxf(sheet, job.units) : toSvg(sheet, job.units))
+      return Buffer.from(print.as === 'dxf' ? toDxf(sheet, job.units) : toSvg(sheet, job.units, 40, true))
     }
     case 'cut-list':
       return Buffer.from(cutListCsv(cutList(evaluate(job, print.rules).assembly)))
