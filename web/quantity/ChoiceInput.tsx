@@ -1,12 +1,13 @@
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 
-/** One of a few, as a drop-down list. An empty choice means nobody has chosen. */
+/** One of a few, as a drop-down list. An empty choice means nobody has chosen; where `onEmpty` is given it can be chosen again. */
 export function ChoiceInput<T extends string>({
   label,
   value,
   options,
   onChange,
+  onEmpty,
   help,
   empty,
   hideLabel,
@@ -15,6 +16,7 @@ export function ChoiceInput<T extends string>({
   value: T | null
   options: readonly { value: T; label: string }[]
   onChange: (value: T) => void
+  onEmpty?: () => void
   help?: string
   empty?: string
   hideLabel?: boolean
@@ -25,12 +27,17 @@ export function ChoiceInput<T extends string>({
       label={hideLabel ? undefined : label}
       value={value ?? ''}
       helperText={help}
-      onChange={(e) => onChange(e.target.value as T)}
+      onChange={(e) => (e.target.value === '' ? onEmpty?.() : onChange(e.target.value as T))}
       slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true, inputProps: hideLabel ? { 'aria-label': label } : {} } }}
     >
       {empty !== undefined && (
-        <MenuItem value="" disabled>
+        <MenuItem value="" disabled={!onEmpty}>
           {empty}
+        </MenuItem>
+      )}
+      {value !== null && !options.some((o) => o.value === value) && (
+        <MenuItem value={value} disabled>
+          not in the list
         </MenuItem>
       )}
       {options.map((o) => (

@@ -76,6 +76,7 @@ export function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: 
                 empty="not said"
                 options={vehicle.bodies.map((b) => ({ value: b.id, label: b.name }))}
                 onChange={(bodyId) => set(i, { bodyId })}
+                onEmpty={() => set(i, { bodyId: null })}
               />
             </Box>
           )}

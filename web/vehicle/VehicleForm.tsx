@@ -86,6 +86,7 @@ function FootRatingSays({ vehicle, onChange }: { vehicle: Vehicle; onChange: Cha
         empty="the maker’s own places, where they are of one kind"
         options={mountKinds.map((value) => ({ value, label: footTypes[value].name }))}
         onChange={(footRatingKind) => onChange((v) => ({ ...v, footRatingKind }))}
+        onEmpty={() => onChange((v) => ({ ...v, footRatingKind: null }))}
       />
       <ChoiceInput
         label="The rating per foot means"
@@ -96,6 +97,7 @@ function FootRatingSays({ vehicle, onChange }: { vehicle: Vehicle; onChange: Cha
           { value: 'any moment', label: 'the most at any moment' },
         ]}
         onChange={(footRatingMeans) => onChange((v) => ({ ...v, footRatingMeans }))}
+        onEmpty={() => onChange((v) => ({ ...v, footRatingMeans: null }))}
       />
     </>
   )

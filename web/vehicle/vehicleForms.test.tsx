@@ -93,6 +93,10 @@ describe('the whole vehicle on its shelf', () => {
     await user.click(screen.getByRole('combobox', { name: 'The rating per foot means' }))
     await user.click(screen.getByRole('option', { name: /shocks allowed for/ }))
     expect(held.vehicle).toMatchObject({ footRatingKind: 'gutter', footRatingMeans: 'standing' })
+    // said by mistake it can be unsaid: then it is unknown again, not the first of the list
+    await user.click(screen.getByRole('combobox', { name: 'The rating per foot means' }))
+    await user.click(screen.getByRole('option', { name: /not asked/ }))
+    expect(held.vehicle).toMatchObject({ footRatingKind: 'gutter', footRatingMeans: null })
   })
   test('a mount line is added between the ends of the roof, made a track, given to a body, and its ends and heights typed', async () => {
     const { held, user } = form(MountsForm, { ...pickup, mounts: [] })

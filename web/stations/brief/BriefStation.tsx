@@ -47,6 +47,7 @@ export default function BriefStation() {
           value={brief.loadClass}
           empty="not agreed"
           onChange={(loadClass) => setBrief({ loadClass })}
+          onEmpty={() => setBrief({ loadClass: null })}
           options={Object.entries(loadClasses).map(([value, c]) => ({
             value: value as keyof typeof loadClasses,
             label: `${c.name}, to ${figureText(c.mostKg, 'kg', units)}: ${c.means}`,

@@ -144,6 +144,7 @@ function OneTest({ test: t, jobId }: { test: LoadTest; jobId: string }) {
         empty={photos.length ? 'none' : 'none taken yet'}
         options={photos.map((p) => ({ value: p.id, label: p.name }))}
         onChange={(photoId) => set({ photoId })}
+        onEmpty={() => set({ photoId: null })}
       />
       <FileButton
         named={`Photograph of the test on ${t.barMark}`}

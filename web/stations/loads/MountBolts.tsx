@@ -16,6 +16,7 @@ export function MountBolts({ securing: s, put }: { securing: Securing; put: (pat
         empty="not said"
         options={SIZES.map((value) => ({ value, label: value }))}
         onChange={(size) => put({ bolts: { size, count: s.bolts?.count ?? 4 } })}
+        onEmpty={() => put({ bolts: null })}
       />
       <QuantityInput
         label="How many in all"

@@ -131,6 +131,7 @@ function OneStrap({
         empty="no anchor"
         options={job.anchors.map((a) => ({ value: a.id, label: a.name }))}
         onChange={(anchorId) => set({ anchorId })}
+        onEmpty={() => set({ anchorId: null })}
       />
     </Box>
   )

@@ -41,6 +41,7 @@ function Held({ job, cargo: c }: { job: Job; cargo: Cargo }) {
           { value: 'bolts', label: 'bolts of its own' },
         ]}
         onChange={(by) => put({ by })}
+        onEmpty={() => setCargo(c.id, { securing: null })}
       />
       {s?.by === 'bolts' && <MountBolts securing={s} put={put} />}
       {s?.by === 'straps' && <StrapList job={job} cargo={c} securing={s} put={put} />}
