@@ -17,7 +17,7 @@ export function ShopDetails() {
   const fault = shelf.error ?? save.error
   return (
     <Box component="section" aria-labelledby="details" sx={{ mb: 4 }}>
-      <Typography variant="h2" id="details" gutterBottom>
+      <Typography variant="h2" id="details" sx={{ mb: 1.5 }}>
         On every sheet
       </Typography>
       {fault && (
