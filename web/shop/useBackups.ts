@@ -7,7 +7,13 @@ const DAY_MS = 86_400_000
 const OLD_DAYS = 2
 
 export const useBackups = () =>
-  useQuery({ queryKey: ['keeping'], queryFn: () => call<Kept>('/keeping'), staleTime: 60_000, refetchInterval: 10 * 60_000 })
+  useQuery({
+    queryKey: ['keeping'],
+    queryFn: () => call<Kept>('/keeping'),
+    staleTime: 60_000,
+    // the first one of a new shop is being made while the page opens
+    refetchInterval: ({ state }) => (state.data?.folder && !state.data.backups.length && !state.data.fault ? 2_000 : 10 * 60_000),
+  })
 
 const daysOld = (kept: Kept, now: number): number | null => {
   const [newest] = kept.backups
