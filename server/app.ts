@@ -8,7 +8,7 @@ import { calculatorRoutes } from './calculators/calculatorRoutes'
 import { deviceRoutes, pairRoute } from './devices/deviceRoutes'
 import { deviceStore } from './devices/deviceStore'
 import { pairing } from './devices/pairing'
-import { roleOf, whoAsks } from './devices/whoAsks'
+import { deskOnly, roleOf, whoAsks } from './devices/whoAsks'
 import { answerFaults, refuse } from './http/faults'
 import { knownHostsOnly } from './http/gate'
 import { issuedStore } from './jobs/issuedStore'
@@ -104,8 +104,8 @@ export function createApp(parts: Parts): Express {
     '/api/shelves',
     shelfRoutes(shelves, () => keeper.refresh()),
   )
-  app.use('/api/devices', deviceRoutes(devices, pairs, bound))
-  app.use('/api/keeping', keepingRoutes(backups))
+  app.use('/api/devices', deskOnly, deviceRoutes(devices, pairs, bound))
+  app.use('/api/keeping', deskOnly, keepingRoutes(backups))
   app.use('/api/calculators', calculatorRoutes(workshop))
   app.use('/api/schemas', schemaRoute())
   app.use('/api', () => refuse(404, 'the address', 'a route of this server'))

@@ -43,9 +43,11 @@ export function deviceStore(db: Knex) {
       }
       const now = Date.now()
       if (now - Date.parse(row.seen_at) > SEEN_EVERY_MS)
+        // a full disk must not keep a device from reading
         await db('devices')
           .where({ id })
           .update({ seen_at: new Date(now).toISOString() })
+          .catch(() => undefined)
       return shown(row)
     },
     putOut: async (id: string): Promise<boolean> => {

@@ -91,7 +91,14 @@ describe('pairing', () => {
       request(app).post(`/api/jobs/${id}/archive`).send({ archived: true }),
       request(app).post(`/api/jobs/${id}/plans`).send({}),
       request(app).put('/api/shelves/rules').send({}),
+      request(app).post('/api/jobs/import').type('text/plain').send('{}'),
+      request(app).post(`/api/jobs/${id}/copy`).send({}),
+      request(app).put('/api/shelves/shop').send({}),
       request(app).get('/api/devices'),
+      // routes do not mind capitals, and neither may what guards them
+      request(app).get('/api/Devices'),
+      request(app).get('/api/KEEPING'),
+      request(app).get('/api/keeping/backups/2026-11-26'),
       request(app).post('/api/devices/codes').send({ role: 'desk' }),
       request(app).get('/api/keeping'),
     ])

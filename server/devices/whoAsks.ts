@@ -10,13 +10,20 @@ const YEAR_MS = 365 * 86_400_000
 export const roleOf = (response: Response): Role => response.locals.role as Role
 const tokenOf = (request: Request): string => parse(request.headers.cookie ?? '')[COOKIE] ?? ''
 
-/** What the floor may change: it measures, photographs, ticks and takes notes. */
+/** What the floor may change: it measures, photographs, ticks and takes notes. Whatever is not named here is the desk's. */
 const FLOOR_WRITES = [
-  /^\/jobs\/[^/]+$/,
-  /^\/jobs\/[^/]+\/photos(\/several)?$/,
-  /^\/jobs\/[^/]+\/photos\/[^/]+\/remove$/,
-  /^\/calculators\/[^/]+$/,
+  /^PUT \/jobs\/[^/]+$/,
+  /^POST \/jobs\/[^/]+\/photos(\/several)?$/,
+  /^POST \/jobs\/[^/]+\/photos\/[^/]+\/remove$/,
+  /^POST \/calculators\/[^/]+$/,
 ]
+const forTheDesk = () => refuse(403, 'this device', 'the desk: a floor device reads, ticks, measures and photographs')
+
+/** Stands before routes that the floor does not even read, matched as the routes themselves are. */
+export const deskOnly: RequestHandler = (_request, response, next) => {
+  if (roleOf(response) !== 'desk') forTheDesk()
+  next()
+}
 
 /** Who asks: this machine's own screen is the desk; everybody else shows a secret that pairing gave, or is told to pair. */
 export function whoAsks(devices: DeviceStore): RequestHandler {
@@ -28,9 +35,7 @@ export function whoAsks(devices: DeviceStore): RequestHandler {
     response.locals.role = near ? 'desk' : device?.role
     response.locals.deviceId = device?.id ?? null
     const reads = request.method === 'GET' || request.method === 'HEAD'
-    const forDesk = request.path.startsWith('/devices') || request.path.startsWith('/keeping')
-    if (roleOf(response) === 'floor' && (reads ? forDesk : !FLOOR_WRITES.some((w) => w.test(request.path))))
-      return refuse(403, 'this device', 'the desk: a floor device reads, ticks, measures and photographs')
+    if (roleOf(response) === 'floor' && !reads && !FLOOR_WRITES.some((w) => w.test(`${request.method} ${request.path}`))) forTheDesk()
     next()
   }
 }
