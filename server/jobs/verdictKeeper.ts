@@ -60,6 +60,8 @@ export function verdictKeeper(db: Knex, workshop: Workshop, log: (error: unknown
         await db('verdicts').delete()
         await db.raw(`pragma user_version = ${VERDICT_VERSION}`)
       }
+      // a thread that was lost is no fault of the job: what failed is tried again
+      else await db('verdicts').whereNot({ fault: '' }).delete()
     },
     refresh,
     /** Resolves once every verdict stands. */

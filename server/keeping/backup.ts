@@ -1,9 +1,9 @@
-import { closeSync, existsSync, fsyncSync, openSync, renameSync, rmSync, statSync } from 'node:fs'
+import { closeSync, copyFileSync, existsSync, fsyncSync, openSync, renameSync, rmSync, statSync } from 'node:fs'
 import { dirname, resolve } from 'node:path'
 import Database from 'better-sqlite3'
 import { migrationSource } from './migrations'
 import { soleUse } from './soleUse'
-import { isBusy, StoreFault } from './storeFaults'
+import { isBusy, StoreFault, sqliteCode } from './storeFaults'
 
 /** So many older backups of the same name are kept beside the newest, as .1 (yesterday's) to .5. */
 const KEPT = 5
@@ -52,10 +52,8 @@ export function restore(backupFile: string, databaseFile: string, now = new Date
     if (fault) throw new StoreFault(`The copy of ${backupFile} is not whole (${fault}); nothing was changed.`)
     let aside: string | null = null
     if (existsSync(databaseFile)) {
-      foldLog(databaseFile)
       aside = asideName(databaseFile, now)
-      copyWhole(databaseFile, `${aside}.part`)
-      renameSync(`${aside}.part`, aside)
+      setAside(databaseFile, aside)
     }
     renameSync(part, databaseFile)
     settle(dirname(databaseFile))
@@ -99,13 +97,27 @@ function settle(folder: string): void {
   closeSync(handle)
 }
 
+/** The old database under another name, whole; one that cannot be read, the usual reason to restore, as the bytes that it is. */
+function setAside(databaseFile: string, aside: string): void {
+  try {
+    foldLog(databaseFile)
+    copyWhole(databaseFile, `${aside}.part`)
+    renameSync(`${aside}.part`, aside)
+  } catch (error) {
+    rmSync(`${aside}.part`, { force: true })
+    if (!/^SQLITE_(NOTADB|CORRUPT)/.test(sqliteCode(error) ?? '')) throw error
+    copyFileSync(databaseFile, aside)
+    // its log would be read into the database that comes in its place
+    for (const tail of ['-wal', '-shm']) if (existsSync(`${databaseFile}${tail}`)) renameSync(`${databaseFile}${tail}`, `${aside}${tail}`)
+  }
+}
+
 /** Brings the write-ahead log into the database, which only works while nobody else has it open. */
 function foldLog(databaseFile: string): void {
   const db = new Database(databaseFile, { timeout: 0 })
   try {
     if (db.pragma('journal_mode = delete', { simple: true }) !== 'delete') throw new StoreFault(inUse(databaseFile))
   } catch (error) {
-    // what cannot be read has no log to fold in; it is set aside as it is
     if (isBusy(error)) throw new StoreFault(inUse(databaseFile))
     throw error
   } finally {

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { chmodSync, existsSync, mkdtempSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -123,6 +123,19 @@ describe('restore, rehearsed', () => {
     const at = new Date('2026-11-26T10:00:00Z')
     const [first, second] = [restore(backup, file, at), restore(backup, file, at)]
     expect([titles(first!), titles(second!)]).toEqual([['saved last'], ['b']])
+  })
+  test('a database that cannot be read any more, the usual reason to restore, gives way and is kept as the bytes that it is', async () => {
+    const [file, backup] = [fresh(), fresh()]
+    await (await withJobs(backup, 'from the backup')).destroy()
+    const ruin = 'x'.repeat(9000)
+    writeFileSync(file, ruin)
+    const aside = restore(backup, file)
+    expect([titles(file), readFileSync(aside!, 'utf8') === ruin]).toEqual([['from the backup'], true])
+    // damaged in its middle it is no different
+    const sound = readFileSync(file)
+    writeFileSync(file, Buffer.concat([sound.subarray(0, 4096), Buffer.alloc(sound.length - 4096, 7)]))
+    restore(backup, file)
+    expect(titles(file)).toEqual(['from the backup'])
   })
   test('a database in use, the same file, and what is no backup are refused, and nothing is changed', async () => {
     const [file, backup] = [fresh(), fresh()]
