@@ -12,7 +12,7 @@ const frame = (width: number, height: number) => {
   return f
 }
 const huffman = hex('ffc4 0014 00 01000000000000000000000000000000 00')
-const scan = hex('ffda 0008 01 01 00 00 3f 00 7fff')
+const scan = hex('ffda 0008 01 01 00 00 3f 00 7f12')
 const end = hex('ffd9')
 const jpeg = (...between: Buffer[]) => Buffer.concat([hex('ffd8'), jfif, ...between, quantisation, frame(640, 480), huffman, scan, end])
 /** What a telephone writes beside: Exif with a place in it, turned a quarter. */
@@ -78,6 +78,17 @@ describe('what is kept of a picture', () => {
   })
   test('an upright one needs no word about it, and what hangs on behind the picture goes', () =>
     expect(bytes(Buffer.concat([jpeg(exif(1)), Buffer.from('PK more files here')]))).toEqual(jpeg()))
+  test('a second picture that telephones hang on behind the first goes, with the place that it carries', () => {
+    const kept = bytes(Buffer.concat([jpeg(), jpeg(exif(1))]))
+    expect(kept).toEqual(jpeg())
+  })
+  test('one of several scans is whole, with restarts and stuffed bytes in them; a comment between them goes, a colour profile stays', () => {
+    const coded = Buffer.concat([scan, hex('ff00 12 ffd3 34')])
+    const profile = Buffer.concat([hex('ffe2 0012'), Buffer.from('ICC_PROFILE\0', 'latin1'), hex('01010000')])
+    const progressive = (...between: Buffer[]) =>
+      Buffer.concat([hex('ffd8'), jfif, profile, quantisation, frame(640, 480), huffman, coded, ...between, huffman, coded, end])
+    expect(bytes(progressive(comment))).toEqual(progressive())
+  })
   test('a PNG keeps its picture and loses its texts', () => {
     const text = chunk('tEXt', Buffer.from('Author\0Low Ebb'))
     expect(bytes(png(20, 10, text, chunk('eXIf', Buffer.from('GPS'))))).toEqual(png(20, 10))

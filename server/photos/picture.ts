@@ -32,30 +32,44 @@ export function keptPicture(bytes: Buffer): Picture {
   return clean ? { ok: true, type, bytes: clean } : none
 }
 
-/** JPEG (ITU-T T.81, B.1): segments up to the scan; APPn but JFIF's and Adobe's colour mark, and comments, are left out. */
+/**
+ * JPEG (ITU-T T.81, B.1): of the segments, APPn but JFIF's, a colour profile and Adobe's colour mark, and comments, are left out. It ends with its own
+ * end: what telephones hang on behind it is a further picture with place and time of its own.
+ */
 function plainJpeg(bytes: Buffer, orientation: number): Buffer | null {
   const kept: Buffer[] = [bytes.subarray(0, 2)]
   if (orientation > 1 && orientation <= 8) kept.push(turnedBy(orientation))
-  for (let at = 2; at + 4 <= bytes.length; ) {
+  let scanned = false
+  for (let at = 2; at + 2 <= bytes.length; ) {
     if (bytes[at] !== 0xff) return null
     const marker = bytes[at + 1] as number
     if (marker === 0xff) {
       at++
       continue
     }
-    if (marker === 0xda) return Buffer.concat([...kept, bytes.subarray(at, endOfJpeg(bytes, at))])
-    const end = at + 2 + bytes.readUInt16BE(at + 2)
-    if (end > bytes.length || end < at + 4) return null
-    const dropped = (marker >= 0xe1 && marker <= 0xef && marker !== 0xee) || marker === 0xfe
-    if (!dropped) kept.push(bytes.subarray(at, end))
+    if (marker === 0xd9) return scanned ? Buffer.concat([...kept, bytes.subarray(at, at + 2)]) : null
+    if (at + 4 > bytes.length) return null
+    const head = at + 2 + bytes.readUInt16BE(at + 2)
+    const end = marker === 0xda ? endOfScan(bytes, head) : head
+    if (head < at + 4 || end > bytes.length) return null
+    scanned ||= marker === 0xda
+    if (!isBeside(marker, bytes.subarray(at + 4, head))) kept.push(bytes.subarray(at, end))
     at = end
   }
   return null
 }
-/** Whatever is hung on behind the picture is not of it. */
-const endOfJpeg = (bytes: Buffer, from: number): number => {
-  const end = bytes.lastIndexOf(Buffer.from([0xff, 0xd9]))
-  return end > from ? end + 2 : bytes.length
+const PROFILE = Buffer.from('ICC_PROFILE\0', 'latin1')
+/** What cameras and programs write beside the picture. */
+const isBeside = (marker: number, body: Buffer): boolean => {
+  if (marker === 0xe2) return !body.subarray(0, PROFILE.length).equals(PROFILE)
+  return (marker >= 0xe1 && marker <= 0xef && marker !== 0xee) || marker === 0xfe
+}
+/** Coded data runs to the next marker that is neither a stuffed byte nor a restart. */
+const endOfScan = (bytes: Buffer, from: number): number => {
+  let at = bytes.indexOf(0xff, from)
+  while (at >= 0 && (bytes[at + 1] === 0 || ((bytes[at + 1] ?? 0) >= 0xd0 && (bytes[at + 1] ?? 0) <= 0xd7)))
+    at = bytes.indexOf(0xff, at + 2)
+  return at < 0 ? bytes.length : at
 }
 /** An Exif segment with nothing but the orientation (TIFF tag 0x0112). */
 const turnedBy = (orientation: number): Buffer => {
