@@ -33,7 +33,8 @@ export async function importFile(io: Io, file: string, values: { data: string; i
       ]
       io.out(`${said.join('\n')}\n`)
       if (!values.replace) return void io.out('nothing was changed; add --replace to do it\n')
-      await store.put('stock', shelf.revision, { ...shelf.document, remnants })
+      const put = await store.put('stock', shelf.revision, { ...shelf.document, remnants })
+      if (!put.ok) return wrong('the rack changed meanwhile, and was left as it is: look at what would change and try again')
       io.out('the rack was replaced\n')
       return
     }

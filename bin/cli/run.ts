@@ -1,7 +1,8 @@
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
-import { type Io, Stop, wrong } from './stop'
+import { StoreFault, storeAnswer, Unfit } from '../../server/keeping/storeFaults'
+import { faultLines, type Io, Stop, wrong } from './stop'
 
 const HELP = `tideline: the shop's tool on the command line
 
@@ -45,10 +46,12 @@ export async function run(args: string[], io: Io): Promise<{ code: number; err: 
     return { code: 0, err: [] }
   } catch (error) {
     if (error instanceof Stop) return { code: error.code, err: error.lines }
-    // what the store or the network refuses is one sentence; anything else is a fault of ours and says all it knows
-    if (error instanceof Error && !/Fault|Unfit|Unreadable/.test(error.constructor.name))
-      return { code: 1, err: [error.stack ?? error.message] }
-    return { code: 1, err: [error instanceof Error ? error.message : String(error)] }
+    if (error instanceof StoreFault) return { code: 1, err: [error.message] }
+    if (error instanceof Unfit) return { code: 2, err: faultLines(error.faults) }
+    const store = storeAnswer(error)
+    if (store) return { code: 1, err: [`${store.where}: ${store.expected}`] }
+    // anything else is a fault of ours and says all it knows
+    return { code: 1, err: [error instanceof Error ? (error.stack ?? error.message) : String(error)] }
   }
 }
 

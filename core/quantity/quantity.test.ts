@@ -96,7 +96,7 @@ test('a mass in an edit field reads back to what is kept, in pounds as in kilogr
 })
 
 test('a share: 97 %, 142 %, and more than 999 says no more than that', () =>
-  expect([0.974, 1.416, 9.994, 9.996, 1e9].map(percentText)).toEqual(['97 %', '142 %', '999 %', 'over 999 %', 'over 999 %']))
+  expect([0.974, 1.416, 9.994, 9.996, 1e9].map(percentText)).toEqual(['97 %', '142 %', '999 %', 'more than 999 %', 'more than 999 %']))
 
 test('no text at all makes the reader throw or give NaN', () => {
   fc.assert(

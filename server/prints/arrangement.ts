@@ -26,12 +26,13 @@ function verdict(paper: Paper, { limits, issues }: Evaluation, at: { x: number; 
     ...say(issues.length, issues.length === 1 ? 'thing does not work yet' : 'things do not work yet'),
     ...say(near.length, 'near the line'),
   ]
-  const bad = over.length + unknown.length + issues.length > 0
+  const bad = over.length + unknown.length + issues.length > 0 || !limits.length
+  const rest = limits.length ? 'Every limit that is assessed is within its line' : 'Nothing could be assessed yet'
   paper
     .font('bold')
     .fontSize(11)
     .fillColor(bad ? SIGNAL : INK)
-    .text(head.join(', ') || 'Every limit that can be assessed is within its line', at.x, at.y, { width: at.width })
+    .text(head.join(', ') || rest, at.x, at.y, { width: at.width })
   const lines = [...over.map((l) => `Over: ${l.name}`), ...unknown.map((l) => `Not assessed: ${l.name}, ${missingFor(l)} missing`)]
   paper.font('text').fontSize(8.5).fillColor(INK)
   for (const [i, line] of lines.entries()) {

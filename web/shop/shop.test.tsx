@@ -31,8 +31,10 @@ describe('how old the newest backup is', () => {
     expect(ageText(kept('2026-11-25T03:00:00Z', '2026-11-24T03:00:00Z'), now)).toBe('The newest is a day old.')
     expect(ageText(kept('2026-11-21T03:00:00Z'), now)).toBe('The newest is 5 days old.')
     expect(ageText(kept(), now)).toBe('There is no backup yet.')
-    // a clock that was put back makes nothing younger than now
-    expect(ageText(kept('2026-12-24T03:00:00Z'), now)).toBe('The newest is from today.')
+    // made while a clock ran ahead it hides no older one, and alone it is not called young
+    expect(ageText(kept('2026-12-24T03:00:00Z', '2026-11-21T03:00:00Z'), now)).toBe('The newest is 5 days old.')
+    expect(ageText(kept('2026-12-24T03:00:00Z'), now)).toContain('dated later than now')
+    expect(backupTrouble(kept('2026-12-24T03:00:00Z'), null, now)).toContain('look at the clocks')
   })
   test('everybody is told from two days on, or when one failed; a floor device is not', () => {
     expect(backupTrouble(kept('2026-11-25T03:00:00Z'), null, now)).toBeNull()
