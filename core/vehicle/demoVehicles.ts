@@ -1,5 +1,7 @@
+import { crewCab } from './demoCrewCab'
 import { assumed, frontDoors, maker, plainLine, rearDoors, taken, tape, taped, unasked, weighed } from './demoFigures'
-import { crewCab, furtherVehicles } from './demoPickups'
+import { demoPickups } from './demoPickups'
+import { demoYard } from './demoYard'
 import type { Vehicle } from './vehicle'
 
 /** Vehicles of our own making: plain descriptions, no make. */
@@ -113,5 +115,6 @@ export const demoVehicles: [Vehicle, Vehicle, Vehicle, ...Vehicle[]] = [
     ],
     obstacles: [{ taken, name: 'roof hatch', accessMm: 450, xMm: 630, yMm: 0, lengthMm: 240, widthMm: 400, heightMm: 120 }],
   },
-  ...furtherVehicles(),
+  ...demoPickups(),
+  ...demoYard(),
 ]

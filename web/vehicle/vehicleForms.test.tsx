@@ -2,7 +2,7 @@
 import { screen, within } from '@testing-library/react'
 import { useState } from 'react'
 import { describe, expect, test } from 'vitest'
-import { crewCab } from '../../core/vehicle/demoPickups'
+import { crewCab } from '../../core/vehicle/demoCrewCab'
 import { demoVehicles } from '../../core/vehicle/demoVehicles'
 import { type Vehicle, VehicleSchema } from '../../core/vehicle/vehicle'
 import { mount } from '../testing/bench'
