@@ -1,4 +1,5 @@
 import '@fontsource/barlow/latin-400.css'
+import '@fontsource/barlow/latin-500.css'
 import '@fontsource/barlow/latin-600.css'
 import '@fontsource/barlow-semi-condensed/latin-500.css'
 import './signs.css'
@@ -126,8 +127,8 @@ export function themeOf(name: LookName): Theme {
       h3: { fontSize: '0.9rem', fontWeight: 600 },
       body2: { fontSize: '0.875rem' },
       caption: { fontSize: '0.78rem', lineHeight: 1.35 },
-      // smaller, the dots of its i drown in the weight
-      button: { textTransform: 'none', fontWeight: 600, fontSize: '0.875rem' },
+      // smaller or heavier, the dots of its i drown
+      button: { textTransform: 'none', fontWeight: 500, fontSize: '0.9rem' },
     },
     components: {
       MuiCssBaseline: {
@@ -148,7 +149,7 @@ export function themeOf(name: LookName): Theme {
           '@media print': { 'header, nav': { display: 'none !important' } },
         },
       },
-      MuiButton: { defaultProps: { disableElevation: true, size: 'small' }, styleOverrides: { root: { fontSize: '0.875rem' } } },
+      MuiButton: { defaultProps: { disableElevation: true, size: 'small' }, styleOverrides: { root: { fontSize: '0.9rem' } } },
       MuiButtonBase: { defaultProps: { disableRipple: true } },
       MuiTextField: { defaultProps: { size: 'small', variant: 'outlined', fullWidth: true } },
       MuiOutlinedInput: {
