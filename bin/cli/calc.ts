@@ -1,4 +1,4 @@
-import type { Calculator } from '../../core/calculators/calculator'
+import type { Calculator } from '../../core/calculator/calculator'
 import { calculate, calculatorOf, calculators, inputJsonSchema } from '../../core/calculators/registry'
 import { MAX_FILE_BYTES, readJson } from '../../core/issue/faults'
 import { highsTools } from '../../core/nesting/highsTools'

@@ -1,21 +1,18 @@
 import { expect, test } from 'vitest'
-import { familyOf } from '../families/all'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { defaultRules } from '../rules/rules'
 import { hangOf } from '../spacing/tipping'
+import { withRack } from '../testing/racks'
 import { proposePlacements, rank } from './propose'
 
 const [survey, oyster, spar] = demoJobs
-const apply = (job: Job, xs: number[]): Job => ({
-  ...job,
-  design: { ...job.design, params: familyOf(job.design).restationed(job.design.params, xs) },
-})
+const apply = (job: Job, xs: number[]): Job => withRack(job, { barXMm: xs })
 
 test('the survey van’s three items: what is offered stands on the gutter, says its worst, and does what it says when applied', () => {
   const road = { ...survey, brief: { ...survey.brief, road: 'road' as const } }
-  const { placements, giveUp } = proposePlacements(road, defaultRules, { least: 2, most: 5 })
+  const { placements, giveUp } = proposePlacements(road, 'p1', defaultRules, { least: 2, most: 5 })
   expect(giveUp).toBeNull()
   expect(placements.length).toBeGreaterThanOrEqual(2)
   for (const p of placements.filter((q) => q.meets)) {
@@ -32,7 +29,7 @@ test('the survey van’s three items: what is offered stands on the gutter, says
 }, 30_000)
 
 test('on fixed points only fixed points are offered', () => {
-  const { placements } = proposePlacements(oyster, defaultRules, { least: 2, most: 3 })
+  const { placements } = proposePlacements(oyster, 'p1', defaultRules, { least: 2, most: 3 })
   const points = oyster.vehicle.mounts[0].pointsXMm!
   for (const p of placements) for (const x of p.barXMm) expect(points).toContain(x)
   // nobody rated the points, down or up: what is offered breaks no rule, which is less than meeting every one
@@ -44,10 +41,10 @@ test('a load too heavy for any placement: says that none meets the rules and whi
   const heavy = {
     ...oyster,
     vehicle: spar.vehicle,
-    design: { ...spar.design },
+    pieces: spar.pieces,
     brief: { ...spar.brief, cargo: [{ ...oyster.brief.cargo[0], xMm: 800, massKg: { least: 900, most: 900 } }] },
   }
-  const { giveUp, placements } = proposePlacements(heavy, defaultRules, { least: 2, most: 3 })
+  const { giveUp, placements } = proposePlacements(heavy, 'p1', defaultRules, { least: 2, most: 3 })
   expect(giveUp).toMatch(/No placement of 2 to 3 bars meets every rule.*“Foot, pressed down”/)
   expect(placements[0].meets).toBe(false)
 }, 30_000)
@@ -75,8 +72,8 @@ test('a placement without faults comes before one with all figures known, that b
 })
 
 test('nothing carried, nowhere to stand: says what is missing', () => {
-  expect(proposePlacements({ ...survey, brief: { ...survey.brief, cargo: [] } }, defaultRules).giveUp).toContain('Nothing is carried')
-  expect(proposePlacements({ ...survey, vehicle: { ...survey.vehicle, mounts: [] } }, defaultRules).giveUp).toContain('mount line')
+  expect(proposePlacements({ ...survey, brief: { ...survey.brief, cargo: [] } }, 'p1', defaultRules).giveUp).toContain('Nothing is carried')
+  expect(proposePlacements({ ...survey, vehicle: { ...survey.vehicle, mounts: [] } }, 'p1', defaultRules).giveUp).toContain('mount line')
 })
 
 test('a 4 m pole of 8 kg on bars 0 and 1000, its middle at 1000: 1000 out behind, 2000 ahead; it stands on the tip at the front, 8 kg·1000/1000 at its rear end', () => {

@@ -1,9 +1,11 @@
-import { familyOf } from '../families/all'
-import { FOOT_LENGTH_MM } from '../families/crossbarRack/assemble'
+import type { Design } from '../families/design'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
+import { designedIn, withParams } from '../job/piecesOf'
 import type { Limit } from '../limits/limit'
+import { wholeOf } from '../pieces/whole'
 import { percentText } from '../quantity/percent'
+import { restOf } from '../resting/rest'
 import type { Rules } from '../rules/rules'
 import { candidatePlaces, layoutRatio } from '../spacing/spacing'
 import type { MountLine } from '../vehicle/vehicle'
@@ -38,12 +40,12 @@ const ours = (l: Limit): boolean => l.group === 'rack' || l.group === 'cargo'
 const ROUGH = 4
 const STEPS_MM = [100, -100, 50, -50, 25, -25]
 
+type Given = { job: Job; pieceId: string; stations: NonNullable<Design['stations']>; rules: Rules }
 type Tried = Omit<Placement, 'why'> & { issues: number }
 
-function tryPlaces(job: Job, rules: Rules, barXMm: number[]): Tried {
-  const params = familyOf(job.design).restationed(job.design.params, barXMm)
-  const e = evaluate({ ...job, design: { ...job.design, params } }, rules)
-  const limits = e.limits.filter(ours)
+function tryPlaces(given: Given, barXMm: number[]): Tried {
+  const e = evaluate(withParams(given.job, given.pieceId, given.stations.set(barXMm)), given.rules)
+  const limits = e.limits.filter((l) => ours(l) && (l.pieceId === null || l.pieceId === given.pieceId))
   const known = limits.filter((l) => l.ratio !== null)
   const worst = known.reduce<Limit | null>((a, l) => (a === null || (l.ratio ?? 0) > (a.ratio ?? 0) ? l : a), null)
   const over = known.filter((l) => l.state === 'over').map((l) => l.name)
@@ -64,28 +66,36 @@ export const rank = (a: Tried, b: Tried): number =>
   a.issues - b.issues || a.unknown - b.unknown || a.over.length - b.over.length || a.worst - b.worst
 
 /**
- * The best two or three placements for so many bars on the job's mounts: for each count the layouts that the items' own rules like best are worked
+ * The best two or three placements for so many bars on the mounts of a piece: for each count the layouts that the items' own rules like best are worked
  * out whole (frame, feet, joints), the best of them moved bar by bar in steps of 100 to 25 mm while that helps. Offered are the
  * fewest bars that meet every rule, and the best of one and two more. When none meets the rules, says which to give up.
  */
-export function proposePlacements(job: Job, rules: Rules, counts = { least: 2, most: 8 }): Proposal {
-  const line = job.vehicle.mounts.find((m) => m.id === job.design.params.mountId) ?? job.vehicle.mounts[0]
-  const cargo = job.brief.cargo.filter((c) => c.counts !== 'parked')
+export function proposePlacements(job: Job, pieceId: string, rules: Rules, counts = { least: 2, most: 8 }): Proposal {
+  const built = designedIn(job, rules).find((b) => b.piece.id === pieceId)
+  const stations = built?.design.stations
+  if (!built || !stations) return { placements: [], giveUp: 'This piece has no bars to place.', tried: 0 }
+  const { line, leastMm } = stations
+  const given: Given = { job, pieceId, stations, rules }
+  // what lies on this piece; with nothing said, what lies on whatever is usual
+  const own = new Set(built.assembly.supports.map((s) => s.id))
+  const { assembly } = wholeOf(job, rules)
+  const cargo = job.brief.cargo.filter(
+    (c) => c.counts !== 'parked' && (!own.size || restOf(c, assembly).supports.some((s) => own.has(s.id))),
+  )
   if (!line) return { placements: [], giveUp: 'The vehicle has nowhere to stand a foot: add a mount line at Measure.', tried: 0 }
   if (!cargo.length) return { placements: [], giveUp: 'Nothing is carried yet: say at Brief what rides on it.', tried: 0 }
   let tried = 0
   const work = (xs: number[]) => {
     tried++
-    return tryPlaces(job, rules, xs)
+    return tryPlaces(given, xs)
   }
   const best: Tried[] = []
   for (let n = counts.least; n <= counts.most; n++) {
-    const rough = roughPlaces(line, n, cargo)
+    const rough = roughPlaces(line, n, cargo, leastMm)
     if (!rough.length) continue
     best.push(rough.map(work).reduce((a, b) => (rank(b, a) < 0 ? b : a)))
   }
-  if (!best.length)
-    return { placements: [], giveUp: `No two feet fit on ${line.name}: its places are nearer than ${FOOT_LENGTH_MM} mm.`, tried }
+  if (!best.length) return { placements: [], giveUp: `No two feet fit on ${line.name}: its places are nearer than ${leastMm} mm.`, tried }
   const byCount = [...best].sort((a, b) => a.barXMm.length - b.barXMm.length)
   // more bars strain less for ever: what is offered is the fewest that do, and one and two more
   const start = Math.max(
@@ -94,7 +104,7 @@ export function proposePlacements(job: Job, rules: Rules, counts = { least: 2, m
   )
   const nearest = [...best].sort(rank)
   const worthwhile = byCount.some((t) => t.meets) ? byCount.slice(start, start + 3) : nearest.slice(0, 3)
-  const refined = worthwhile.map((t) => refine(t, line, work))
+  const refined = worthwhile.map((t) => refine(t, line, leastMm, work))
   const meeting = refined.filter((t) => t.meets)
   const least = [...refined].sort(rank)[0]!
   return {
@@ -105,10 +115,10 @@ export function proposePlacements(job: Job, rules: Rules, counts = { least: 2, m
 }
 
 /** The few layouts of a count that overhangs and spans like best, far enough from each other to be worth working out. */
-function roughPlaces(line: MountLine, n: number, cargo: Job['brief']['cargo']): number[][] {
+function roughPlaces(line: MountLine, n: number, cargo: Job['brief']['cargo'], leastMm: number): number[][] {
   const kept: { xs: number[]; ratio: number }[] = []
   for (const xs of candidatePlaces(line, n)) {
-    if (xs.slice(1).some((x, k) => x - xs[k]! < FOOT_LENGTH_MM)) continue
+    if (xs.slice(1).some((x, k) => x - xs[k]! < leastMm)) continue
     const ratio = layoutRatio(xs, cargo)
     if (kept.length === ROUGH && ratio >= kept[ROUGH - 1]!.ratio) continue
     if (kept.some((k) => k.ratio <= ratio && k.xs.every((x, i) => Math.abs(x - xs[i]!) < 60))) continue
@@ -120,13 +130,13 @@ function roughPlaces(line: MountLine, n: number, cargo: Job['brief']['cargo']): 
 }
 
 /** Bar by bar along the line while that helps; on fixed points there is nowhere between. */
-function refine(start: Tried, line: MountLine, work: (xs: number[]) => Tried): Tried {
+function refine(start: Tried, line: MountLine, leastMm: number, work: (xs: number[]) => Tried): Tried {
   if (line.pointsXMm !== null && line.pointsXMm.length > 0) return start
   let best = start
   for (const step of STEPS_MM)
     for (let i = 0; i < best.barXMm.length; i++) {
       const xs = best.barXMm.map((x, k) => (k === i ? Math.min(line.toXMm, Math.max(line.fromXMm, x + step)) : x)).sort((a, b) => a - b)
-      if (xs.slice(1).some((x, k) => x - xs[k]! < FOOT_LENGTH_MM)) continue
+      if (xs.slice(1).some((x, k) => x - xs[k]! < leastMm)) continue
       const next = work(xs)
       if (rank(next, best) < -1e-6) best = next
     }

@@ -1,12 +1,15 @@
 import { type Assembly, memberLengthMm } from '../assembly/assembly'
+import { pieceIdOf } from '../assembly/ids'
 import { type CutPart, cutList } from '../cutList/cutList'
-import { familyOf } from '../families/all'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
+import { designedIn, madeAssembly, withParams } from '../job/piecesOf'
+import { limitKey } from '../limits/limit'
 import { firstFit } from '../nesting/firstFit'
 import { nestBars } from '../nesting/nestBars'
 import { nestingInput, planCuts } from '../nesting/planCuts'
 import type { Tools } from '../nesting/tools'
+import { pieceName } from '../pieces/piece'
 import type { Rules } from '../rules/rules'
 import type { Stock } from '../stock/stock'
 
@@ -28,25 +31,27 @@ const STEP_MM = 1 // a bench rule and a saw stop are set to the millimetre: the 
  * each the cheapest cost in range plus the first cheaper step before it. Every answer is evaluated again: limits it pushes over are named.
  */
 export function stockAdvice(job: Job, stock: Stock, rules: Rules, tools: Tools): StockAdvice[] {
-  const family = familyOf(job.design)
   const now = evaluate(job, rules)
-  const overNow = new Set(now.limits.filter((l) => l.state === 'over').map((l) => l.id))
+  const overNow = new Set(now.limits.filter((l) => l.state === 'over').map(limitKey))
   const costed = (shorter: Job) => {
-    const plan = planCuts(cutList(assemblyOf(shorter, rules)), stock, rules, { useRemnants: job.cut.useRemnants, timeLimitMs: 2000 }, tools)
+    const plan = planCuts(
+      cutList(madeAssembly(shorter, rules)),
+      stock,
+      rules,
+      { useRemnants: job.cut.useRemnants, timeLimitMs: 2000 },
+      tools,
+    )
     return {
       costMinor: plan.complete ? plan.costMinor : Number.POSITIVE_INFINITY,
       bars: plan.profiles.reduce((s, p) => s + p.bars.length, 0),
     }
   }
   const base = costed(job)
-  if (!cutList(now.assembly).length) return []
-  return family.shorten.flatMap((option) => {
-    const most = Math.floor(Math.min(job.cut.maxShorterMm, option.most(job.design.params)) / STEP_MM)
-    if (most < Math.max(1, option.least(job.design.params))) return []
-    const changed = (steps: number): Job => ({
-      ...job,
-      design: { ...job.design, params: option.apply(job.design.params, steps * STEP_MM) },
-    })
+  if (!cutList(madeAssembly(job, rules)).length) return []
+  return ways(job, rules).flatMap((option) => {
+    const most = Math.floor(Math.min(job.cut.maxShorterMm, option.most) / STEP_MM)
+    if (most < Math.max(1, option.least)) return []
+    const changed = (steps: number): Job => withParams(job, option.pieceId, option.apply(steps * STEP_MM))
     const costs = new Map([[0, base]])
     const at = (steps: number) => {
       const known = costs.get(steps) ?? costed(changed(steps))
@@ -64,19 +69,29 @@ export function stockAdvice(job: Job, stock: Stock, rules: Rules, tools: Tools):
         option: option.id,
         label: option.label,
         // what the bars really lose: a way that cannot do less than its least does that
-        shorterMm: longest(now.assembly) - longest(after.assembly),
+        shorterMm: longest(now.assembly, option.pieceId) - longest(after.assembly, option.pieceId),
         job: better,
         costMinor: at(steps).costMinor,
         savingMinor: base.costMinor === Number.POSITIVE_INFINITY ? 0 : base.costMinor - at(steps).costMinor,
         barsFewer: base.bars - at(steps).bars,
-        worsens: [...after.limits.filter((l) => l.state === 'over' && !overNow.has(l.id)).map((l) => l.name)],
+        worsens: [...after.limits.filter((l) => l.state === 'over' && !overNow.has(limitKey(l))).map((l) => l.name)],
       }
     })
   })
 }
 
-const assemblyOf = (job: Job, rules: Rules): Assembly => familyOf(job.design).assemble(job.design.params, job.vehicle, rules).assembly
-const longest = (a: Assembly): number => Math.max(0, ...a.members.map(memberLengthMm))
+/** Every way that a piece of the job can be shortened; with several pieces the label says which. */
+const ways = (job: Job, rules: Rules) =>
+  designedIn(job, rules).flatMap(({ piece, design }) =>
+    design.shorten.map((o) => ({
+      ...o,
+      id: job.pieces.length > 1 ? `${piece.id}/${o.id}` : o.id,
+      label: job.pieces.length > 1 ? `${pieceName(piece)}: ${o.label}` : o.label,
+      pieceId: piece.id,
+    })),
+  )
+const longest = (a: Assembly, pieceId: string): number =>
+  Math.max(0, ...a.members.filter((m) => pieceIdOf(m.id) === pieceId).map(memberLengthMm))
 
 /** Least whole number in 1…most whose cost is at most `target`; the cost falls as the number grows. */
 function firstAtMost(most: number, target: number, cost: (steps: number) => number): number {
@@ -102,13 +117,12 @@ export type LengthComparison = {
 
 /** Each length on sale on its own: bars, cost and waste if only that length were bought, as drawn and with bars shortened in each of the advisor's ways. */
 export function compareLengths(job: Job, stock: Stock, rules: Rules, tools: Tools): LengthComparison[] {
-  const family = familyOf(job.design)
-  const partsOf = (params: Job['design']['params']) => cutList(assemblyOf({ ...job, design: { ...job.design, params } }, rules))
-  const parts = partsOf(job.design.params)
-  const ways = family.shorten.flatMap((o) => {
-    const by = Math.min(job.cut.maxShorterMm, o.most(job.design.params))
-    return by >= Math.max(STEP_MM, o.least(job.design.params))
-      ? [{ option: o.id, label: o.label, parts: partsOf(o.apply(job.design.params, by)) }]
+  const partsOf = (of: Job) => cutList(madeAssembly(of, rules))
+  const parts = partsOf(job)
+  const shorter = ways(job, rules).flatMap((o) => {
+    const by = Math.min(job.cut.maxShorterMm, o.most)
+    return by >= Math.max(STEP_MM, o.least)
+      ? [{ option: o.id, label: o.label, parts: partsOf(withParams(job, o.pieceId, o.apply(by))) }]
       : []
   })
   return [...new Set(parts.map((p) => p.profileId))].flatMap((profileId) =>
@@ -136,8 +150,8 @@ export function compareLengths(job: Job, stock: Stock, rules: Rules, tools: Tool
           costMinor: plain.cost,
           wasteMm: plain.bars.length * only.lengthMm - pieces,
           unplaced: plain.unplaced.reduce((s, u) => s + u.quantity, 0),
-          shortened: ways.map(({ option, label, parts: shorter }) => {
-            const tried = single(shorter)
+          shortened: shorter.map(({ option, label, parts: list }) => {
+            const tried = single(list)
             const placed = tried.unplaced.length === 0
             return { option, label, bars: placed ? tried.bars.length : null, costMinor: placed ? tried.cost : null }
           }),

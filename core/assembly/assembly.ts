@@ -1,10 +1,13 @@
 import type { BoltSize } from '../catalogue/bolts'
 import type { HardwarePart } from '../catalogue/hardware'
+import { materialOf } from '../catalogue/materials'
 import type { MountKind } from '../catalogue/mounts'
 import { massPerMetre, profileSection } from '../catalogue/profiles'
 import { developedLengthMm } from '../geometry/centreLine'
-import type { Vec3 } from '../geometry/vec3'
+import { areaMm2 as outlineAreaMm2 } from '../geometry/polygon'
+import type { Point, Vec3 } from '../geometry/vec3'
 
+/** A mitre leans the cut so much off square; `about` says which way the long point lies. */
 export type EndTreatment = { kind: 'square' | 'cap' } | { kind: 'mitre'; angleDeg: number }
 
 /** A length of profile along a path. Path points lie on its centre line, in vehicle axes, mm. */
@@ -12,81 +15,220 @@ export type Member = {
   id: string
   mark: string
   name: string
-  /** a bar carries cargo and stands on feet; a rail only ties bars together */
-  role: 'bar' | 'rail'
   profileId: string
   path: Vec3[]
   /** centre-line radius at each inner point of the path; none = straight corners */
   bendRadiiMm?: number[]
+  /** turned about its own line from how it lies by itself: its width level, or across the vehicle where it stands upright. degrees */
+  rollDeg?: number
   ends: [EndTreatment, EndTreatment]
 }
-/** A flat part, as cut. `place` and `size` say where its box stands when fitted. */
+/** Where a flat part stands when fitted: the corner or middle its outline is measured from, and the two directions of the outline, of length 1. */
+export type Pose = { origin: Vec3; along: Vec3; up: Vec3 }
+export type Hole = { at: Point; diameterMm: number }
+/**
+ * One flat part as it is cut: `outline` closed, mm, in the plane of its pose; a folded one has its flat blank as outline and stands in `pose` with its
+ * first face. `air` = how it meets the wind: a fairing leads it over, a board stops it, what lies sheltered does not feel it.
+ */
 export type Plate = {
   id: string
   mark: string
   name: string
-  /** a bracket holds a foot to a bar and is repeated; a fairing faces the wind at `place`; a gusset lies in a joint at `place` */
-  role: 'bracket' | 'fairing' | 'gusset'
-  /** folds across its length, from its first edge; the side is the way the far part goes */
-  bends?: { atMm: number; angleDeg: number; side: 'up' | 'down'; insideRadiusMm: number }[]
-  /** bolts at each end of a bracket */
-  boltsPerEnd?: number
   materialId: string
   thicknessMm: number
-  flatLengthMm: number
-  flatWidthMm: number
-  massKg: number
-  place: Vec3
+  outline: Point[]
+  holes: Hole[]
+  /** folds across its length, from its first edge; the side is the way the far part goes */
+  bends: { atMm: number; angleDeg: number; side: 'up' | 'down'; insideRadiusMm: number }[]
+  /** what a folded plate reaches and rises from one end to the other */
+  steps?: { reachMm: number; riseMm: number; boltsPerEnd: number }
+  pose: Pose
+  goodFace: 'up' | 'down' | 'either'
+  air: 'fairing' | 'board' | 'sheltered'
+}
+/** Something bought or found that is fitted whole: a winch, a box of a maker, a carrier. Its mass null = nobody knows. mm, kg */
+export type Fitting = {
+  id: string
+  mark: string
+  name: string
+  massKg: number | null
+  /** its centre of mass, and the box it fills about its middle; of what is `unknown` these are stand-ins to draw by, and nothing counts them */
+  at: Vec3
+  middle: Vec3
   size: Vec3
-  quantity: number
+  /** what nobody measured: its place along the vehicle, that behind its pin, the height of its centre, its box, how many feet it has */
+  unknown: ('x' | 'behind' | 'z' | 'box' | 'feet')[]
+  /** bought for this job at this price, or there already; minor units, null = not priced */
+  priceMinor: number | null
+  there: boolean
 }
 /** What is bought and counted for the assembly; spares are added where it is ordered. */
 export type Hardware = { part: HardwarePart; quantity: number; for: string }
-/** weld holds everything; a bolt lets the parts turn about it and lean; a clamp holds; a slip lets one slide along the other */
+
+/**
+ * Where two parts meet. A weld holds everything; a bolt lets the parts turn about it and lean; a pin and a hinge let them turn about their axis; a clamp
+ * holds; a slide lets one go along the other; a latch holds one way and is not counted on for more than its maker says.
+ */
+export const jointKinds = ['weld', 'bolt', 'rivet', 'clamp', 'pin', 'hinge', 'slide', 'latch'] as const
+export type JointKind = (typeof jointKinds)[number]
 export type Joint = {
   id: string
-  kind: 'bolt' | 'weld' | 'clamp' | 'slip'
-  between: string[]
+  kind: JointKind
+  /** ids of two parts: members, plates or fittings; or a mount and what stands on it */
+  between: [string, string]
+  at: Vec3
+  /** the pattern of a weld: two runs of so much, so far apart, or all four sides; none given = along the first part's sides, over the second's width */
+  weld?: { lengthMm: number; apartMm: number; allRound: boolean; legMm?: number }
   /** what goes through it, and whether a sleeve keeps each tube from caving in under it; a bolted joint only */
-  bolts?: { size: BoltSize; count: number; sleeved?: boolean }
-  /** side of a gusset plate bolted to both parts, which keeps them from turning about the bolt */
-  gussetMm?: number
+  bolts?: { size: BoltSize; count: number; sleeved?: boolean; apartMm?: number }
+  /** a plate bolted to both parts, which keeps them from turning about the bolt, and its side */
+  gusset?: { plateId: string; sideMm: number }
 }
-/** Where the rack meets the vehicle. */
+/** Where the assembly meets the vehicle: on which place and body, which way that body's surface looks, and what stands on it. */
 export type Mount = {
   id: string
   mark: string
   kind: MountKind
-  /** the vehicle's mount line it stands on */
-  lineId: string
-  memberId: string
-  side: 'left' | 'right'
+  /** the vehicle's place it stands on, and the body that is part of; null = the only body there is */
+  placeId: string
+  bodyId: string | null
+  /** the member, plate or fitting that stands on it */
+  on: string
+  side: 'left' | 'right' | 'middle'
   place: Vec3
+  normal: Vec3
   massKg: number
   /** side of the plate behind the sheet; null where none is drilled for */
   backingMm: number | null
+  /** the folded plate between the foot and what it carries */
+  via: string | null
+  /** a foot of the maker of what stands on it: its bolts are his, and only what he or the vehicle's maker rates counts */
+  theirs?: boolean
+}
+/** A line across the vehicle on which things lie: the top of a member, of a fitting, or of the vehicle itself (`on` null). mm */
+export type Bearing = { on: string | null; xMm: number; leftMm: number; rightMm: number; zMm: number }
+export const supportKinds = ['bars', 'deck', 'rail pair', 'socket', 'hook row', 'slot', 'tray', 'floor'] as const
+/**
+ * What things stand, lie, hang or slide on. `bearings` are the lines an item may lie on; a floor or a deck bears all over between `surface`. `holds`: an item
+ * set in it cannot turn or tip (a tray with its hoop, a socket). `walkOn`, `climbOn`: members made for somebody's weight.
+ */
+export type Support = {
+  id: string
+  name: string
+  kind: (typeof supportKinds)[number]
+  bodyId: string | null
+  bearings: Bearing[]
+  surface: { fromXMm: number; toXMm: number; leftMm: number; rightMm: number; zMm: number } | null
+  holds: boolean
+  walkOn: string[]
+  climbOn: string[]
+  /** what its maker lets it carry, moving and parked; undefined = judged by its own strength, null = a maker's thing that nobody knows the rating of. kg */
+  ratedKg?: { value: number | null; source: string }
+}
+/** What straps and ropes pull on, with every part the pull passes through. N; null = nobody knows */
+export type AssemblyAnchor = {
+  id: string
+  name: string
+  on: string
+  at: Vec3
+  kind: 'ring' | 'hook' | 'loop' | 'slot'
+  links: { part: string; word: 'calculated' | 'maker-rated' | 'proof-tested' | 'felt sturdy'; holdsN: number | null; source: string }[]
+}
+/** A working force of the piece's own use while parked: a winch pulling, a person hauling. N, as it acts on the part; what it may be by its maker, null = nobody knows. */
+export type Pull = {
+  id: string
+  name: string
+  on: string
+  at: Vec3
+  force: Vec3
+  needsN: number | null
+  ratedN: number | null
+  ratedBy: string
+  caution: string
+  lacks: string[]
+}
+/** What fills the space between members: its mass, what it shows the wind, and how it is fixed. The outline lies in space, in order round it. */
+export type Infill = {
+  id: string
+  mark: string
+  name: string
+  kind: 'mesh' | 'slats' | 'boards' | 'sheet' | 'canvas'
+  on: string[]
+  outline: Vec3[]
+  /** share of the outline that air goes through */
+  openShare: number
+  massKg: number
+  fixings: { what: 'tacks' | 'screws' | 'rivets'; count: number }
+  priceMinor: number
+}
+/** How parts of it move: they turn about a line, or slide along it. Degrees or mm, from and to; `heldBy` = what keeps it there on the road. */
+export type Motion = {
+  id: string
+  name: string
+  kind: 'turn' | 'slide'
+  moves: string[]
+  axis: { at: Vec3; way: Vec3 }
+  from: number
+  to: number
+  heldBy: string
+}
+/**
+ * A dimension that the design owns: from and to in space, the view it is drawn in and along which of the view's axes, and the figure of the design that
+ * pressing it sets (that figure = length + offset). `running` = set out from one datum, in rows.
+ */
+export type OwnDimension = {
+  id: string
+  view: 'plan' | 'side' | 'rear'
+  axis: 'x' | 'y'
+  from: Vec3
+  to: Vec3
+  side: 'low' | 'high'
+  running: boolean
+  label?: string
+  ref?: string
+  edits?: { figure: string; offsetMm: number }
 }
 
 export type Assembly = {
   members: Member[]
   plates: Plate[]
+  fittings: Fitting[]
   joints: Joint[]
   hardware: Hardware[]
   mounts: Mount[]
-  /** height on which cargo rests, mm above ground */
-  deckZMm: number | null
+  supports: Support[]
+  anchors: AssemblyAnchor[]
+  pulls: Pull[]
+  infills: Infill[]
+  motions: Motion[]
+  dimensions: OwnDimension[]
 }
 
-export const emptyAssembly: Assembly = { members: [], plates: [], joints: [], hardware: [], mounts: [], deckZMm: null }
-
-/** The members that cargo rests on, in mark order. */
-export const loadBars = (a: Assembly): Member[] => a.members.filter((m) => m.role === 'bar')
+export const emptyAssembly: Assembly = {
+  members: [],
+  plates: [],
+  fittings: [],
+  joints: [],
+  hardware: [],
+  mounts: [],
+  supports: [],
+  anchors: [],
+  pulls: [],
+  infills: [],
+  motions: [],
+  dimensions: [],
+}
 
 /** What is cut, weighed, coated and paid for: straight legs and arcs. mm */
 export const memberLengthMm = (m: Member): number => developedLengthMm(m.path, m.bendRadiiMm)
 
 /** kg = length × area × density. */
 export const memberMassKg = (m: Member): number => (memberLengthMm(m) / 1000) * massPerMetre(m.profileId)
+
+/** kg = (outline − holes) × thickness × density. */
+export const plateMassKg = (p: Plate): number => (plateAreaMm2(p) * p.thicknessMm * materialOf(p.materialId).densityKgM3) / 1e9
+export const plateAreaMm2 = (p: Plate): number =>
+  Math.max(0, outlineAreaMm2(p.outline) - p.holes.reduce((s, h) => s + (Math.PI * h.diameterMm ** 2) / 4, 0))
 
 /** Where a member's centre line starts and stops: a member has two points at least. */
 export const memberEnds = (m: Pick<Member, 'path'>): [Vec3, Vec3] => [m.path[0]!, m.path[m.path.length - 1]!]
@@ -96,16 +238,25 @@ export const memberMiddle = (m: Member): Vec3 => {
   return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: (a.z + b.z) / 2 }
 }
 
-/** Highest point of a member: its path and half its height, as it lies. mm above ground */
-export const topOf = (m: Member): number => Math.max(...m.path.map((p) => p.z)) + profileSection(m.profileId).heightMm / 2
-
-/** Own mass of the rack: members, plates and feet. Bolts ride in the foot's mass. kg. */
-export const assemblyMassKg = (a: Assembly): number =>
-  a.members.reduce((s, m) => s + memberMassKg(m), 0) +
-  a.plates.reduce((s, p) => s + p.massKg * p.quantity, 0) +
-  a.mounts.reduce((s, m) => s + m.massKg, 0)
+/** Own mass: members, plates, infill, fittings and feet. Bolts ride in the foot's mass. kg; null while something fitted has no known mass. */
+export function assemblyMassKg(a: Assembly): number | null {
+  if (a.fittings.some((f) => f.massKg === null)) return null
+  return (
+    a.members.reduce((s, m) => s + memberMassKg(m), 0) +
+    a.plates.reduce((s, p) => s + plateMassKg(p), 0) +
+    a.infills.reduce((s, i) => s + i.massKg, 0) +
+    a.fittings.reduce((s, f) => s + (f.massKg ?? 0), 0) +
+    a.mounts.reduce((s, m) => s + m.massKg, 0)
+  )
+}
 
 /** Surface to coat: members all round, plates both faces. m². */
 export const coatedAreaM2 = (a: Assembly): number =>
   a.members.reduce((s, m) => s + memberLengthMm(m) * profileSection(m.profileId).perimeterMm, 0) / 1e6 +
-  a.plates.reduce((s, p) => s + 2 * p.flatLengthMm * p.flatWidthMm * p.quantity, 0) / 1e6
+  a.plates.reduce((s, p) => s + 2 * outlineAreaMm2(p.outline), 0) / 1e6
+
+/** Every member that something lies on. */
+export const bearingMembers = (a: Assembly): Member[] => {
+  const ids = new Set(a.supports.flatMap((s) => s.bearings.flatMap((b) => b.on ?? [])))
+  return a.members.filter((m) => ids.has(m.id))
+}

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CargoSchema } from './cargo'
+import { CargoSchema, uses } from './cargo'
 
 export const loadClasses = {
   light: { name: 'Light', mostKg: 50, means: 'a board, poles, a box now and then' },
@@ -15,6 +15,8 @@ export const BriefSchema = z.object({
   contact: z.string().max(200).default(''),
   vehicleUse: z.string().max(500).default(''),
   loadClass: z.enum(['light', 'medium', 'heavy']).nullable().default(null),
+  /** the kinds of use that the load class was agreed for; what is not among them was not agreed */
+  agreedUses: z.array(z.enum(uses)).max(uses.length).default(['goods']),
   howOften: z.enum(['now and then', 'weekly', 'daily']).default('weekly'),
   road: z.enum(['road', 'rough track']).default('road'),
   speedKmh: z.number().min(0).max(250).nullable().default(null),

@@ -2,6 +2,9 @@ import { z } from 'zod'
 import { SecuringSchema } from './securing'
 
 const dimension = z.number().min(1, 'must be 1 mm or more').max(20_000, 'must be 20 m or less')
+/** Kinds of use a load class is agreed for. */
+export const uses = ['goods', 'sheets', 'boats', 'bedding', 'people', 'plant'] as const
+export type Use = (typeof uses)[number]
 /** How it rests: a stiff box on its edges, a limp bundle spread over its width, or brackets of its own at its middle. */
 export const restings = ['box', 'bundle', 'brackets'] as const
 /** One thing carried on the rack. Lengths in mm, mass in kg as a least-to-most range, null where nobody knows. */
@@ -29,6 +32,12 @@ export const CargoSchema = z.object({
   centreUpMm: z.number().min(0).max(5000).nullable().default(null),
   /** somebody stands, lies or sleeps on it or in it */
   people: z.boolean().default(false),
+  /** what kind of use it is: one that was not agreed at intake opens the checks again */
+  use: z.enum(uses).default('goods'),
+  /** the supports it lies on, one or two; none = what things usually lie on */
+  on: z.array(z.string().max(90)).max(2, 'two supports at most').default([]),
+  /** its maker wants it on one body: it may not bridge two */
+  oneBody: z.boolean().default(false),
   /** how it is held; null = nobody said yet */
   securing: SecuringSchema.nullable().default(null),
   /** where its middle stands on the vehicle: x forward of the rear axle, y left of the middle */
@@ -36,8 +45,11 @@ export const CargoSchema = z.object({
   yMm: z.number().min(-5000).max(5000),
 })
 export type Cargo = z.infer<typeof CargoSchema>
-export type CargoDraft = Omit<Cargo, 'xMm' | 'yMm' | 'centreForwardMm' | 'centreLeftMm' | 'centreUpMm' | 'rests' | 'people' | 'securing'> &
-  Partial<Pick<Cargo, 'rests' | 'people' | 'securing'>>
+export type CargoDraft = Omit<
+  Cargo,
+  'xMm' | 'yMm' | 'centreForwardMm' | 'centreLeftMm' | 'centreUpMm' | 'rests' | 'people' | 'securing' | 'use' | 'on' | 'oneBody'
+> &
+  Partial<Pick<Cargo, 'rests' | 'people' | 'securing' | 'use' | 'on' | 'oneBody'>>
 
 export const centreOfMass = (c: Cargo, undersideMm: number) => ({
   xMm: c.xMm + c.centreForwardMm,

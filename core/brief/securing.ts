@@ -7,7 +7,7 @@ export type StrapWay = (typeof strapWays)[number]
 const StrapSchema = z.object({
   /** working load limit as on its label; null = nobody read it */
   wllKg: z.number().min(0).max(20_000).nullable(),
-  anchorId: z.string().max(40).nullable(),
+  anchorId: z.string().max(90).nullable(),
   angleDeg: z.number().min(0).max(90),
   way: z.enum(strapWays),
   /** where along the item, forward of its middle; null = nobody said */

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import type { Cargo } from '../brief/cargo'
 import { strapWays } from '../brief/securing'
-import { departureDeg, hitchLoad } from '../hitch/carrier'
+import { calculator } from '../calculator/calculator'
+import { departureDeg, hitchLoad } from '../hitch/departure'
 import { Impossible } from '../issue/impossible'
 import { windPressurePa } from '../loads/loadCases'
 import { degrees, G_M_S2, type Radians } from '../quantity/units'
@@ -10,7 +11,6 @@ import { isMet, leastStraps, strapMissing, strapNeeds } from '../securing/straps
 import { planBars } from '../spacing/spacing'
 import { barHz, sheddingHz, singsAtKmh } from '../structure/whistle'
 import { newMountLine } from '../vehicle/vehicle'
-import { calculator } from './calculator'
 
 const number = z.number()
 const positive = (title: string, unit = 'mm', most = 1e6) => z.number().positive('must be more than 0').max(most).meta({ title, unit })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { calculator } from '../calculator/calculator'
 import { boltGradeNames, boltSizeNames } from '../catalogue/bolts'
 import { backingPlateChecks, backingPlateHoldsN, plateTheoryEndsN, skinSinksMm } from '../fasten/backingPlate'
 import { boltPreload, boltShear, boltTension, boltTogether } from '../fasten/bolt'
@@ -7,7 +8,6 @@ import { fillerNames, fillers, filletWeldStress } from '../fasten/filletWeld'
 import { gripFits, rivetBearingN, thinFastenersUsed } from '../fasten/thinFasteners'
 import { screwPullOutN, woodPlaceNames } from '../fasten/woodScrew'
 import { Impossible } from '../issue/impossible'
-import { calculator } from './calculator'
 
 const number = z.number()
 const positive = (title: string, unit = 'mm', most = 1e6) => z.number().positive('must be more than 0').max(most).meta({ title, unit })

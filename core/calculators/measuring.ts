@@ -1,11 +1,11 @@
 import { z } from 'zod'
+import { calculator } from '../calculator/calculator'
 import { Impossible } from '../issue/impossible'
 import { fitHolePattern } from '../measure/holePattern'
 import { summariseReadings } from '../measure/readings'
 import { strutBalance } from '../measure/strut'
 import { angleFromOffsets, taper } from '../measure/taper'
 import { axleLoads, payloadLeft, tyreDiameterMm } from '../vehicle/masses'
-import { calculator } from './calculator'
 
 const number = z.number()
 const positive = (title: string, unit = 'mm', most = 50_000) => z.number().positive('must be more than 0').max(most).meta({ title, unit })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { type Calculator, calculator } from '../calculator/calculator'
 import { ShapeSchema, sectionOf, shapeFault } from '../catalogue/section'
 import { CrossbarStaticsInput, crossbarStatics, crossbarStaticsExample } from '../crossbar/statics'
 import { type Fault, faultsOf } from '../issue/faults'
@@ -11,7 +12,8 @@ import { parseQuantity } from '../quantity/parseQuantity'
 import { MM_PER_INCH } from '../quantity/units'
 import { flatPattern } from '../sheet/flatPattern'
 import { equalPositions, largestCount } from '../spacing/spacing'
-import { type Calculator, calculator } from './calculator'
+import { trapezoidCalculator } from '../trapezoid/trapezoid.calculator'
+import { rampPullCalculator } from '../winch/rampPull.calculator'
 import { carryingCalculators } from './carrying'
 import { fasteningCalculators } from './fastening'
 import { measuringCalculators } from './measuring'
@@ -223,8 +225,8 @@ const flat = calculator({
 
 /** In the order the work goes: on the tape, on the vehicle, on the bars, in the metal, at the saw and the brake. */
 export const calculatorGroups = [
-  { title: 'Measuring', calculators: [fraction, ...measuringCalculators] },
-  { title: 'Carrying', calculators: [roofLoad, ...carryingCalculators, spacing] },
+  { title: 'Measuring', calculators: [fraction, ...measuringCalculators, trapezoidCalculator] },
+  { title: 'Carrying', calculators: [roofLoad, ...carryingCalculators, rampPullCalculator, spacing] },
   { title: 'Strength', calculators: [section, crossbar, ...structureCalculators] },
   { title: 'Fastening', calculators: fasteningCalculators },
   { title: 'Cutting and folding', calculators: [barNesting, flat] },

@@ -1,8 +1,8 @@
 import { z } from 'zod'
+import { calculator } from '../calculator/calculator'
 import { continuousBeam } from '../structure/beam'
 import { FrameInput, frameExample, solveFrame } from '../structure/frameInput'
 import { bracedGivesMm, gussetedGivesMm, postGivesMm } from '../structure/stiffness'
-import { calculator } from './calculator'
 
 const number = z.number()
 const triple = z.tuple([number, number, number])

@@ -98,7 +98,7 @@ describe('the shop’s shelves', () => {
 })
 
 describe('the same rack in every profile', () => {
-  const rows = compareProfiles(demoJobs[0], defaultRules)
+  const rows = compareProfiles(demoJobs[0], 'p1', defaultRules)
   const row = (id: string) => rows.find((r) => r.profileId === id)!
   test('one row a profile; steel weighs 7850/2700 times the aluminium of the same shape', () => {
     expect(rows).toHaveLength(profiles.length)

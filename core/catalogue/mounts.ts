@@ -37,6 +37,8 @@ export type FootType = {
   seat: 'firm' | 'skin'
   /** holes are drilled in the body and a plate stands behind the sheet */
   drilled: boolean
+  /** what keeps it from turning: how long it stands on its seat, and how deep it sits in a pocket or tube (0 = it only stands on it). mm */
+  stance: { lengthMm: number; depthMm: number }
   /** the body's own maker made the place: a rating he gives for his feet is one for this kind */
   makersPlace: boolean
   /** what holds its foot each way; null = nothing does */
@@ -54,6 +56,7 @@ export const footTypes: Record<MountKind, FootType> = {
     nut: 'lock nut',
     extras: ['rubber-lined jaw'],
     seat: 'firm',
+    stance: { lengthMm: 80, depthMm: 0 },
     drilled: false,
     makersPlace: true,
     holds: { up: shape('its jaw'), along: grip, across: shape('the lip of the gutter'), turning: bolts('two bolts') },
@@ -69,6 +72,7 @@ export const footTypes: Record<MountKind, FootType> = {
     nut: 'lock nut',
     extras: ['clamp band'],
     seat: 'firm',
+    stance: { lengthMm: 80, depthMm: 0 },
     drilled: false,
     makersPlace: true,
     holds: { up: shape('its jaw'), along: grip, across: shape('the rail'), turning: bolts('two bolts') },
@@ -84,6 +88,7 @@ export const footTypes: Record<MountKind, FootType> = {
     nut: 'thread in the body',
     extras: ['sealing washer'],
     seat: 'firm',
+    stance: { lengthMm: 80, depthMm: 0 },
     drilled: false,
     makersPlace: true,
     holds: { up: bolts('the bolt'), along: bolts('the bolt'), across: bolts('the bolt'), turning: null },
@@ -99,6 +104,7 @@ export const footTypes: Record<MountKind, FootType> = {
     nut: 'T-nut',
     extras: [],
     seat: 'skin',
+    stance: { lengthMm: 80, depthMm: 0 },
     drilled: false,
     makersPlace: true,
     holds: { up: bolts('the T-nuts'), along: grip, across: shape('the track'), turning: bolts('two bolts') },
@@ -114,6 +120,7 @@ export const footTypes: Record<MountKind, FootType> = {
     nut: 'lock nut',
     extras: ['gasket', 'sealant'],
     seat: 'skin',
+    stance: { lengthMm: 80, depthMm: 0 },
     drilled: true,
     makersPlace: false,
     holds: { up: bolts('the bolts'), along: bolts('the bolts'), across: bolts('the bolts'), turning: bolts('two bolts') },
@@ -130,6 +137,7 @@ export const footTypes: Record<MountKind, FootType> = {
     nut: 'lock nut',
     extras: ['wedge'],
     seat: 'firm',
+    stance: { lengthMm: 80, depthMm: 80 },
     drilled: false,
     makersPlace: false,
     holds: { up: null, along: shape('the pocket'), across: shape('the pocket'), turning: shape('the pocket') },
@@ -145,6 +153,7 @@ export const footTypes: Record<MountKind, FootType> = {
     nut: 'lock nut',
     extras: ['clamp band'],
     seat: 'firm',
+    stance: { lengthMm: 80, depthMm: 0 },
     drilled: false,
     makersPlace: false,
     holds: { up: shape('its jaw'), along: grip, across: shape('the lip'), turning: bolts('two bolts') },
@@ -160,6 +169,7 @@ export const footTypes: Record<MountKind, FootType> = {
     nut: 'thread in the sheet',
     extras: ['sealant'],
     seat: 'skin',
+    stance: { lengthMm: 80, depthMm: 0 },
     drilled: true,
     makersPlace: false,
     holds: { up: bolts('the screws'), along: bolts('the screws'), across: bolts('the screws'), turning: bolts('four screws') },
@@ -175,6 +185,7 @@ export const footTypes: Record<MountKind, FootType> = {
     nut: 'lock nut',
     extras: ['pin and clip'],
     seat: 'firm',
+    stance: { lengthMm: 80, depthMm: 150 },
     drilled: false,
     makersPlace: false,
     holds: { up: shape('the pin'), along: shape('the pin'), across: shape('the tube'), turning: shape('the tube') },
@@ -190,6 +201,7 @@ export const footTypes: Record<MountKind, FootType> = {
     nut: 'lock nut',
     extras: ['clamp band'],
     seat: 'firm',
+    stance: { lengthMm: 80, depthMm: 0 },
     drilled: false,
     makersPlace: false,
     holds: { up: shape('the collar'), along: grip, across: shape('the tube'), turning: bolts('two bolts') },

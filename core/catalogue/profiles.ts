@@ -36,6 +36,12 @@ const shapes: { id: string; name: string; shape: Shape; metals: string[] }[] = [
     metals: ['steel', 'stainless', 'al6063t6', 'al6061t6'],
   },
   {
+    id: 'square-50x4',
+    name: 'Square tube 50 × 4',
+    shape: { kind: 'rectangular', heightMm: 50, widthMm: 50, wallMm: 4, outsideRadiusMm: 8 },
+    metals: ['steel', 'al6061t6'],
+  },
+  {
     id: 'rect-30x60x2',
     name: 'Rectangular tube 30 × 60 × 2, lying',
     shape: { kind: 'rectangular', heightMm: 30, widthMm: 60, wallMm: 2, outsideRadiusMm: 4 },

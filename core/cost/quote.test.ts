@@ -1,5 +1,6 @@
 import loadHighs from 'highs'
 import { beforeAll, describe, expect, test } from 'vitest'
+import { type Assembly, emptyAssembly } from '../assembly/assembly'
 import { cutList } from '../cutList/cutList'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
@@ -7,12 +8,13 @@ import { highsTools } from '../nesting/highsTools'
 import type { CutPlan } from '../nesting/planCuts'
 import { planCuts } from '../nesting/planCuts'
 import { moneyText } from '../quantity/money'
-import { defaultRules } from '../rules/rules'
+import { defaultRules, type Rules } from '../rules/rules'
 import { demoStock } from '../stock/demoStock'
-import { quote } from './quote'
+import { rackAlone } from '../testing/racks'
+import { type Priced, type Quote, quote } from './quote'
 
 const drone = demoJobs[3]
-const { assembly } = evaluate(drone, defaultRules)
+const { assembly } = evaluate(rackAlone(drone), defaultRules)
 let plan: CutPlan
 beforeAll(async () => {
   plan = planCuts(
@@ -23,17 +25,19 @@ beforeAll(async () => {
     highsTools(await loadHighs(), () => performance.now()),
   )
 })
-const line = (q: ReturnType<typeof quote>, name: string) => q.lines.find((l) => l.name === name)!.figure.value
+const priced = (a: Assembly, by: CutPlan | null, finish: Priced['finish'], rules: Rules): Quote =>
+  quote([{ assembly: a, finish }], by, drone.brief, rules)!
+const line = (q: Quote, name: string) => q.lines.find((l) => l.name === name)!.figure.value
 
 describe('the drone pair’s bars', () => {
   test('five bars on ten track feet: 2.5 + 5·0.7 + 10·0.15 = 7.5 h at 62 = 465.00', () => {
-    const q = quote(assembly, plan, drone.brief, 'powder', defaultRules)
+    const q = priced(assembly, plan, 'powder', defaultRules)
     expect(q.hours).toBeCloseTo(7.5, 9)
     expect(line(q, 'Labour')).toBeCloseTo(46_500, 6)
     expect(line(q, 'Feet')).toBe(10 * 2700)
   })
   test('price is cost over 1 − 22 %, and the stock line is what the cut plan says', () => {
-    const q = quote(assembly, plan, drone.brief, 'powder', defaultRules)
+    const q = priced(assembly, plan, 'powder', defaultRules)
     expect(q.price.value).toBeCloseTo(q.cost.value! / 0.78, 6)
     expect(line(q, 'Bar stock')).toBe(plan.costMinor)
     expect(q.cost.value).toBeCloseTo(
@@ -43,15 +47,19 @@ describe('the drone pair’s bars', () => {
     expect(q.againstBudgetMinor).toBeCloseTo(q.price.value! - drone.brief.budgetMinor!, 6)
   })
   test('raw has no coat; a coat costs its square metres', () => {
-    expect(quote(assembly, plan, drone.brief, 'raw', defaultRules).lines.map((l) => l.name)).not.toContain('Powder coat')
-    const dear = quote(assembly, plan, drone.brief, 'painted', { ...defaultRules, finishPerM2: 68 })
-    expect(line(dear, 'Paint')).toBeCloseTo(2 * line(quote(assembly, plan, drone.brief, 'painted', defaultRules), 'Paint')!, 6)
+    expect(priced(assembly, plan, 'raw', defaultRules).lines.map((l) => l.name)).not.toContain('Powder coat')
+    const dear = priced(assembly, plan, 'painted', { ...defaultRules, finishPerM2: 68 })
+    expect(line(dear, 'Paint')).toBeCloseTo(2 * line(priced(assembly, plan, 'painted', defaultRules), 'Paint')!, 6)
   })
   test('without a plan, or with a piece left over, the price is unknown and says why; nothing is guessed', () => {
-    const none = quote(assembly, null, drone.brief, 'raw', defaultRules)
+    const none = priced(assembly, null, 'raw', defaultRules)
     expect([none.price.value, none.againstReadyMadeMinor]).toEqual([null, null])
-    const short = quote(assembly, { ...plan, complete: false }, drone.brief, 'raw', defaultRules)
+    const short = priced(assembly, { ...plan, complete: false }, 'raw', defaultRules)
     expect(short.cost.missing).toContain('Bar stock')
+  })
+  test('nothing made has no price: a question about a vehicle is no quotation', () => {
+    expect(quote([], null, drone.brief, defaultRules)).toBeNull()
+    expect(quote([{ assembly: emptyAssembly, finish: 'raw' }], plan, drone.brief, defaultRules)).toBeNull()
   })
   test('a part without a price leaves the price unknown and names the part', () => {
     const odd = {
@@ -61,7 +69,7 @@ describe('the drone pair’s bars', () => {
         { part: { kind: 'bolt' as const, size: 'M16' as const, lengthMm: 60 }, quantity: 2, for: 'tradition' },
       ],
     }
-    const q = quote(odd, plan, drone.brief, 'raw', defaultRules)
+    const q = priced(odd, plan, 'raw', defaultRules)
     expect(q.price.value).toBeNull()
     expect(q.lines.find((l) => l.name === 'Bolts and small parts')!.figure.missing.join()).toContain('price of Bolt M16 × 60 stainless')
   })

@@ -1,4 +1,4 @@
-import { type Assembly, coatedAreaM2, loadBars } from '../assembly/assembly'
+import { type Assembly, coatedAreaM2, plateMassKg } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { hardwareName, hardwarePriceMinor } from '../catalogue/hardware'
 import { materialOf } from '../catalogue/materials'
@@ -17,15 +17,33 @@ export type Quote = {
   againstReadyMadeMinor: number | null
 }
 
-/** Price of the rack, line by line, every line with its working. Money in minor units; an unplaced piece or unpriced part leaves the price unknown. */
-export function quote(assembly: Assembly, plan: CutPlan | null, brief: Brief, finish: 'raw' | 'painted' | 'powder', rules: Rules): Quote {
-  const bars = loadBars(assembly).length
-  const joints = assembly.joints.length
-  const fairing = assembly.plates.some((p) => p.role === 'fairing')
+/** A piece as it is priced: what is made of it, and its coat. Bought things already there are left out by whoever asks. */
+export type Priced = { assembly: Assembly; finish: 'raw' | 'painted' | 'powder' | null }
+
+/**
+ * Price of what is made, line by line, every line with its working. Money in minor units; an unplaced part or an unpriced one leaves the price unknown.
+ * Nothing made has no price: a question about a vehicle is no quotation.
+ */
+export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rules: Rules): Quote | null {
+  const all = <T>(of: (a: Assembly) => T[]): T[] => pieces.flatMap((p) => of(p.assembly))
+  const [members, joints, mounts, hardware] = [all((a) => a.members), all((a) => a.joints), all((a) => a.mounts), all((a) => a.hardware)]
+  const fittings = all((a) => a.fittings).filter((f) => !f.there)
+  if (!members.length && !mounts.length && !all((a) => a.plates).length && !fittings.length) return null
+  const panels = all((a) => a.plates).filter((p) => p.air !== 'sheltered').length
+  const infills = all((a) => a.infills)
   const hours =
-    bars === 0 ? 0 : rules.hoursBase + bars * rules.hoursPerBar + joints * rules.hoursPerJoint + (fairing ? rules.hoursFairing : 0)
-  const plates = assembly.plates.map((p) => ({ name: p.name, minor: p.massKg * p.quantity * materialOf(p.materialId).pricePerKgMinor }))
-  const area = coatedAreaM2(assembly)
+    rules.hoursBase +
+    members.length * rules.hoursPerBar +
+    joints.length * rules.hoursPerJoint +
+    (panels + infills.length) * rules.hoursFairing
+  const plates = [
+    ...all((a) => a.plates).map((p) => ({ name: p.name, minor: plateMassKg(p) * materialOf(p.materialId).pricePerKgMinor })),
+    ...infills.map((i) => ({ name: i.name, minor: i.priceMinor })),
+  ]
+  const coats = (['powder', 'painted'] as const).flatMap((finish) => {
+    const area = pieces.filter((p) => p.finish === finish).reduce((s, p) => s + coatedAreaM2(p.assembly), 0)
+    return area > 0 ? [{ finish, area }] : []
+  })
   const money = <const W extends Inputs>(
     about: { id: string; name: string; formula: string; source: string; with: W },
     value: (known: Known<W>) => number,
@@ -68,21 +86,21 @@ export function quote(assembly: Assembly, plan: CutPlan | null, brief: Brief, fi
       : []),
     {
       name: 'Feet',
-      detail: `${assembly.mounts.length} feet`,
+      detail: `${mounts.length} feet`,
       figure: money(
         {
           id: 'quote.feet',
           name: 'Feet',
           formula: 'Σ price',
           source: `catalogue, ${SHOP_RULE}`,
-          with: { F: assembly.mounts.map((m): Input => [footTypes[m.kind].priceMinor, 'money', `foot ${m.mark}`]) },
+          with: { F: mounts.map((m): Input => [footTypes[m.kind].priceMinor, 'money', `foot ${m.mark}`]) },
         },
         ({ F }) => sum(F),
       ),
     },
     {
       name: 'Bolts and small parts',
-      detail: `${sum(assembly.hardware.map((h) => h.quantity))} pieces`,
+      detail: `${sum(hardware.map((h) => h.quantity))} pieces`,
       figure: money(
         {
           id: 'quote.hardware',
@@ -90,8 +108,8 @@ export function quote(assembly: Assembly, plan: CutPlan | null, brief: Brief, fi
           formula: 'Σ n × price',
           source: `catalogue, ${SHOP_RULE}`,
           with: {
-            n: assembly.hardware.map((h): Input => [h.quantity, '', hardwareName(h.part)]),
-            P: assembly.hardware.map((h): Input => [hardwarePriceMinor(h.part), 'money', `price of ${hardwareName(h.part)}`]),
+            n: hardware.map((h): Input => [h.quantity, '', hardwareName(h.part)]),
+            P: hardware.map((h): Input => [hardwarePriceMinor(h.part), 'money', `price of ${hardwareName(h.part)}`]),
           },
         },
         ({ n, P }) => sum(n.map((count, i) => count * P[i]!)),
@@ -104,40 +122,55 @@ export function quote(assembly: Assembly, plan: CutPlan | null, brief: Brief, fi
         {
           id: 'quote.labour',
           name: 'Labour',
-          formula: 'cost = t·rate, t = base + bars·b + joints·j + fairing',
+          formula: 'cost = t·rate, t = base + members·b + joints·j + panels·f',
           source: SHOP_RULE,
           with: {
             t: [hours, 'h', 'all hours'],
             rate: [rules.labourPerHour * 100, 'money', 'per hour'],
             base: [rules.hoursBase, 'h', 'set out and fit'],
-            b: [rules.hoursPerBar, 'h', 'per crossbar'],
-            bars: [bars, '', 'crossbars'],
+            b: [rules.hoursPerBar, 'h', 'per member'],
+            members: [members.length, '', 'bars, rails and posts'],
             j: [rules.hoursPerJoint, 'h', 'per joint'],
-            joints: [joints, '', 'joints'],
-            fairing: fairing ? [[rules.hoursFairing, 'h', 'fairing'] as Input] : [],
+            joints: [joints.length, '', 'joints'],
+            f: [rules.hoursFairing, 'h', 'per panel'],
+            panels: [panels + infills.length, '', 'fairings, panels and infill'],
           },
         },
         ({ t, rate }) => t * rate,
       ),
     },
-    ...(finish === 'raw'
-      ? []
-      : [
+    ...(fittings.length
+      ? [
           {
-            name: finish === 'powder' ? 'Powder coat' : 'Paint',
-            detail: `${area.toFixed(2)} m²`,
+            name: 'Bought for it',
+            detail: [...new Set(fittings.map((f) => f.name))].join(', '),
             figure: money(
               {
-                id: 'quote.finish',
-                name: 'Finish',
-                formula: 'A × rate',
+                id: 'quote.bought',
+                name: 'Bought for it',
+                formula: 'Σ price',
                 source: SHOP_RULE,
-                with: { A: [area, 'm²', 'surface'], rate: [rules.finishPerM2 * 100, 'money', 'per m²'] },
+                with: { B: fittings.map((f): Input => [f.priceMinor, 'money', `price of ${f.name}`]) },
               },
-              ({ A, rate }) => A * rate,
+              ({ B }) => sum(B),
             ),
           },
-        ]),
+        ]
+      : []),
+    ...coats.map(({ finish, area }) => ({
+      name: finish === 'powder' ? 'Powder coat' : 'Paint',
+      detail: `${area.toFixed(2)} m²`,
+      figure: money(
+        {
+          id: `quote.finish.${finish}`,
+          name: 'Finish',
+          formula: 'A × rate',
+          source: SHOP_RULE,
+          with: { A: [area, 'm²', 'surface'], rate: [rules.finishPerM2 * 100, 'money', 'per m²'] },
+        },
+        ({ A, rate }) => A * rate,
+      ),
+    })),
   ]
   const cost = money(
     {

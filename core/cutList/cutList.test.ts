@@ -1,14 +1,13 @@
 import { describe, expect, test } from 'vitest'
-import { memberLengthMm } from '../assembly/assembly'
-import { familyOf } from '../families/all'
+import { memberLengthMm, plateMassKg } from '../assembly/assembly'
+import { assemble } from '../families/crossbarRack/assemble'
 import { crossbarExamples } from '../families/crossbarRack/examples'
 import { demoJobs } from '../job/demoJobs'
-import { defaultRules } from '../rules/rules'
+import { assembled, rackAlone, rackParams, siteOn, withRack } from '../testing/racks'
 import { cutList } from './cutList'
 import { plateList } from './plateList'
 
-const family = familyOf(demoJobs[0].design)
-const made = crossbarExamples.map((e) => [e.name, family.assemble(e.params, e.vehicle, defaultRules).assembly] as const)
+const made = crossbarExamples.map((e) => [e.name, assemble(e.params, siteOn(e.vehicle)).assembly] as const)
 
 describe.each(made)('%s', (_, assembly) => {
   test('the cut list holds every member once, at its own length', () => {
@@ -22,7 +21,7 @@ describe.each(made)('%s', (_, assembly) => {
     const parts = plateList(assembly)
     const sum = (of: { quantity: number; kg: number }[], what: 'quantity' | 'kg') =>
       of.reduce((s, p) => s + (what === 'kg' ? p.kg * p.quantity : p.quantity), 0)
-    const drawn = assembly.plates.map((p) => ({ quantity: p.quantity, kg: p.massKg }))
+    const drawn = assembly.plates.map((p) => ({ quantity: 1, kg: plateMassKg(p) }))
     const listed = parts.map((p) => ({ quantity: p.quantity, kg: p.massEachKg }))
     expect(sum(listed, 'quantity')).toBe(sum(drawn, 'quantity'))
     expect(sum(listed, 'kg')).toBeCloseTo(sum(drawn, 'kg'), 9)
@@ -32,14 +31,13 @@ describe.each(made)('%s', (_, assembly) => {
 test('alike plates stand on one line: six corner plates 90 × 90 × 4 and six step brackets, steel apart from aluminium', () => {
   const [job] = demoJobs
   const list = (profileId: string) =>
-    plateList(
-      family.assemble(
-        { ...job.design.params, profileId, sideRails: true, cornerPlates: true, bracketInsetMm: 45 },
-        job.vehicle,
-        defaultRules,
-      ).assembly,
-    ).map((p) => [p.mark, p.quantity, p.thicknessMm, p.material])
-  expect(list(job.design.params.profileId)).toEqual([
+    plateList(assembled(withRack(rackAlone(job), { profileId, sideRails: true, cornerPlates: true, bracketInsetMm: 45 }))).map((p) => [
+      p.mark,
+      p.quantity,
+      p.thicknessMm,
+      p.material,
+    ])
+  expect(list(rackParams(job).profileId)).toEqual([
     ['SB', 6, 5, 'Aluminium 6061-T6'],
     ['CP', 6, 4, 'Aluminium 6061-T6'],
   ])

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
 import { emptyAssembly } from '../assembly/assembly'
-import { familyOf } from '../families/all'
 import { demoJobs } from '../job/demoJobs'
 import { defaultRules } from '../rules/rules'
+import { assembled } from '../testing/racks'
 import { hardwareOrder } from './hardwareOrder'
 
 const bolt = { kind: 'bolt', size: 'M8', lengthMm: 40 } as const
@@ -32,7 +32,7 @@ test('spares are a tenth, and one at least: 12 bolts take 2 more, 3 take 1; with
 
 test('every demo rack: as many nuts as bolts that need one, one T-nut a bolt in a slot, nothing without a name or a count', () => {
   for (const job of demoJobs) {
-    const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules)
+    const assembly = assembled(job)
     const lines = hardwareOrder(assembly, defaultRules)
     for (const l of lines) {
       expect(l.name.length).toBeGreaterThan(3)

@@ -1,21 +1,42 @@
-import type { Assembly, Plate } from '../assembly/assembly'
+import { type Assembly, plateMassKg } from '../assembly/assembly'
+import { boxOf } from '../assembly/places'
 import { materialOf } from '../catalogue/materials'
 
-export type FlatPart = Pick<Plate, 'mark' | 'name' | 'thicknessMm' | 'flatLengthMm' | 'flatWidthMm'> & {
+export type FlatPart = {
+  mark: string
+  name: string
+  thicknessMm: number
+  /** the box of its outline, as it is cut */
+  flatLengthMm: number
+  flatWidthMm: number
   material: string
   quantity: number
   massEachKg: number
 }
 
-/** Every flat part as it is cut, alike ones on one line, in the order they are drawn. mm, kg. */
+/** Every flat part as it is cut, alike ones on one line, in the order they are drawn. What was there already is not cut. mm, kg. */
 export function plateList(assembly: Assembly): FlatPart[] {
-  const parts: FlatPart[] = []
+  const parts: { key: string; part: FlatPart }[] = []
   for (const p of assembly.plates) {
-    const { mark, name, thicknessMm, flatLengthMm, flatWidthMm } = p
-    const own = { mark, name, thicknessMm, flatLengthMm, flatWidthMm, material: materialOf(p.materialId).name }
-    const alike = parts.find((o) => (Object.keys(own) as (keyof typeof own)[]).every((key) => o[key] === own[key]))
-    if (alike) alike.quantity += p.quantity
-    else parts.push({ ...own, quantity: p.quantity, massEachKg: p.massKg })
+    const { size } = boxOf(p.outline.map(({ x, y }) => ({ x, y, z: 0 })))
+    const { mark, name, thicknessMm } = p
+    const key = JSON.stringify([mark, name, thicknessMm, p.materialId, p.bends, p.holes, p.outline])
+    const alike = parts.find((o) => o.key === key)
+    if (alike) alike.part.quantity++
+    else
+      parts.push({
+        key,
+        part: {
+          mark,
+          name,
+          thicknessMm,
+          flatLengthMm: size.x,
+          flatWidthMm: size.y,
+          material: materialOf(p.materialId).name,
+          quantity: 1,
+          massEachKg: plateMassKg(p),
+        },
+      })
   }
-  return parts
+  return parts.map((p) => p.part)
 }

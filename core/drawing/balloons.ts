@@ -1,5 +1,5 @@
-import type { Assembly, Member } from '../assembly/assembly'
-import { memberLengthMm } from '../assembly/assembly'
+import { type Assembly, type Member, memberEnds, memberLengthMm } from '../assembly/assembly'
+import { infillCentre, plateCentre } from '../assembly/places'
 import { centreLine, pointAlong } from '../geometry/centreLine'
 import type { Vec3 } from '../geometry/vec3'
 import { type Entity, project, type ViewName } from './sheet'
@@ -18,26 +18,41 @@ export function balloons(view: ViewName, assembly: Assembly): Entity[] {
     const ring: Entity = { kind: 'balloon', layer: 'mark', at: project(view, at), text: mark }
     return view === 'plan' ? [ring] : [{ kind: 'line', layer: 'mark', from: project(view, part), to: project(view, at) }, ring]
   }
-  const along = (m: Member) => (view === 'rear' ? 0.3 : assembly.mounts.some((x) => x.memberId === m.id) ? NEAR_END : BETWEEN)
-  const shown = view === 'rear' ? firstOfEach(assembly.members) : assembly.members
-  const onePlate = new Map(assembly.plates.map((p) => [p.mark, p]))
+  const along = (m: Member) => (view === 'rear' ? 0.3 : assembly.mounts.some((x) => x.on === m.id) ? NEAR_END : BETWEEN)
+  const line = (m: Member) => centreLine(m.path, m.bendRadiiMm)
+  const plates = firstOfEachMark(assembly.plates)
   return [
-    ...shown.flatMap((m) => balloon(m.mark, pointAlong(centreLine(m.path, m.bendRadiiMm), along(m) * memberLengthMm(m)))),
-    ...[...onePlate.values()].filter((p) => p.role !== 'bracket').flatMap((p) => balloon(p.mark, p.place)),
-    ...bracketMark(view, assembly, balloon),
+    ...seen(view, assembly.members).flatMap((m) => balloon(m.mark, pointAlong(line(m), along(m) * memberLengthMm(m)))),
+    ...plates.filter((p) => view !== 'plan' || !p.steps).flatMap((p) => balloon(p.mark, plateCentre(p))),
+    ...firstOfEachMark(assembly.infills).flatMap((i) => balloon(i.mark, infillCentre(i))),
+    ...firstOfEachMark(assembly.fittings).flatMap((f) => balloon(f.mark, f.middle)),
   ]
 }
 
-/** Seen from behind, members across stand one behind the other: the rearmost of them is the one that is seen. */
-const firstOfEach = (members: Member[]): Member[] => {
-  const across = members.filter((m) => m.role === 'bar')
-  const rearmost = across.length ? [across.reduce((a, b) => (b.path[0]!.x < a.path[0]!.x ? b : a))] : []
-  return [...rearmost, ...members.filter((m) => m.role !== 'bar')]
-}
+/** Alike parts carry one mark: one of them is marked. */
+const firstOfEachMark = <T extends { mark: string }>(parts: T[]): T[] =>
+  [...new Map([...parts].reverse().map((p) => [p.mark, p])).values()].reverse()
 
-/** Brackets are all alike and sit under the feet: one of them is marked. */
-function bracketMark(view: ViewName, assembly: Assembly, balloon: (mark: string, at: Vec3) => Entity[]): Entity[] {
-  const bracket = assembly.plates.find((p) => p.role === 'bracket')
-  const [mount] = assembly.mounts
-  return bracket && mount && view !== 'plan' ? balloon(bracket.mark, { ...mount.place, z: mount.place.z + bracket.size.z / 2 }) : []
+/** Members that stand one behind the other in a view: the nearest of each place is the one that is seen. */
+function seen(view: ViewName, members: Member[]): Member[] {
+  if (view === 'plan') return members
+  const depth = (m: Member) => {
+    const [a, b] = memberEnds(m)
+    return view === 'rear' ? (a.x + b.x) / 2 : (a.y + b.y) / 2
+  }
+  const placeOf = (m: Member) => {
+    const ends = memberEnds(m).map((p) => project(view, p))
+    return ends
+      .map((p) => `${Math.round(p.x / 60)} ${Math.round(p.y / 60)}`)
+      .sort()
+      .join('|')
+  }
+  const nearest = new Map<string, Member>()
+  for (const m of members) {
+    const key = placeOf(m)
+    const other = nearest.get(key)
+    // the rear view looks forward, the side view from the right
+    if (!other || depth(m) < depth(other)) nearest.set(key, m)
+  }
+  return members.filter((m) => [...nearest.values()].includes(m))
 }

@@ -1,37 +1,53 @@
-import { type Assembly, loadBars } from '../assembly/assembly'
+import type { Assembly, OwnDimension } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
+import { overallHeight } from '../limits/heightLimits'
+import { restOf } from '../resting/rest'
 import { supportOf } from '../spacing/spacing'
+import { datumXMm } from '../vehicle/datum'
 import type { Vehicle } from '../vehicle/vehicle'
-import { datumXMm } from './datum'
-import type { Entity, Sheet } from './sheet'
+import { type Entity, project, type Sheet } from './sheet'
 
 type Cargo = Brief['cargo'][number]
 type Box = Sheet['box']
 
-/** Running positions of the bars from one datum, overhang of the governing load, bar length. */
+/** The design's own dimensions in one view, each in a row of its own on its side: running ones step outward in the order they are given. */
+function ownDimensions(assembly: Assembly, view: OwnDimension['view'], drawn: Box, firstRow: { low: number; high: number }): Entity[] {
+  const rows = new Map<string, number>()
+  return assembly.dimensions
+    .filter((d) => d.view === view)
+    .map((d): Entity => {
+      const [from, to] = [project(view, d.from), project(view, d.to)]
+      const lane = `${d.axis} ${d.side}`
+      const n = rows.get(lane) ?? 0
+      rows.set(lane, n + 1)
+      const row = d.side === 'low' ? -(firstRow.low + n) : firstRow.high + n
+      const edge = d.axis === 'x' ? (d.side === 'low' ? drawn.min.y : drawn.max.y) : d.side === 'low' ? drawn.min.x : drawn.max.x
+      const at = d.axis === 'x' ? to.x - from.x : to.y - from.y
+      return {
+        kind: 'dimension',
+        layer: 'dimension',
+        axis: d.axis,
+        base: edge,
+        row,
+        from: d.running ? { ...from, y: edge } : from,
+        to,
+        lengthMm: d.running ? at : Math.abs(at),
+        ...(d.ref ? { ref: d.ref } : {}),
+        ...(d.label ? { label: d.label } : {}),
+        ...(d.edits ? { edits: d.edits } : {}),
+      }
+    })
+}
+
+/** The design's own dimensions, overhang of the governing load, and the datum where anything runs from it. */
 export function planDimensions(assembly: Assembly, vehicle: Vehicle, cargo: Cargo[], drawn: Box): Entity[] {
-  const bars = loadBars(assembly)
   const datum = datumXMm(vehicle)
-  const base = drawn.min.y
-  const order = [...bars].sort((a, b) => a.path[0]!.x - b.path[0]!.x)
-  const running = order.map(
-    (b, k): Entity => ({
-      kind: 'dimension',
-      layer: 'dimension',
-      ref: b.id,
-      axis: 'x',
-      base,
-      row: -(k + 1),
-      from: { x: datum, y: base },
-      to: { x: b.path[0]!.x, y: b.path[1]!.y },
-      lengthMm: b.path[0]!.x - datum,
-      edits: { what: 'position', ref: b.id },
-    }),
-  )
-  const xs = order.map((b) => b.path[0]!.x)
   const hang = cargo
     .flatMap((c) => {
-      const s = supportOf(c, xs)
+      const s = supportOf(
+        c,
+        restOf(c, assembly).all.map((b) => b.xMm),
+      )
       if (s.under.length < 2) return []
       const [rear, front] = [c.xMm - c.lengthMm / 2, c.xMm + c.lengthMm / 2]
       return [
@@ -55,23 +71,7 @@ export function planDimensions(assembly: Assembly, vehicle: Vehicle, cargo: Carg
       label: 'free',
     }),
   )
-  const last = order[order.length - 1]
-  const length: Entity[] = last
-    ? [
-        {
-          kind: 'dimension',
-          layer: 'dimension',
-          ref: last.id,
-          axis: 'y',
-          base: drawn.max.x,
-          row: 1,
-          from: { x: last.path[1]!.x, y: last.path[1]!.y },
-          to: { x: last.path[0]!.x, y: last.path[0]!.y },
-          lengthMm: last.path[0]!.y - last.path[1]!.y,
-          edits: { what: 'length' },
-        },
-      ]
-    : []
+  const runs = assembly.dimensions.some((d) => d.view === 'plan' && d.running)
   const datumLine: Entity[] = [
     { kind: 'line', layer: 'datum', from: { x: datum, y: drawn.min.y }, to: { x: datum, y: drawn.max.y }, dashed: true },
     {
@@ -83,13 +83,11 @@ export function planDimensions(assembly: Assembly, vehicle: Vehicle, cargo: Carg
       size: 'small',
     },
   ]
-  return [...(bars.length ? datumLine : []), ...running, ...longest, ...length]
+  return [...(runs ? datumLine : []), ...ownDimensions(assembly, 'plan', drawn, { low: 1, high: longest.length ? 2 : 1 }), ...longest]
 }
 
 export function sideDimensions(assembly: Assembly, vehicle: Vehicle, brief: Brief, cargo: Cargo[], drawn: Box): Entity[] {
-  const deck = assembly.deckZMm
-  const tops = [vehicle.heightMm.value ?? 0, deck ?? 0, ...cargo.map((c) => (deck ?? 0) + c.heightMm)]
-  const top = Math.max(...tops)
+  const top = overallHeight({ assembly, vehicle, brief: { ...brief, cargo } }).value ?? vehicle.heightMm.value ?? 0
   const at = drawn.min.x
   const lowest = Math.min(...brief.passages.flatMap((p) => (p.heightMm === null ? [] : [p.heightMm])))
   const up = (to: number, row: number, label?: string): Entity => ({
@@ -106,22 +104,7 @@ export function sideDimensions(assembly: Assembly, vehicle: Vehicle, brief: Brie
   const base = vehicle.wheelbaseMm.value
   return [
     ...(top > 0 ? [up(top, -1)] : []),
-    ...(deck !== null && top - deck > 1
-      ? [
-          {
-            kind: 'dimension',
-            layer: 'dimension',
-            axis: 'y',
-            base: drawn.max.x,
-            row: 1,
-            from: { x: drawn.max.x, y: 0 },
-            to: { x: drawn.max.x, y: deck },
-            lengthMm: deck,
-            label: 'deck',
-            edits: { what: 'deck' },
-          } as Entity,
-        ]
-      : []),
+    ...ownDimensions(assembly, 'side', drawn, { low: 2, high: 1 }),
     ...(Number.isFinite(lowest) ? [up(lowest, -2.4, 'passage')] : []),
     ...(base === null
       ? []
@@ -142,7 +125,6 @@ export function sideDimensions(assembly: Assembly, vehicle: Vehicle, brief: Brie
 }
 
 export function rearDimensions(assembly: Assembly, vehicle: Vehicle, drawn: Box): Entity[] {
-  const bar = loadBars(assembly).reduce<Assembly['members'][number] | null>((a, b) => (a && a.path[0]!.y >= b.path[0]!.y ? a : b), null)
   const width = vehicle.widthMm.value
   const widths: Entity[] =
     width === null
@@ -159,35 +141,5 @@ export function rearDimensions(assembly: Assembly, vehicle: Vehicle, drawn: Box)
             lengthMm: width,
           },
         ]
-  if (!bar) return widths
-  const feetOf = assembly.mounts.filter((m) => m.memberId === bar.id)
-  const half = bar.path[0]!.y
-  const foot = Math.abs(feetOf[0]?.place.y ?? half)
-  const z = bar.path[0]!.z
-  return [
-    ...widths,
-    {
-      kind: 'dimension',
-      layer: 'dimension',
-      axis: 'x',
-      base: drawn.max.y,
-      row: 2.2,
-      from: { x: -half, y: z },
-      to: { x: half, y: z },
-      lengthMm: 2 * half,
-      edits: { what: 'length' },
-      ref: bar.id,
-    },
-    {
-      kind: 'dimension',
-      layer: 'dimension',
-      axis: 'x',
-      base: drawn.max.y,
-      row: 1,
-      from: { x: -foot, y: z },
-      to: { x: foot, y: z },
-      lengthMm: 2 * foot,
-      label: 'feet',
-    },
-  ]
+  return [...widths, ...ownDimensions(assembly, 'rear', drawn, { low: 2, high: 1 })]
 }

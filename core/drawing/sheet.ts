@@ -10,6 +10,9 @@ export const layers = [
   'mount',
   'member',
   'plate',
+  'infill',
+  'fitting',
+  'anchor',
   'foot',
   'cargo',
   'strap',
@@ -38,7 +41,7 @@ export type Dimension = Common & {
   lengthMm: number
   label?: string
   /** what typing another figure into this dimension changes */
-  edits?: { what: 'position'; ref: string } | { what: 'length' | 'deck' }
+  edits?: { figure: string; offsetMm: number }
 }
 export type Entity =
   | (Common & { kind: 'line'; from: Point; to: Point; dashed?: boolean })

@@ -40,7 +40,7 @@ test('from behind the worst bar’s sag is drawn and named, with arrows at its t
   expect(entities.filter((x) => x.layer === 'moved' && x.kind === 'polygon').length).toBeGreaterThan(0)
   // three lines an arrow: down at both feet, and aside at each that is pushed by more than a thirtieth of the greatest
   const most = Math.max(...rough.feetDownN)
-  const feet = e.assembly.mounts.flatMap((m, i) => (m.memberId === worst[0] ? [rough.feet[i]!] : []))
+  const feet = e.assembly.mounts.flatMap((m, i) => (m.on === worst[0] ? [rough.feet[i]!] : []))
   const aside = feet.filter((f) => Math.abs(f.leftN) >= 0.03 * most).length
   expect(entities.filter((x) => x.layer === 'force' && x.kind === 'line')).toHaveLength(6 + 3 * aside)
 })

@@ -1,4 +1,4 @@
-import { type Assembly, loadBars, type Mount } from '../assembly/assembly'
+import type { Assembly, Mount } from '../assembly/assembly'
 import { centreLine, pointAlong } from '../geometry/centreLine'
 import type { Point, Vec3 } from '../geometry/vec3'
 import type { Evaluation } from '../job/evaluate'
@@ -73,7 +73,7 @@ function worstLabel(view: ViewName, assembly: Assembly, worst: CaseResult['membe
   const member = assembly.members.find((m) => m.id === worst?.memberId)
   if (!member || !worst) return []
   const at = project(view, pointAlong(centreLine(member.path, member.bendRadiiMm), worst.atMm))
-  const foremost = Math.max(...loadBars(assembly).map((b) => b.path[0]!.x))
+  const foremost = Math.max(...assembly.members.flatMap((m) => m.path.map((p) => p.x)))
   const outside = view === 'rear' ? at.x > 0 : at.x > foremost - 100
   return [
     { kind: 'circle', layer: 'moved', centre: at, radius: 34 },
@@ -123,24 +123,24 @@ function feetForces(
   worstMember: string | null,
   units: DisplayUnits,
 ): Entity[] {
-  const most = Math.max(1, ...result.feetDownN.map(Math.abs))
+  const most = Math.max(1, ...result.feet.map((f) => Math.abs(f.push.z)))
   const shares = feetUsed(result, feet)
   // a foot near or over what holds it says by how much, in the ink of limits
   const words = (i: number) => {
-    const [n, share] = [result.feetDownN[i]!, shares[i]]
+    const [n, share] = [-result.feet[i]!.push.z, shares[i]]
     const force = `${n < 0 ? '↑ ' : ''}${formatQuantity(Math.abs(n), 'force', units)} ${defaultUnit('force', units.system)}`
     return share !== null && share !== undefined && share >= NEAR ? `${force}, ${percentText(share)}` : force
   }
   const layerOf = (i: number) => ((shares[i] ?? 0) > 1 ? ('limit' as const) : ('force' as const))
   const foremost = Math.max(...assembly.mounts.map((m) => m.place.x))
   return assembly.mounts.flatMap((m, i): Entity[] => {
-    const n = result.feetDownN[i]!
-    const outward = m.side === 'left' ? 1 : -1
+    const n = -result.feet[i]!.push.z
+    const outward = m.side === 'right' ? -1 : 1
     if (view === 'plan') {
       // words run rearward from the foremost bar, where the sheet ends, and forward from the others
       const ahead = m.place.x < foremost - 1
       // clear of the bar's end and of a rail on it
-      const bar = assembly.members.find((b) => b.id === m.memberId)
+      const bar = assembly.members.find((b) => b.id === m.on)
       const past = bar ? Math.abs(bar.path[0]!.y) - Math.abs(m.place.y) : 0
       const at = { x: m.place.x + (ahead ? 60 : -60), y: m.place.y + outward * (past + 60) - 20 }
       return [
@@ -149,7 +149,10 @@ function feetForces(
       ]
     }
     // seen from behind or from the side feet stand one behind the other: those of the worst bar, or of the near side, speak for all
-    if (view === 'rear' ? m.memberId !== (worstMember ?? m.memberId) : m.side !== 'right') return []
+    if (
+      view === 'rear' ? m.on !== (worstMember && assembly.mounts.some((x) => x.on === worstMember) ? worstMember : m.on) : m.side === 'left'
+    )
+      return []
     const length = 90 + (260 * Math.abs(n)) / most
     const at = (dz: number, dx = 0): Vec3 => ({
       x: m.place.x + (view === 'side' ? dx : 0),
@@ -175,8 +178,8 @@ function feetForces(
 const LEAST_PUSH = 0.03
 
 /** The push of a foot along and aside as one arrow in the level plane, at the scale of the others; in a view that looks along it, only what is seen of it. */
-function levelForce(view: ViewName, { place, side }: Mount, { forwardN, leftN }: FootForce, most: number, units: DisplayUnits): Entity[] {
-  const seen = { x: view === 'rear' ? 0 : forwardN, y: view === 'side' ? 0 : leftN }
+function levelForce(view: ViewName, { place, side }: Mount, { push }: FootForce, most: number, units: DisplayUnits): Entity[] {
+  const seen = { x: view === 'rear' ? 0 : push.x, y: view === 'side' ? 0 : push.y }
   const sizeN = Math.hypot(seen.x, seen.y)
   if (sizeN < LEAST_PUSH * most) return []
   const length = 60 + (260 * sizeN) / most

@@ -1,7 +1,13 @@
 import { type Assembly, memberEnds } from '../assembly/assembly'
+import { boxOf, plateCentre, plateCorners } from '../assembly/places'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
-import type { Point, Vec3 } from '../geometry/vec3'
+import { centreLine, nearestAlong, pointAlong } from '../geometry/centreLine'
+import { sectionAxes } from '../geometry/localAxes'
+import { hull } from '../geometry/polygon'
+import { dot, minus, along as moved, type Point, plus, times, type Vec3 } from '../geometry/vec3'
+import { seatAxes } from '../loads/solveRack'
+import { restOf } from '../resting/rest'
 import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
 import { balloons } from './balloons'
 import { planDimensions, rearDimensions, sideDimensions } from './dimensions'
@@ -22,6 +28,8 @@ export function drawView(
   when: 'driving' | 'parked' = 'driving',
 ): Sheet {
   const cargo = brief.cargo.filter((c) => c.counts === 'both' || c.counts === when)
+  // what lies on nothing yet is drawn over the roof, where its issue finds it
+  const stood = cargo.map((c) => ({ c, zMm: restOf(c, assembly).zMm ?? vehicle.roofHeightMm.value ?? 0 }))
   const entities: Entity[] = [
     ...vehicleOutline(vehicle, view),
     ...likeness(vehicle, view),
@@ -29,18 +37,21 @@ export function drawView(
     ...(view === 'rear' ? [] : vehicle.mounts.flatMap((m) => mountMarks(view, m))),
     ...feet(view, assembly),
     ...members(view, assembly),
+    ...infills(view, assembly),
     ...plates(view, assembly),
+    ...fittings(view, assembly),
+    ...anchors(view, assembly),
     // seen from the side items stand one behind the other: only the tallest is named
-    ...cargo.flatMap((c) =>
+    ...stood.flatMap(({ c, zMm }) =>
       cargoBox(
         view,
         c,
-        assembly.deckZMm ?? vehicle.roofHeightMm.value ?? 0,
+        zMm,
         view === 'plan' || (view === 'side' && cargo.every((o) => o.heightMm <= c.heightMm)),
         view === 'plan' ? assembly.members.map((m) => memberEnds(m)).flatMap(([a, b]) => (Math.abs(a.x - b.x) < 1 ? [a.x] : [])) : [],
       ),
     ),
-    ...cargo.flatMap((c) => strapLines(view, c, assembly.deckZMm ?? vehicle.roofHeightMm.value ?? 0)),
+    ...stood.flatMap(({ c, zMm }) => strapLines(view, c, zMm)),
     ...(view === 'plan' ? [] : passages(view, brief, vehicle)),
     ...balloons(view, assembly),
   ]
@@ -108,80 +119,121 @@ function freeStretches(line: MountLine): [number, number][] {
     )
 }
 
+/** The outline that a solid of these corners shows in a view. */
+const shadow = (view: ViewName, corners: Vec3[]): Point[] => hull(corners.map((p) => project(view, p)))
+
+const boxCorners = (centre: Vec3, half: [Vec3, Vec3, Vec3]): Vec3[] =>
+  [-1, 1].flatMap((a) => [-1, 1].flatMap((b) => [-1, 1].map((c) => moved(moved(moved(centre, half[0], a), half[1], b), half[2], c))))
+
+/** A foot from its seat to the underside of what stands on it, along the seat's normal. */
 const feet = (view: ViewName, assembly: Assembly): Entity[] =>
   assembly.mounts.map((m) => {
-    const bar = assembly.members.find((b) => b.id === m.memberId)
-    const top = bar ? bar.path[0]!.z - profileSection(bar.profileId).heightMm / 2 : m.place.z
+    const bar = assembly.members.find((b) => b.id === m.on)
+    const plate = assembly.plates.find((b) => b.id === m.on)
+    const { out, along, aside } = seatAxes(m.normal)
+    const line = bar ? centreLine(bar.path, bar.bendRadiiMm) : null
+    const head = line ? pointAlong(line, nearestAlong(line, m.place).atMm) : plate ? plateCentre(plate) : m.place
+    const s = bar ? profileSection(bar.profileId) : null
+    const rise = Math.max(8, dot(minus(head, m.place), out) - (s ? s.heightMm / 2 : 0))
     return {
       kind: 'polygon',
       layer: 'foot',
       ref: m.id,
       closed: true,
       filled: true,
-      points: rect(
+      points: shadow(
         view,
-        { ...m.place, z: (m.place.z + top) / 2 },
-        { x: FOOT_MM.along, y: FOOT_MM.across, z: Math.max(8, top - m.place.z) },
+        boxCorners(moved(m.place, out, rise / 2), [
+          times(along, FOOT_MM.along / 2),
+          times(aside, FOOT_MM.across / 2),
+          times(out, rise / 2),
+        ]),
       ),
     }
   })
 
+/** Each straight piece of a member as the box of its section, seen in this view. */
 const members = (view: ViewName, assembly: Assembly): Entity[] =>
-  assembly.members.map((m) => {
-    const section = profileSection(m.profileId)
-    const [a, b] = memberEnds(m)
-    const along = m.role === 'rail'
-    const ref = m.id
-    const round = section.heightMm === section.widthMm && !along && view === 'side'
-    if (round)
+  assembly.members.flatMap((m) => {
+    const s = profileSection(m.profileId)
+    const points = centreLine(m.path, m.bendRadiiMm)
+    return points.slice(1).map((to, i): Entity => {
+      const from = points[i]!
+      const { width, height } = sectionAxes(from, to, m.rollDeg)
+      const ring = [-1, 1].flatMap((a) => [-1, 1].map((b) => plus(times(width, (a * s.widthMm) / 2), times(height, (b * s.heightMm) / 2))))
       return {
         kind: 'polygon',
         layer: 'member',
-        ref,
+        ref: m.id,
         closed: true,
         filled: true,
-        points: rect(view, a, { x: section.widthMm, y: 0, z: section.heightMm }),
+        points: shadow(view, [...ring.map((r) => plus(from, r)), ...ring.map((r) => plus(to, r))]),
       }
-    if (view === 'plan') {
-      const w = section.widthMm / 2
-      const off = along ? { x: 0, y: w } : { x: w, y: 0 }
-      return {
-        kind: 'polygon',
-        layer: 'member',
-        ref,
-        closed: true,
-        filled: true,
-        points: [
-          { x: a.x - off.x, y: a.y - off.y },
-          { x: b.x - off.x, y: b.y - off.y },
-          { x: b.x + off.x, y: b.y + off.y },
-          { x: a.x + off.x, y: a.y + off.y },
-        ],
-      }
-    }
-    const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: a.z }
-    const size = along
-      ? { x: Math.abs(a.x - b.x), y: section.widthMm, z: section.heightMm }
-      : { x: section.widthMm, y: Math.abs(a.y - b.y), z: section.heightMm }
-    return { kind: 'polygon', layer: 'member', ref, closed: true, filled: true, points: rect(view, middle, size) }
+    })
   })
 
+/** Flat parts by their own outline; what rides under a foot is seen as part of it. A sheet seen on edge is a line. */
 const plates = (view: ViewName, assembly: Assembly): Entity[] =>
   assembly.plates
-    .filter((p) => p.role !== 'bracket')
+    .filter((p) => !p.steps)
     .map((p): Entity => {
-      if (view === 'side' && p.role === 'fairing') {
-        const [x0, x1] = [p.place.x - p.size.x / 2, p.place.x + p.size.x / 2]
-        return {
-          kind: 'line',
-          layer: 'plate',
-          ref: p.id,
-          from: { x: x0, y: p.place.z + p.size.z / 2 },
-          to: { x: x1, y: p.place.z - p.size.z / 2 },
-        }
-      }
-      return { kind: 'polygon', layer: 'plate', ref: p.id, closed: true, points: rect(view, p.place, p.size) }
+      const points = shadow(view, plateCorners(p))
+      const { size } = boxOf(points.map(({ x, y }) => ({ x, y, z: 0 })))
+      const edge = p.air === 'fairing' && view === 'side'
+      const [first, last] = [points[0]!, points[Math.floor(points.length / 2)]!]
+      return edge && Math.min(size.x, size.y) > 0
+        ? { kind: 'line', layer: 'plate', ref: p.id, from: first, to: last }
+        : { kind: 'polygon', layer: 'plate', ref: p.id, closed: true, points }
     })
+
+const infills = (view: ViewName, assembly: Assembly): Entity[] =>
+  assembly.infills.flatMap((i): Entity[] => {
+    const outline = i.outline.map((p) => project(view, p))
+    const { centre, size } = boxOf(outline.map(({ x, y }) => ({ x, y, z: 0 })))
+    const frame: Entity = { kind: 'polygon', layer: 'infill', ref: i.id, closed: true, points: outline }
+    if (Math.min(size.x, size.y) < 30 || i.kind === 'sheet' || i.kind === 'canvas') return [frame]
+    return [
+      frame,
+      ...hatched(outline, i.kind === 'mesh', centre, size).map(
+        ([from, to]): Entity => ({ kind: 'line', layer: 'infill', ref: i.id, from, to }),
+      ),
+    ]
+  })
+
+/** Lines of a mesh both ways, of slats one way, cut off at the outline. */
+function hatched(outline: Point[], both: boolean, centre: Point, size: Point): [Point, Point][] {
+  const step = Math.max(60, Math.min(size.x, size.y) / 6)
+  const across = (y: number): [Point, Point][] => cutBy(outline, y, false)
+  const upright = (x: number): [Point, Point][] => cutBy(outline, x, true)
+  const places = (middle: number, length: number) => {
+    const n = Math.floor(length / 2 / step)
+    return Array.from({ length: 2 * n + 1 }, (_, k) => middle + (k - n) * step)
+  }
+  return [...places(centre.x, size.x).flatMap(upright), ...(both ? places(centre.y, size.y).flatMap(across) : [])]
+}
+
+function cutBy(outline: Point[], at: number, upright: boolean): [Point, Point][] {
+  const key = upright ? 'x' : 'y'
+  const met = outline.flatMap((a, i): Point[] => {
+    const b = outline[(i + 1) % outline.length]!
+    const [p, q] = [a[key] - at, b[key] - at]
+    if (p * q > 0 || p === q) return []
+    const t = p / (p - q)
+    return [{ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }]
+  })
+  const other = upright ? 'y' : 'x'
+  const sorted = met.sort((a, b) => a[other] - b[other])
+  return sorted.length >= 2 ? [[sorted[0]!, sorted[sorted.length - 1]!]] : []
+}
+
+const fittings = (view: ViewName, assembly: Assembly): Entity[] =>
+  assembly.fittings.flatMap((f): Entity[] => [
+    { kind: 'polygon', layer: 'fitting', ref: f.id, closed: true, filled: true, dashed: f.there, points: rect(view, f.middle, f.size) },
+  ])
+
+/** What straps pull on: a ring where it sits. */
+const anchors = (view: ViewName, assembly: Assembly): Entity[] =>
+  assembly.anchors.map((x) => ({ kind: 'circle', layer: 'anchor', ref: x.id, centre: project(view, x.at), radius: 24 }))
 
 /** Clear of the mark of a member, and about so wide as one letter of a name is drawn. */
 const NAME_CLEAR_MM = 150

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { defaultRules } from '../rules/rules'
+import { withRack } from '../testing/racks'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { likeness } from './likeness'
 import { type Dimension, pointsOf } from './sheet'
@@ -40,7 +41,7 @@ describe('feet', () => {
     const { assembly, entities } = drawn(view)
     for (const m of assembly.mounts) {
       const b = box(pointsOf(entities.find((e) => e.ref === m.id && e.layer === 'foot')!))
-      const bar = assembly.members.find((x) => x.id === m.memberId)!
+      const bar = assembly.members.find((x) => x.id === m.on)!
       expect(b.low).toBeCloseTo(m.place.z, 6)
       // the survey van's bars are 40 high
       expect(b.high).toBeCloseTo(bar.path[0]!.z - 20, 6)
@@ -53,21 +54,16 @@ describe('heights from the ground', () => {
     const dims = drawn('side', job).entities.filter((e): e is Dimension => e.kind === 'dimension' && e.axis === 'y')
     return { of: (label: string | undefined) => dims.filter((d) => d.label === label), all: dims }
   }
-  test('the deck has its own height while something stands above it, and none when the deck is the top', () => {
+  test('the deck has its own height, and none where there are no bars', () => {
     const { assembly } = drawn('side')
     expect(
       heights()
         .of('deck')
         .map((d) => d.lengthMm),
-    ).toEqual([assembly.deckZMm])
-    const bare = {
-      ...survey,
-      brief: { ...survey.brief, cargo: [] },
-      design: { ...survey.design, params: { ...survey.design.params, sideRails: false } },
-    }
-    expect(heights(bare).of('deck')).toEqual([])
+    ).toEqual([assembly.supports[0]!.bearings[0]!.zMm])
+    const bare = withRack({ ...survey, brief: { ...survey.brief, cargo: [] } }, { sideRails: false })
     // no bars, no deck
-    const none = { ...bare, design: { ...bare.design, params: { ...bare.design.params, barXMm: [] } } }
+    const none = withRack(bare, { barXMm: [] })
     expect(heights(none).of('deck')).toEqual([])
   })
   test('each is measured from the ground', () => {
@@ -96,11 +92,7 @@ describe('names of what is carried', () => {
   test('a name is not drawn through a bar where there is room beside it, and never begins off its item', () => {
     const [case_] = survey.brief.cargo
     const at = (xMm: number, name: string, barXMm = [0, 1100, 2200]) => {
-      const job = {
-        ...survey,
-        brief: { ...survey.brief, cargo: [{ ...case_!, name, xMm, lengthMm: 2000 }] },
-        design: { ...survey.design, params: { ...survey.design.params, barXMm } },
-      }
+      const job = withRack({ ...survey, brief: { ...survey.brief, cargo: [{ ...case_!, name, xMm, lengthMm: 2000 }] } }, { barXMm })
       const text = drawn('plan', job).entities.find((e) => e.kind === 'text' && e.text === name)
       return text?.kind === 'text' ? text.at.x : Number.NaN
     }

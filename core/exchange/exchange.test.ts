@@ -39,7 +39,7 @@ test('a version 1 file with straps that stop sliding aside: every other one stop
     },
   }
   const read = readJob(old)
-  expect(read.ok && read.value.version).toBe(2)
+  expect(read.ok && read.value.version).toBe(3)
   expect(read.ok && read.value.brief.cargo[0]!.securing?.straps.map((s) => [s.way, s.atMm])).toEqual([
     ['left', null],
     ['right', null],
@@ -52,7 +52,7 @@ test('a broken file says where: line and column, field path, or the version', ()
   expect(whereOf(readJobFile(text.slice(0, 400)))[0]).toMatch(/^line \d+, column \d+$/)
   expect(whereOf(readJobFile('[1]'))).toHaveLength(1)
   expect(whereOf(readJobFile(text.replace('"lengthMm": 3400', '"lengthMm": -3')))).toEqual(['brief.cargo[0].lengthMm'])
-  expect(whereOf(readJobFile(text.replace('"version": 2', '"version": 9')))).toEqual(['version'])
+  expect(whereOf(readJobFile(text.replace('"version": 3', '"version": 9')))).toEqual(['version'])
 })
 
 test('no text makes the reader throw', () => {

@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { faultsOf, type Read, readJson } from '../issue/faults'
 import { JOB_FORMAT, JOB_VERSION, type Job, JobSchema } from '../job/job'
 
+import { vehicleToPieces } from './vehicleToPieces'
+
 type Migration = (job: Record<string, unknown>) => Record<string, unknown>
 /** A job of version n goes through every step from n on. A released step is never edited. */
 export const jobMigrations: Migration[] = [
@@ -20,6 +22,20 @@ export const jobMigrations: Migration[] = [
     const brief = (job.brief ?? {}) as Record<string, unknown>
     const cargo = Array.isArray(brief.cargo) ? brief.cargo.map(withSides) : brief.cargo
     return { ...job, version: 2, brief: { ...brief, ...(cargo === undefined ? {} : { cargo }) } }
+  },
+  // 2 → 3: the one design becomes the first piece, what hung in the receiver one of its own, and the rating of a roof is its body's
+  (job) => {
+    const { design, vehicle, ...rest } = job
+    const moved = vehicleToPieces(vehicle)
+    const rack = design as { family?: unknown; params?: { barXMm?: unknown[] } } | undefined
+    // a rack of no bars was never designed: it stood in for a question about the vehicle
+    const designed = rack && (moved.carrier === null || (rack.params?.barXMm?.length ?? 0) > 0)
+    return {
+      ...rest,
+      version: 3,
+      vehicle: moved.vehicle,
+      pieces: [...(designed ? [{ id: 'p1', ...rack }] : []), ...(moved.carrier ? [{ id: 'p2', letter: 'B', ...moved.carrier }] : [])],
+    }
   },
 ]
 

@@ -1,63 +1,100 @@
 import type { z } from 'zod'
 import type { Assembly } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
+import type { Vec3 } from '../geometry/vec3'
 import type { Issue } from '../issue/issue'
-import type { Vehicle } from '../vehicle/vehicle'
+import type { Rules } from '../rules/rules'
+import type { MountLine, Vehicle } from '../vehicle/vehicle'
 
-/** Something on the drawing that can be taken hold of. Positions along the vehicle, mm. */
-export type Handle<P> = {
+export const pieceStates = ['fitted', 'folded', 'off'] as const
+export type PieceState = (typeof pieceStates)[number]
+/** What a piece is designed against: the vehicle, what it shall carry, the shop's rules, the piece it stands on and how it is set. */
+export type Site = { vehicle: Vehicle; brief: Brief; rules: Rules; below: Assembly | null; state: PieceState }
+
+/** Where on a vehicle a family belongs: how the shelf of families is ordered. */
+export const familyGroups = ['over the roof', 'over the cab', 'in and over the bed', 'behind', 'inside', 'on another piece'] as const
+export type FamilyGroup = (typeof familyGroups)[number]
+
+/** A figure of the design that a handle, a pressed dimension or a typed value sets. mm, degrees or kg; `snap` = the nearest value that the place allows. */
+export type Measure<P> = {
+  id: string
+  label: string
+  unit: 'length' | 'angle'
+  value: number
+  min: number
+  max: number
+  snap?: (value: number) => number
+  /** what round figures count from, and what a typed one is measured from; 0 where nothing is said */
+  from?: number
+  set: (params: P, value: number) => P
+}
+/** Something on the drawing that can be taken hold of, in space. Along each axis that it moves: the figure it sets, and by how much per mm. */
+export type Handle = {
   id: string
   /** the drawn part it moves */
   ref: string
   label: string
-  xMm: number
-  /** nearest allowed place to a wish; free = between mounts, for the hold-to-override key */
-  snap: (xMm: number) => number
-  moved: (params: P, xMm: number) => P
+  at: Vec3
+  moves: { axis: 'x' | 'y' | 'z'; measure: string; per: number }[]
 }
 
+type Common<P> = {
+  key: keyof P & string
+  label: string
+  /** heading it stands under */
+  group?: string
+  help?: string
+  when?: (p: P, site: Site) => boolean
+}
+/** `nullable`: it may stay unknown, and then nothing that needs it passes. */
 export type FieldSpec<P> =
-  | {
-      key: keyof P & string
-      label: string
-      kind: 'length'
-      /** a wall or a sheet is shown finer than a length */
-      gauge?: boolean
-      min: number
-      max: number
-      help?: string
-      when?: (p: P, vehicle: Vehicle) => boolean
-    }
-  | { key: keyof P & string; label: string; kind: 'switch'; help?: string; when?: (p: P, vehicle: Vehicle) => boolean }
-  | {
-      key: keyof P & string
-      label: string
-      kind: 'choice'
-      options: (vehicle: Vehicle) => { value: string; label: string }[]
-      help?: string
-      when?: (p: P, vehicle: Vehicle) => boolean
-    }
+  | (Common<P> & { kind: 'length'; gauge?: boolean; min: number; max: number; nullable?: boolean })
+  | (Common<P> & { kind: 'angle'; min: number; max: number; nullable?: boolean })
+  | (Common<P> & { kind: 'mass' | 'force'; min: number; max: number; nullable?: boolean })
+  | (Common<P> & { kind: 'count'; min: number; max: number; nullable?: boolean })
+  | (Common<P> & { kind: 'switch' })
+  | (Common<P> & { kind: 'text'; most: number })
+  | (Common<P> & { kind: 'lengths'; each: string; min: number; max: number; most: number })
+  | (Common<P> & { kind: 'choice' | 'profile' | 'place'; options: (site: Site) => { value: string; label: string }[] })
 
-/** A design family: a pure function from parameters to an Assembly, and handles. It knows nothing of what follows. */
+/** A design family: a pure function from parameters to an Assembly, with what can be set, moved and tried. It knows nothing of what follows. */
 export type Family<P> = {
   id: string
   title: string
+  group: FamilyGroup
+  /** one line for the shelf: what it is and what it stands on */
+  says: string
   params: z.ZodType<P>
-  start: (vehicle: Vehicle, brief: Brief) => P
-  /** `shop`: what this shop's tools do to a part: the K factor of its folds */
-  assemble: (params: P, vehicle: Vehicle, shop: { kFactor: number }) => { assembly: Assembly; issues: Issue[] }
-  handles: (params: P, vehicle: Vehicle) => Handle<P>[]
-  /** what pressing a drawn dimension changes: the length of the bars, or the height they carry at, by so much */
-  resized: (params: P, what: 'length' | 'deck', byMm: number) => P
-  /** how much less and how much more it may become, mm */
-  resizeRange: (params: P, what: 'length' | 'deck') => [number, number]
-  /** parts set out along the vehicle from one datum, mm */
-  stations: (params: P) => number[]
-  restationed: (params: P, xMm: number[]) => P
-  /** single changes a fabricator would try, mildest first */
-  changes: (params: P, vehicle: Vehicle) => { label: string; params: P }[]
-  /** how a cut length can be shortened without moving the feet's line, for the stock advisor: by no less than `least` and no more than `most`, mm */
-  shorten: { id: string; label: string; least: (p: P) => number; most: (p: P) => number; apply: (p: P, barShorterMm: number) => P }[]
+  /** bought or found: never cut, coated or priced */
+  there?: boolean
+  /** why it cannot stand here; null where it can */
+  fits: (site: Site) => string | null
+  start: (site: Site) => P
+  assemble: (params: P, site: Site) => { assembly: Assembly; issues: Issue[] }
   fields: FieldSpec<P>[]
+  measures: (params: P, site: Site) => Measure<P>[]
+  handles: (params: P, site: Site) => Handle[]
+  /** single changes a fabricator would try, mildest first */
+  changes: (params: P, site: Site) => { label: string; params: P }[]
+  /** how cut lengths can be shortened without moving the feet's line: by no less than `least` and no more than `most`, mm */
+  shorten?: { id: string; label: string; least: (p: P) => number; most: (p: P) => number; apply: (p: P, shorterMm: number) => P }[]
+  /** parts set out along the vehicle on one line of mounts, from one datum, mm */
+  stations?: {
+    line: (p: P, site: Site) => MountLine | null
+    of: (p: P) => number[]
+    set: (p: P, xMm: number[]) => P
+    /** nearest that two may stand */
+    leastMm: number
+  }
+  /** the profile that most of it is made of */
+  profile?: { of: (p: P) => string; set: (p: P, profileId: string) => P }
+  /** height of a bought foot, mm */
+  footHeight?: { of: (p: P) => number; set: (p: P, heightMm: number) => P }
+  /** the coat it gets; undefined = none is put on */
+  finish?: (p: P) => 'raw' | 'painted' | 'powder'
+  /** the same on the other side of the vehicle; undefined = it is the same on both */
+  mirrored?: (p: P) => P
+  /** on another vehicle: what it needs a new place for there; undefined = it finds its own */
+  rehomed?: (p: P, site: Site) => P
   examples: { name: string; vehicle: Vehicle; params: P }[]
 }

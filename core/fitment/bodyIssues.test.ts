@@ -4,6 +4,7 @@ import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { absorbMisfit, mountMisfit } from '../measure/mountMisfit'
 import { defaultRules } from '../rules/rules'
+import { withRack } from '../testing/racks'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { withPoint } from '../vehicle/vehicle'
 import { bodyIssues, movesApart } from './bodyIssues'
@@ -13,13 +14,8 @@ import { roadPrompts } from './roadPrompts'
 const on = (vehicleId: string, barXMm: number[], xMm: number): Job => {
   const vehicle = demoVehicles.find((v) => v.id === vehicleId)!
   const [survey] = demoJobs
-  const params = { ...survey.design.params, mountId: vehicle.mounts[0].id, barXMm }
-  return {
-    ...survey,
-    vehicle,
-    design: { ...survey.design, params },
-    brief: { ...survey.brief, cargo: [{ ...survey.brief.cargo[0], xMm, yMm: 0 }] },
-  }
+  const brief = { ...survey.brief, cargo: [{ ...survey.brief.cargo[0], xMm, yMm: 0 }] }
+  return withRack({ ...survey, vehicle, brief }, { mountId: vehicle.mounts[0].id, barXMm })
 }
 const codes = (job: Job) => evaluate(job, defaultRules).issues.map((i) => i.code)
 
@@ -33,8 +29,15 @@ test('a cover that moves 10 and a canopy that moves 14 against the cab move 24 a
 test('feet on the cab and on the bed at once are refused: the rack would tie two moving bodies together', () => {
   const job = on('pickup-canopy', [-600, 300], -200)
   const { assembly } = evaluate(job, defaultRules)
-  const vehicle = { ...job.vehicle, mounts: [...job.vehicle.mounts, { ...job.vehicle.mounts[0], id: 'cab-line', bodyId: 'cab' }] }
-  const bridging = { ...assembly, mounts: assembly.mounts.map((m, i) => (i < 2 ? { ...m, lineId: 'cab-line' } : m)) }
+  const { vehicle } = job
+  const bridging = {
+    ...assembly,
+    mounts: assembly.mounts.map((m, i) => (i < 2 ? { ...m, bodyId: 'cab' } : m)),
+    joints: [
+      ...assembly.joints,
+      { id: 'tie', kind: 'weld' as const, between: ['p1/bar:0', 'p1/bar:1'] as [string, string], at: { x: 0, y: 0, z: 0 } },
+    ],
+  }
   expect(bodyIssues(bridging, vehicle, job.brief)).toContainEqual(expect.objectContaining({ code: 'bridges_bodies', movesMm: 14 }))
   expect(bodyIssues(assembly, vehicle, job.brief)).toEqual([])
 })
@@ -50,10 +53,7 @@ test('3.4 m poles on a bed cover reach the cab, which is taller: they stand into
 
 test('a gap of 85 with errors 2, 5, 3, 1, 1 is 73 at worst and 85 − √40 = 78.7 likely', () => {
   const [survey] = demoJobs
-  const job = {
-    ...survey,
-    design: { ...survey.design, params: { ...survey.design.params, barXMm: [-250, 1500, 2000], footHeightMm: 170 } },
-  }
+  const job = withRack(survey, { barXMm: [-250, 1500, 2000], footHeightMm: 170 })
   // bar underside 2560 + 170 = 2730; fan top 2575 + 70 = 2645
   const fan = clearances(evaluate(job, defaultRules).assembly, job.vehicle, job.brief).find((c) => c.name === 'Bar over the roof fan')!
   expect([fan.nominalMm, fan.worstMm]).toEqual([85, 73])

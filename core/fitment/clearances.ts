@@ -1,8 +1,10 @@
-import { type Assembly, loadBars } from '../assembly/assembly'
+import { type Assembly, memberEnds } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
+import { overallHeight } from '../limits/heightLimits'
 import { combinedTolerance } from '../measure/readings'
 import { placeTolerance, usualTolerance } from '../measure/settle'
+import { restOf } from '../resting/rest'
 import type { Vehicle } from '../vehicle/vehicle'
 import { movesApart } from './bodyIssues'
 
@@ -20,12 +22,13 @@ const SOFT = 5 // cargo and obstacles are measured over straps, rubber and paint
 
 /** Gaps that must stay open: over each obstacle on the roof that something passes, under each passage, over each other body. */
 export function clearances(assembly: Assembly, vehicle: Vehicle, brief: Brief): Clearance[] {
-  const deck = assembly.deckZMm
-  const [bar] = loadBars(assembly)
-  if (deck === null || !bar) return []
   const roofTolerance = vehicle.roofHeightMm.tolerance ?? usualTolerance[vehicle.roofHeightMm.method]
-  const line = vehicle.mounts.find((m) => m.id === assembly.mounts[0]?.lineId)
-  const seat = { name: 'seat of the feet', toleranceMm: line ? placeTolerance(line.taken) : usualTolerance.assumed }
+  // feet stand on what was measured; without a mount line nobody says how well
+  const taken = assembly.mounts.map((m) => vehicle.mounts.find((l) => l.id === m.placeId)?.taken)
+  const seat = {
+    name: 'seat of the feet',
+    toleranceMm: Math.max(0, ...taken.map((t) => (t ? placeTolerance(t) : usualTolerance.assumed))),
+  }
   const made = [
     { name: 'foot as made', toleranceMm: MADE },
     { name: 'bar as made', toleranceMm: MADE },
@@ -34,53 +37,103 @@ export function clearances(assembly: Assembly, vehicle: Vehicle, brief: Brief): 
     const { worst, likely } = combinedTolerance(from.map((f) => f.toleranceMm))
     return { name, nominalMm, worstMm: nominalMm - worst, likelyMm: nominalMm - likely, from }
   }
-  const underside = deck - profileSection(bar.profileId).heightMm
-  const cargo = brief.cargo.filter((c) => c.counts !== 'parked')
-  const out: Clearance[] = []
+  const cargo = brief.cargo
+    .filter((c) => c.counts !== 'parked')
+    .flatMap((c) => {
+      const rest = restOf(c, assembly)
+      return rest.zMm === null ? [] : [{ c, zMm: rest.zMm, bodies: rest.supports.flatMap((s) => s.bodyId ?? []) }]
+    })
+  return [
+    ...overObstacles({ assembly, vehicle, cargo, roofTolerance, seat, made, gap }),
+    ...underPassages({ assembly, vehicle, brief, cargo, seat, made, gap }),
+    ...overBodies({ vehicle, cargo, seat, made, gap }),
+  ]
+}
 
-  for (const o of vehicle.obstacles) {
-    if (vehicle.roofHeightMm.value === null) continue
-    const underBar = loadBars(assembly).some(
-      (b) => Math.abs(b.path[0]!.x - o.xMm) < o.lengthMm / 2 + 40 && Math.abs(o.yMm) < b.path[0]!.y + o.widthMm / 2,
-    )
-    const underLoad = cargo.some(
-      (c) => Math.abs(c.xMm - o.xMm) < (c.lengthMm + o.lengthMm) / 2 && Math.abs(c.yMm - o.yMm) < (c.widthMm + o.widthMm) / 2,
-    )
-    if (!underBar && !underLoad) continue
-    const top = vehicle.roofHeightMm.value + o.heightMm
-    out.push(
-      gap(`${underBar ? 'Bar' : 'Load'} over the ${o.name}`, (underBar ? underside : deck) - top, [
-        { name: 'roof height', toleranceMm: roofTolerance },
+type Standing = { c: Brief['cargo'][number]; zMm: number; bodies: string[] }[]
+type Gap = (name: string, nominalMm: number, from: Clearance['from']) => Clearance
+type From = Clearance['from'][number]
+
+function overObstacles(g: {
+  assembly: Assembly
+  vehicle: Vehicle
+  cargo: Standing
+  roofTolerance: number
+  seat: From
+  made: From[]
+  gap: Gap
+}): Clearance[] {
+  const roof = g.vehicle.roofHeightMm.value
+  if (roof === null) return []
+  return g.vehicle.obstacles.flatMap((o) => {
+    const top = roof + o.heightMm
+    // members that pass over it, by their undersides
+    const bars = g.assembly.members.flatMap((m) => {
+      const [a, b] = memberEnds(m)
+      const { heightMm } = profileSection(m.profileId)
+      const near = Math.min(a.x, b.x) - 40 < o.xMm + o.lengthMm / 2 && Math.max(a.x, b.x) + 40 > o.xMm - o.lengthMm / 2
+      const across = Math.min(a.y, b.y) < o.yMm + o.widthMm / 2 && Math.max(a.y, b.y) > o.yMm - o.widthMm / 2
+      return near && across ? [Math.min(a.z, b.z) - heightMm / 2] : []
+    })
+    const loads = g.cargo
+      .filter(({ c }) => Math.abs(c.xMm - o.xMm) < (c.lengthMm + o.lengthMm) / 2 && Math.abs(c.yMm - o.yMm) < (c.widthMm + o.widthMm) / 2)
+      .filter(({ c, zMm }) => zMm + c.heightMm > roof)
+      .map(({ zMm }) => zMm)
+    if (!bars.length && !loads.length) return []
+    return [
+      g.gap(`${bars.length ? 'Bar' : 'Load'} over the ${o.name}`, Math.min(...(bars.length ? bars : loads)) - top, [
+        { name: 'roof height', toleranceMm: g.roofTolerance },
         { name: `height of the ${o.name}`, toleranceMm: Math.max(SOFT, placeTolerance(o.taken)) },
-        seat,
-        ...made,
+        g.seat,
+        ...g.made,
       ]),
-    )
-  }
-  const tallest = Math.max(0, ...cargo.map((c) => c.heightMm))
-  for (const p of brief.passages) {
-    if (p.heightMm === null) continue
-    out.push(
-      gap(`Under the ${p.name || 'passage'}`, p.heightMm - (deck + tallest), [
-        { name: `height of the ${p.name || 'passage'}`, toleranceMm: SOFT },
-        seat,
-        ...made,
-        ...(tallest ? [{ name: 'height of the load', toleranceMm: SOFT }] : []),
-      ]),
-    )
-  }
-  const own = vehicle.bodies.find((b) => b.id === vehicle.mounts.find((m) => m.id === assembly.mounts[0]?.lineId)?.bodyId)
-  for (const body of own ? vehicle.bodies.filter((b) => b.id !== own.id && b.kind !== 'bed') : []) {
-    const moves = own ? movesApart(own, body) : null
-    const over = cargo.some((c) => Math.abs(c.xMm - (body.fromXMm + body.toXMm) / 2) < (c.lengthMm + body.toXMm - body.fromXMm) / 2)
-    if (over && moves !== null)
-      out.push(
-        gap(`Load over the ${body.name.toLowerCase()}, as they move`, deck - body.topZMm - moves, [
-          { name: `top of the ${body.name.toLowerCase()}`, toleranceMm: placeTolerance(body.taken) },
-          seat,
-          ...made,
-        ]),
-      )
-  }
-  return out
+    ]
+  })
+}
+
+function underPassages(g: {
+  assembly: Assembly
+  vehicle: Vehicle
+  brief: Brief
+  cargo: Standing
+  seat: From
+  made: From[]
+  gap: Gap
+}): Clearance[] {
+  const top = overallHeight({ assembly: g.assembly, vehicle: g.vehicle, brief: g.brief }).value
+  if (top === null || !(g.assembly.members.length || g.assembly.fittings.length)) return []
+  return g.brief.passages.flatMap((p) =>
+    p.heightMm === null
+      ? []
+      : [
+          g.gap(`Under the ${p.name || 'passage'}`, p.heightMm - top, [
+            { name: `height of the ${p.name || 'passage'}`, toleranceMm: SOFT },
+            g.seat,
+            ...g.made,
+            ...(g.cargo.length ? [{ name: 'height of the load', toleranceMm: SOFT }] : []),
+          ]),
+        ],
+  )
+}
+
+function overBodies(g: { vehicle: Vehicle; cargo: Standing; seat: From; made: From[]; gap: Gap }): Clearance[] {
+  return g.vehicle.bodies
+    .filter((b) => b.kind !== 'bed')
+    .flatMap((body) => {
+      const over = g.cargo.flatMap(({ c, zMm, bodies }) => {
+        const [own] = bodies.flatMap((id) => g.vehicle.bodies.filter((b) => b.id === id))
+        const moves = own && own.id !== body.id ? movesApart(own, body) : null
+        const above = Math.abs(c.xMm - (body.fromXMm + body.toXMm) / 2) < (c.lengthMm + body.toXMm - body.fromXMm) / 2
+        return above && moves !== null && !bodies.includes(body.id) ? [zMm - body.topZMm - moves] : []
+      })
+      return over.length
+        ? [
+            g.gap(`Load over the ${body.name.toLowerCase()}, as they move`, Math.min(...over), [
+              { name: `top of the ${body.name.toLowerCase()}`, toleranceMm: placeTolerance(body.taken) },
+              g.seat,
+              ...g.made,
+            ]),
+          ]
+        : []
+    })
 }

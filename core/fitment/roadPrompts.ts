@@ -1,5 +1,6 @@
 import type { Assembly } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
+import { overallHeight } from '../limits/heightLimits'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
 
@@ -32,7 +33,7 @@ export function roadPrompts(assembly: Assembly, vehicle: Vehicle, brief: Brief, 
   for (const c of driving)
     if (width !== null && Math.abs(c.yMm) + c.widthMm / 2 > width / 2)
       out.push({ id: `side.${c.id}`, text: `${c.name} reaches past the side of the vehicle: few places allow that.` })
-  const top = Math.max(vehicle.heightMm.value ?? 0, (assembly.deckZMm ?? 0) + Math.max(0, ...driving.map((c) => c.heightMm)))
+  const top = overallHeight({ assembly, vehicle, brief }).value ?? 0
   if (top > rules.tallMm) out.push({ id: 'tall', text: `{${top.toFixed(0)}} high: put a height plate where the driver sees it.` })
   return out
 }

@@ -1,14 +1,15 @@
 import { type Assembly, memberEnds, memberMiddle } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
+import { times, type Vec3 } from '../geometry/vec3'
 import type { Issue } from '../issue/issue'
+import { restOf } from '../resting/rest'
 import { type Box, firstMeeting, swingsOf } from '../vehicle/swings'
 import type { Vehicle } from '../vehicle/vehicle'
 
-/** The rack's bars and what lies on them, as upright boxes. mm */
+/** Every part, what is fitted whole, and what is carried, as upright boxes. mm */
 function standing(assembly: Assembly, brief: Brief): Box[] {
-  const deck = assembly.deckZMm ?? 0
-  const bars = assembly.members.map((m): Box => {
+  const members = assembly.members.map((m): Box => {
     const s = profileSection(m.profileId)
     const [a, b] = memberEnds(m)
     const half = (from: number, to: number, width: number) => Math.max(Math.abs(from - to), width) / 2
@@ -18,19 +19,19 @@ function standing(assembly: Assembly, brief: Brief): Box[] {
       half: { x: half(a.x, b.x, s.widthMm), y: half(a.y, b.y, s.widthMm), z: half(a.z, b.z, s.heightMm) },
     }
   })
-  const cargo = brief.cargo.map(
-    (c): Box => ({
-      name: c.name,
-      centre: { x: c.xMm, y: c.yMm, z: deck + c.heightMm / 2 },
-      half: { x: c.lengthMm / 2, y: c.widthMm / 2, z: c.heightMm / 2 },
-    }),
-  )
-  return [...bars, ...cargo]
+  const boxed = (name: string, centre: Vec3, size: Vec3): Box => ({ name, centre, half: times(size, 0.5) })
+  const cargo = brief.cargo.flatMap((c) => {
+    const { zMm } = restOf(c, assembly)
+    return zMm === null
+      ? []
+      : [boxed(c.name, { x: c.xMm, y: c.yMm, z: zMm + c.heightMm / 2 }, { x: c.lengthMm, y: c.widthMm, z: c.heightMm })]
+  })
+  return [...members, ...assembly.fittings.map((f) => boxed(f.name.toLowerCase(), f.middle, f.size)), ...cargo]
 }
 
 /** Doors, hatches, tailgates and covers that cannot open for the rack or its load. A cover that swings with the rack on it is not held against it. */
 export function swingIssues(assembly: Assembly, vehicle: Vehicle, brief: Brief): Issue[] {
-  const own = new Set(assembly.mounts.map((m) => vehicle.mounts.find((l) => l.id === m.lineId)?.bodyId))
+  const own = new Set(assembly.mounts.map((m) => m.bodyId))
   const boxes = standing(assembly, brief)
   return swingsOf(vehicle)
     .filter((s) => !(s.kind === 'cover' && own.has(s.id)))

@@ -70,3 +70,25 @@ export function pointAlong(points: Vec3[], atMm: number): Vec3 {
   }
   return points[0]!
 }
+
+/** The place along a line of points nearest to a point, and how far off it is. mm */
+export function nearestAlong(points: Vec3[], p: Vec3): { atMm: number; offMm: number } {
+  let best = { atMm: 0, offMm: Number.POSITIVE_INFINITY }
+  let start = 0
+  for (let i = 1; i < points.length; i++) {
+    const a = points[i - 1]!
+    const d = minus(points[i]!, a)
+    const length = size(d)
+    const t = length > 0 ? Math.max(0, Math.min(1, dot(minus(p, a), d) / length ** 2)) : 0
+    const offMm = size(minus(p, along(a, d, t)))
+    if (offMm < best.offMm - 1e-9) best = { atMm: start + t * length, offMm }
+    start += length
+  }
+  return best
+}
+
+/** The way a line of points runs at a distance along it, of length 1. */
+export function headingAlong(points: Vec3[], atMm: number): Vec3 {
+  const length = points.slice(1).reduce((s, p, i) => s + size(minus(p, points[i]!)), 0)
+  return unit(minus(pointAlong(points, Math.min(length, atMm + 1)), pointAlong(points, Math.max(0, atMm - 1))))
+}

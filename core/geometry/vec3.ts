@@ -15,3 +15,7 @@ export const unit = (a: Vec3): Vec3 => {
   const s = size(a)
   return s > 0 ? { x: a.x / s, y: a.y / s, z: a.z / s } : a
 }
+
+export const plus = (a: Vec3, b: Vec3): Vec3 => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z })
+export const times = (a: Vec3, by: number): Vec3 => ({ x: a.x * by, y: a.y * by, z: a.z * by })
+export const middleOf = (a: Vec3, b: Vec3): Vec3 => times(plus(a, b), 0.5)

@@ -6,8 +6,9 @@ import { newLoadTest, plannedTest, verdictOf } from '../loadTest/loadTest'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { barHz, sheddingHz, singsAtKmh } from '../structure/whistle'
+import { rackParams, withCarrier } from '../testing/racks'
 import { sourcedValue } from '../vehicle/vehicle'
-import { departureDeg, hitchLoad } from './carrier'
+import { departureDeg, hitchLoad } from './departure'
 
 test('a carrier of 20 kg centred 300 behind the pin with two of 18 kg at 500: 56 kg, (20·0.3 + 36·0.5)·g = 235 N·m', () => {
   const r = hitchLoad(
@@ -30,16 +31,15 @@ test('departure angle: a tyre without size leaves it at atan(h/d); with one the 
 
 test('in a job: ratings unknown are not assessed, known ones are; the rear axle takes more than hangs there, the front gets lighter', () => {
   const [van] = demoJobs
-  const carrier = {
+  const with_ = withCarrier(van, {
     pinXMm: -1350,
     massKg: 20,
-    centreBehindMm: 300,
+    behindMm: 300,
     zMm: 500,
     endBehindMm: 700,
     bottomZMm: 420,
     loads: [{ name: 'two bicycles', massKg: 36, behindMm: 500, zMm: 900 }],
-  }
-  const with_ = { ...van, vehicle: { ...van.vehicle, carrier } }
+  })
   const find = (job: typeof van, id: string) => evaluate(job, defaultRules).limits.find((l) => l.id === id)
   expect(find(van, 'hitch.tongue')).toBeUndefined()
   expect(find(with_, 'hitch.tongue')?.state).toBe('unknown')
@@ -57,15 +57,16 @@ test('in a job: ratings unknown are not assessed, known ones are; the rear axle 
 
 test('a carrier that nobody has measured: moment, axles, tipping and departure are unknown, each naming what to measure', () => {
   const [van] = demoJobs
-  const blank = { pinXMm: null, massKg: 20, centreBehindMm: null, zMm: null, endBehindMm: null, bottomZMm: null, loads: [] }
-  const e = evaluate({ ...van, vehicle: { ...van.vehicle, carrier: blank } }, defaultRules)
+  const e = evaluate(withCarrier(van, { massKg: 20 }), defaultRules)
   const missing = (id: string) => e.limits.find((l) => l.id === id)?.used.missing
-  expect(e.hitchMoment).toMatchObject({ value: null, missing: ['hitch carrier behind the pin'] })
-  expect(missing('axle.rear')).toEqual(['place of hitch carrier'])
-  expect(missing('stability')).toEqual(['centre height of hitch carrier'])
-  expect(missing('departure')).toEqual(
-    expect.arrayContaining(['carrier’s end behind the rear axle', 'lowest part of the carrier above the ground']),
-  )
+  expect(e.hitchMoment).toMatchObject({ value: null, missing: ['Carrier behind the pin'] })
+  expect(missing('axle.rear')).toEqual(['place of Carrier'])
+  expect(missing('stability')).toEqual(['centre height of Carrier'])
+  expect(missing('departure')).toEqual(expect.arrayContaining(['rear end and underside of Carrier']))
+  // a pin that nobody placed leaves the axles open, and not the moment: that needs only what is behind it
+  const near = evaluate(withCarrier(van, { massKg: 20, behindMm: 300 }), defaultRules)
+  expect(near.hitchMoment?.value).toBeCloseTo(20 * 300 * G_M_S2, 6)
+  expect(near.limits.find((l) => l.id === 'axle.rear')?.state).toBe('unknown')
   // what it weighs is known, and only that: the gross mass and the tongue are worked out
   expect(e.limits.find((l) => l.id === 'gross')?.state).not.toBe('unknown')
   expect(e.limits.find((l) => l.id === 'hitch.tongue')?.used.value).toBe(20)
@@ -99,7 +100,7 @@ test('a bar that sank 1.3 times as far as computed is taken at 1.3 times its sag
     const find = (list: ReturnType<typeof limits>) => list.find((l) => l.id === 'bar.sag')!.used
     return { ratio: find(limits([tested])).value! / find(limits([])).value!, source: find(limits([tested])).source }
   }
-  const own = van.design.params.profileId
+  const own = rackParams(van).profileId
   // B1 is the longest of the three and sags most under its own weight
   expect(sag({ profileId: own }).ratio).toBeCloseTo(1.3, 9)
   expect(sag({ profileId: own }).source).toContain('load test')

@@ -3,6 +3,17 @@ export type Patch = { path: (string | number)[]; to: unknown }
 
 /** What is wrong with what was asked, with numbers; a sentence under `says` has its lengths in braces, mm. `fix` becomes a button. */
 export type Issue = { at: (string | number)[]; fix: Patch[] | null } & (
+  | { code: 'piece_unknown'; piece: string; family: string }
+  | { code: 'piece_on_gone'; piece: string }
+  | { code: 'piece_on_nothing'; piece: string; other: string }
+  | { code: 'piece_circle'; piece: string; other: string }
+  | { code: 'piece_does_not_fit'; piece: string; says: string }
+  | { code: 'pieces_meet'; piece: string; other: string; part: string; otherPart: string }
+  | { code: 'load_on_gone'; item: string }
+  | { code: 'load_bridges'; item: string; one: string; other: string; movesMm: number | null; bolted: boolean }
+  | { code: 'load_one_body'; item: string }
+  | { code: 'use_not_agreed'; item: string; use: string }
+  | { code: 'shape'; says: string }
   | { code: 'no_mount_line' }
   | { code: 'no_bars' }
   | { code: 'bar_off_mount'; bar: number; xMm: number; nearestMm: number }

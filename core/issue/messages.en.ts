@@ -5,6 +5,20 @@ type Messages = { [C in Issue['code']]: (issue: Extract<Issue, { code: C }>, mm:
 
 /** One sentence a code: what is wrong and what to change. */
 const messages: Messages = {
+  piece_unknown: (i) =>
+    `${i.piece}: this version of Tide Line does not know the family “${i.family}”. It is kept as it came, and counted nowhere: open the job with a newer version.`,
+  piece_on_gone: (i) => `${i.piece} stands on a piece that is no longer there: choose what it stands on.`,
+  piece_on_nothing: (i) => `${i.piece} stands on ${i.other}, which is put away or has no parts: fit that first, or choose another.`,
+  piece_circle: (i) => `${i.piece} and ${i.other} stand on each other: choose what one of them stands on.`,
+  piece_does_not_fit: (i) => `${i.piece} does not fit this vehicle: ${i.says}.`,
+  pieces_meet: (i) => `${i.piece} runs into ${i.other}: ${i.part} meets ${i.otherPart}. Move one of them.`,
+  load_on_gone: (i) => `${i.item} lies on something that is no longer there: choose what it lies on.`,
+  load_bridges: (i, mm) =>
+    `${i.item} lies over the ${i.one} and the ${i.other}, which ${i.movesMm === null ? 'move against each other by nobody knows how much' : `move against each other by ${mm(i.movesMm)}`}: strap it, never bolt it${i.bolted ? '; it is said to be bolted' : ''}.`,
+  load_one_body: (i) => `${i.item}: its maker wants it on one body, and it lies over two. Choose one support for it.`,
+  use_not_agreed: (i) =>
+    `${i.item} is ${i.use}, which was not agreed at intake: agree it under Brief, or leave it off. Every check it touches is open until then.`,
+  shape: (i, mm) => `${i.says.replace(/\{([\d.-]+)\}/g, (_, v: string) => mm(Number(v)))}.`,
   no_mount_line: () => 'The vehicle has nowhere to stand a foot: add a mount line at Measure.',
   no_bars: () => 'There are no crossbars yet: add two or more.',
   bar_off_mount: (i, mm) => `Bar ${i.bar + 1} at ${mm(i.xMm)} has no mount below it: the nearest is at ${mm(i.nearestMm)}.`,

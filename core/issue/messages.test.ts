@@ -5,16 +5,13 @@ import type { Job } from '../job/job'
 import { formatQuantity } from '../quantity/formatQuantity'
 import { INCH, METRIC } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
+import { withRack as design } from '../testing/racks'
 import type { Issue } from './issue'
 import { issueMessage } from './messages.en'
 
 const metric = (mm: number) => `${formatQuantity(mm, 'length', METRIC)} mm`
 const inch = (mm: number) => `${formatQuantity(mm, 'length', INCH)} in`
 const [survey, , , drone] = demoJobs
-const design = (job: Job, params: Partial<Job['design']['params']>): Job => ({
-  ...job,
-  design: { ...job.design, params: { ...job.design.params, ...params } },
-})
 const vehicle = (job: Job, change: Partial<Job['vehicle']>): Job => ({ ...job, vehicle: { ...job.vehicle, ...change } })
 const moved = (job: Job, xMm: number): Job => ({ ...job, brief: { ...job.brief, cargo: [{ ...job.brief.cargo[1], xMm }] } })
 

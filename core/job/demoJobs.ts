@@ -2,20 +2,18 @@ import type { Brief } from '../brief/brief'
 import type { Cargo } from '../brief/cargo'
 import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
+import type { CrossbarParams } from '../families/crossbarRack/params'
 import { INCH, METRIC } from '../quantity/units'
 import type { Anchor } from '../securing/anchors'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { type Job, newJob } from './job'
+import { patchedParams } from './piecesOf'
 
 const item = (accessory: string, xMm: number, yMm: number, over: Partial<Cargo> = {}) =>
   placed(accessories.find((a) => a.id === accessory)!, accessory, xMm, yMm, over)
 const [van, pickup, camper] = demoVehicles
-const withBrief = (job: Job, brief: Partial<Brief>, params: Partial<Job['design']['params']>, over: Partial<Job>): Job => ({
-  ...job,
-  ...over,
-  brief: { ...job.brief, ...brief },
-  design: { ...job.design, params: { ...job.design.params, ...params } },
-})
+const withBrief = (job: Job, brief: Partial<Brief>, params: Partial<CrossbarParams>, over: Partial<Job>): Job =>
+  patchedParams({ ...job, ...over, brief: { ...job.brief, ...brief } }, 'p1', params)
 
 /** Rings through the bars: the ring by its maker, its bolt and the tube wall worked out. N */
 const rings: Anchor = {

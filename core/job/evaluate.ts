@@ -1,36 +1,42 @@
-import { type Assembly, assemblyMassKg, loadBars } from '../assembly/assembly'
+import { type Assembly, assemblyMassKg } from '../assembly/assembly'
+import { pieceIdOf } from '../assembly/ids'
 import type { Cargo } from '../brief/cargo'
 import { footTypes } from '../catalogue/mounts'
-import { familyOf } from '../families/all'
 import type { Figure } from '../figure/figure'
 import { accessIssues, bodyIssues } from '../fitment/bodyIssues'
 import { swingIssues } from '../fitment/swingIssues'
-import { Impossible } from '../issue/impossible'
 import type { Issue } from '../issue/issue'
 import { beyondLimits } from '../limits/beyondLimits'
 import { needsEngineer } from '../limits/engineer'
 import { overallHeight } from '../limits/heightLimits'
 import { type Held, heldBy } from '../limits/held'
 import { hitchLimits, hitchMoment } from '../limits/hitchLimits'
-import { type LedgerRow, ledger, massFigure } from '../limits/ledger'
+import { type LedgerGiven, type LedgerRow, ledger } from '../limits/ledger'
 import { governingFirst, type Limit } from '../limits/limit'
-import { type FootRow, notSolved, type RackResult, rackLimits } from '../limits/rackLimits'
+import { type FootRow, rackLimits } from '../limits/rackLimits'
 import { stability } from '../limits/stability'
-import { vehicleLimits } from '../limits/vehicleLimits'
-import { type Carried, carriedBy } from '../loads/carried'
+import { bodyMasses, vehicleLimits } from '../limits/vehicleLimits'
+import { type Carried, carriedBy, notAgreed } from '../loads/carried'
 import { hangsOutsideMm } from '../loads/contacts'
 import { loadCases } from '../loads/loadCases'
 import { type Sail, sail } from '../loads/sail'
 import type { CaseResult } from '../loads/solveRack'
 import { contradictions } from '../measure/contradictions'
+import { pieceName } from '../pieces/piece'
+import { type Built, wholeOf } from '../pieces/whole'
+import { liesOnSurface, restOf } from '../resting/rest'
 import type { Rules } from '../rules/rules'
+import { anchorsOf } from '../securing/anchors'
 import { securingLimits } from '../securing/securing'
 import { supportOf } from '../spacing/spacing'
 import { type Dynamics, dynamics } from '../structure/dynamics'
 import type { Job } from './job'
 
+/** One piece of the job as the screens show it: its name, its own parts, and its own mass (null = nobody knows). */
+export type PieceSeen = { id: string; name: string; letter: string; there: boolean; assembly: Assembly; massKg: number | null }
 export type Evaluation = {
   assembly: Assembly
+  pieces: PieceSeen[]
   issues: Issue[]
   limits: Limit[]
   feet: FootRow[]
@@ -45,29 +51,45 @@ export type Evaluation = {
   held: Held[]
   hitchMoment: Figure | null
   ledger: LedgerRow[]
-  rackMassKg: number
-  moving: Figure
+  /** mass of everything that is fitted, cargo left out; null = something fitted has no known mass */
+  rackMassKg: number | null
+  /** what each body bears, moving */
+  moving: Figure[]
   height: Figure
   stability: { before: Figure; after: Figure }
 }
 
-/** brief → vehicle → assembly → checks. Pure: the same job and rules always give the same figures. */
+/** brief → vehicle → pieces → one assembly → checks. Pure: the same job and rules always give the same figures. */
 export function evaluate(job: Job, rules: Rules): Evaluation {
-  const family = familyOf(job.design)
-  const { assembly, issues } = family.assemble(job.design.params, job.vehicle, rules)
+  const whole = wholeOf(job, rules)
+  const { assembly } = whole
   const { vehicle, brief } = job
+  const pieces = whole.built.map(seen)
   const carried = carriedBy(assembly, brief)
-  const { rack, unstable } = solved(assembly, carried, job, rules)
-  const rows = ledger(assembly, brief, rules)
+  const rack = rackLimits({ assembly, carried, vehicle, brief, rules, tests: job.loadTests })
+  const given: LedgerGiven = { assembly, pieces, vehicle, brief, rules }
+  const rows = ledger(given)
   const limits = governingFirst([
-    ...vehicleLimits(assembly, vehicle, brief, rules),
-    ...hitchLimits(vehicle, brief, rules),
+    ...vehicleLimits(given),
+    ...hitchLimits(given),
     ...beyondLimits(vehicle, brief, rules),
     ...rack.limits,
-    ...securingLimits({ cargo: brief.cargo, anchors: job.anchors, cases: loadCases(rules, brief.road), speedKmh: brief.speedKmh, rules }),
+    ...securingLimits({
+      cargo: brief.cargo,
+      anchors: anchorsOf(job, assembly),
+      cases: loadCases(rules, brief.road),
+      speedKmh: brief.speedKmh,
+      rules,
+    }),
   ])
+  const indexOf = (pieceId: string | null) =>
+    Math.max(
+      0,
+      job.pieces.findIndex((p) => p.id === pieceId),
+    )
   return {
     assembly,
+    pieces,
     feet: rack.feet,
     cases: rack.cases,
     missing: rack.missing,
@@ -75,23 +97,23 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
     sail: sail(assembly, carried, brief, rules),
     engineer: needsEngineer(assembly, brief, limits),
     held: heldBy(assembly, limits, rules),
-    hitchMoment: vehicle.carrier ? hitchMoment(vehicle) : null,
+    hitchMoment: hitchMoment(given),
     ledger: rows,
     issues: [
       ...contradictions(vehicle).map((c): Issue => ({ code: 'measures_contradict', at: ['vehicle', ...c.at], fix: null, says: c.says })),
-      ...issues,
-      ...unstable,
+      ...whole.issues,
+      ...rack.unstable.map((u): Issue => ({ code: 'unstable', at: ['pieces', indexOf(u.pieceId)], fix: null, says: u.says })),
       ...cargoIssues(job, assembly),
       ...bodyIssues(assembly, vehicle, brief),
       ...accessIssues(assembly, vehicle, brief),
       ...swingIssues(assembly, vehicle, brief),
-      ...hangingIssues(carried, assembly),
+      ...hangingIssues(carried),
       ...rack.feet
         .filter((f) => f.leastDownN < -1 && footTypes[f.mount.kind].holds.up === null)
         .map(
           (f): Issue => ({
             code: 'foot_lets_go',
-            at: ['design', 'params', 'mountId'],
+            at: ['pieces', indexOf(pieceIdOf(f.mount.id))],
             fix: null,
             foot: f.mount.mark,
             when: f.upCase,
@@ -100,32 +122,27 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
     ],
     limits,
     rackMassKg: assemblyMassKg(assembly),
-    moving: massFigure(rows, 'driving'),
-    height: overallHeight(assembly, vehicle, brief),
-    stability: stability(assembly, vehicle, brief),
+    moving: bodyMasses(rows, vehicle, 'driving'),
+    height: overallHeight(given),
+    stability: stability(given),
   }
 }
 
-/** The rack as a structure; one that does not stand by itself has no figures, and says why. */
-function solved(assembly: Assembly, carried: Carried[], job: Job, rules: Rules): { rack: RackResult; unstable: Issue[] } {
-  try {
-    return { rack: rackLimits({ assembly, carried, vehicle: job.vehicle, brief: job.brief, rules, tests: job.loadTests }), unstable: [] }
-  } catch (error) {
-    if (!(error instanceof Impossible)) throw error
-    const rack = { limits: [notSolved(error.message)], feet: [], missing: [error.message], cases: [], frequencyHz: null }
-    return { rack, unstable: [{ code: 'unstable', at: ['design', 'params'], fix: null, says: error.message }] }
-  }
-}
+const seen = ({ piece, family, assembly }: Built): PieceSeen => ({
+  id: piece.id,
+  name: pieceName(piece),
+  letter: piece.letter,
+  there: family?.there ?? false,
+  assembly,
+  massKg: assemblyMassKg(assembly),
+})
 
-/** Cargo that touches its bars beyond their ends: its moment there is counted, and somebody should know. */
-function hangingIssues(carried: Carried[], assembly: Assembly): Issue[] {
-  const bars = loadBars(assembly)
-  const cargo = carried.filter((c) => c.kind === 'cargo')
-  return cargo.flatMap((c, k): Issue[] => {
-    const outsideMm = hangsOutsideMm(c, bars)
+/** Cargo that touches what it lies on beyond its ends: its moment there is counted, and somebody should know. */
+const hangingIssues = (carried: Carried[]): Issue[] =>
+  carried.flatMap((c, k): Issue[] => {
+    const outsideMm = hangsOutsideMm(c)
     return outsideMm > 1 ? [{ code: 'load_hangs_outside', at: ['brief', 'cargo', k, 'yMm'], item: c.name, outsideMm, fix: null }] : []
   })
-}
 
 /** The place nearest to where an item lies in which two bars carry it with its centre of mass between them; none when no two bars are near enough. */
 function restingPlace(c: Cargo, barXMm: number[]): number[] {
@@ -140,31 +157,48 @@ function restingPlace(c: Cargo, barXMm: number[]): number[] {
   return places.sort((a, b) => Math.abs(a - c.xMm) - Math.abs(b - c.xMm)).slice(0, 1)
 }
 
-/** Cargo that rests on nothing, pivots, tips, or stands inside other cargo. */
+/** Cargo that rests on nothing, pivots, tips, is of a kind nobody agreed to, or stands inside other cargo. */
 function cargoIssues(job: Job, assembly: Assembly): Issue[] {
-  const barXMm = loadBars(assembly).map((b) => b.path[0]!.x)
-  if (!barXMm.length) return []
-  const issues: Issue[] = []
-  job.brief.cargo.forEach((c, k) => {
+  const open = new Set(notAgreed(job.brief).map((c) => c.id))
+  const rests = job.brief.cargo.map((c) => restOf(c, assembly))
+  return job.brief.cargo.flatMap((c, k): Issue[] => {
     const at = ['brief', 'cargo', k, 'xMm']
-    const s = supportOf(c, barXMm)
-    const toMiddle = restingPlace(c, barXMm).map((x) => ({ path: at, to: x }))
-    const fix = toMiddle.length ? toMiddle : null
-    if (s.under.length === 0) issues.push({ code: 'load_on_nothing', at, item: c.name, fix })
-    else if (s.under.length === 1) issues.push({ code: 'load_on_one_bar', at, item: c.name, fix: null })
-    else {
-      const [fromMm, toMm] = [barXMm[s.under[0]!]!, barXMm[s.under[s.under.length - 1]!]!]
-      const centreXMm = c.xMm + c.centreForwardMm
-      if (centreXMm < fromMm || centreXMm > toMm) issues.push({ code: 'load_tips', at, item: c.name, centreXMm, fromMm, toMm, fix })
-    }
-    for (const other of job.brief.cargo.slice(k + 1)) {
+    const rest = rests[k]!
+    const height = rest.zMm ?? 0
+    const meeting = job.brief.cargo.slice(k + 1).flatMap((other, j): Issue[] => {
+      const otherZ = rests[k + 1 + j]?.zMm ?? 0
       const together = c.counts === 'both' || other.counts === 'both' || c.counts === other.counts
       const meets =
         Math.abs(c.xMm - other.xMm) < (c.lengthMm + other.lengthMm) / 2 - 1 &&
-        Math.abs(c.yMm - other.yMm) < (c.widthMm + other.widthMm) / 2 - 1
-      if (together && meets)
-        issues.push({ code: 'loads_overlap', at: ['brief', 'cargo', k, 'yMm'], item: c.name, other: other.name, fix: null })
-    }
+        Math.abs(c.yMm - other.yMm) < (c.widthMm + other.widthMm) / 2 - 1 &&
+        height < otherZ + other.heightMm - 1 &&
+        otherZ < height + c.heightMm - 1
+      return together && meets
+        ? [{ code: 'loads_overlap', at: ['brief', 'cargo', k, 'yMm'], item: c.name, other: other.name, fix: null }]
+        : []
+    })
+    return [
+      ...(open.has(c.id)
+        ? [{ code: 'use_not_agreed', at: ['brief', 'cargo', k, 'use'], fix: null, item: c.name, use: c.use } satisfies Issue]
+        : []),
+      ...restIssues(c, rest, at),
+      ...meeting,
+    ]
   })
-  return issues
+}
+
+function restIssues(c: Cargo, rest: ReturnType<typeof restOf>, at: (string | number)[]): Issue[] {
+  if (rest.gone.length) return [{ code: 'load_on_gone', at: [...at.slice(0, -1), 'on'], item: c.name, fix: null }]
+  // a job of no piece, and a vehicle that carries nothing by itself, has nothing to lie on yet
+  if (!rest.supports.length || liesOnSurface(rest)) return []
+  const xs = rest.all.map((b) => b.xMm)
+  const s = supportOf(c, xs)
+  const toMiddle = restingPlace(c, xs).map((x) => ({ path: at, to: x }))
+  const fix = toMiddle.length ? toMiddle : null
+  if (rest.supports.every((x) => x.holds)) return []
+  if (s.under.length === 0) return [{ code: 'load_on_nothing', at, item: c.name, fix }]
+  if (s.under.length === 1) return [{ code: 'load_on_one_bar', at, item: c.name, fix: null }]
+  const [fromMm, toMm] = [xs[s.under[0]!]!, xs[s.under[s.under.length - 1]!]!]
+  const centreXMm = c.xMm + c.centreForwardMm
+  return centreXMm < fromMm || centreXMm > toMm ? [{ code: 'load_tips', at, item: c.name, centreXMm, fromMm, toMm, fix }] : []
 }

@@ -1,14 +1,15 @@
 import { z } from 'zod'
 import { BriefSchema } from '../brief/brief'
-import { DesignSchema, familyOf } from '../families/all'
 import { LoadTestSchema } from '../loadTest/loadTest'
+import { MOST_PIECES, newPiece, PieceSchema } from '../pieces/piece'
 import type { DisplayUnits } from '../quantity/units'
+import { defaultRules } from '../rules/rules'
 import { AnchorSchema } from '../securing/anchors'
 import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
 import { stations } from './stations'
 
 export const JOB_FORMAT = 'tide-line/job'
-export const JOB_VERSION = 2
+export const JOB_VERSION = 3
 
 /** What the shop decided about one job. Intent only: everything computed is derived again from this. */
 export const MOST_NOTES = 5000
@@ -26,7 +27,11 @@ export const JobSchema = z.object({
   }),
   brief: BriefSchema,
   vehicle: VehicleSchema,
-  design: DesignSchema,
+  /** what is built or carried along; none = a question about the vehicle */
+  pieces: z
+    .array(PieceSchema)
+    .max(MOST_PIECES, `${MOST_PIECES} pieces at most`)
+    .refine((list) => new Set(list.map((p) => p.id)).size === list.length, 'two pieces have the same id'),
   cut: z.object({
     /** how much shorter the stock advisor may make a bar, mm */
     maxShorterMm: z.number().min(0).max(600),
@@ -39,9 +44,12 @@ export const JobSchema = z.object({
 })
 export type Job = z.infer<typeof JobSchema>
 
+/** A new job begins with the shop's most usual piece where the vehicle has mounts for it, and else with none. */
 export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Job {
   const brief = BriefSchema.parse({})
-  const family = familyOf({ family: 'crossbar-rack' })
+  const rack = vehicle.mounts.length
+    ? newPiece('crossbar-rack', [], { vehicle, brief, rules: defaultRules, below: null, state: 'fitted' })
+    : null
   return {
     format: JOB_FORMAT,
     version: JOB_VERSION,
@@ -51,7 +59,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     units,
     brief,
     vehicle,
-    design: { family: 'crossbar-rack', params: family.start(vehicle, brief) },
+    pieces: rack ? [rack] : [],
     cut: { maxShorterMm: 60, useRemnants: true },
     anchors: [],
     loadTests: [],

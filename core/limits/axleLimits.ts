@@ -1,22 +1,21 @@
-import type { Assembly } from '../assembly/assembly'
-import type { Brief } from '../brief/brief'
 import { type Figure, figure, type Input, SHOP_RULE, sum } from '../figure/figure'
 import { settledValue } from '../measure/settle'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
-import { massesDriving } from './ledger'
+import { type LedgerGiven, massesDriving } from './ledger'
 import { type Limit, limit } from './limit'
 import { assumed, vehicleFigure, vehicleInput } from './vehicleFigure'
 
 /** Gross mass, both axles and their tyres, and the load that the front axle must keep to steer and brake. */
-export function axleLimits(assembly: Assembly, vehicle: Vehicle, brief: Brief, rules: Rules): Limit[] {
+export function axleLimits(given: LedgerGiven): Limit[] {
+  const { vehicle, rules } = given
   const near = { group: 'vehicle' as const, unit: 'kg' as const, nearRatio: rules.nearRatio }
-  const axle = axleFigures(assembly, vehicle, brief)
+  const axle = axleFigures(given)
   return [
     limit({
       id: 'gross',
       name: 'Gross mass',
-      used: grossMass(assembly, vehicle, brief),
+      used: grossMass(given),
       allowed: vehicleFigure(vehicle, 'grossKg', 'kg'),
       ...near,
     }),
@@ -27,15 +26,15 @@ export function axleLimits(assembly: Assembly, vehicle: Vehicle, brief: Brief, r
   ]
 }
 
-const massInputs = (assembly: Assembly, vehicle: Vehicle, brief: Brief) => {
-  const added = massesDriving(assembly, brief, vehicle)
+const massInputs = (given: Omit<LedgerGiven, 'rules'>) => {
+  const added = massesDriving(given)
   return {
     m: added.map((m): Input => [m.massKg, 'kg', `mass of ${m.name}`]),
     x: added.map((m): Input => [m.xMm, 'mm', `place of ${m.name}`]),
   }
 }
 
-const grossMass = (assembly: Assembly, vehicle: Vehicle, brief: Brief): Figure =>
+const grossMass = ({ vehicle, ...rest }: Omit<LedgerGiven, 'rules'>): Figure =>
   figure(
     {
       id: 'gross',
@@ -48,13 +47,14 @@ const grossMass = (assembly: Assembly, vehicle: Vehicle, brief: Brief): Figure =
         mF: vehicleInput(vehicle, 'kerbFrontKg', 'kg'),
         mR: vehicleInput(vehicle, 'kerbRearKg', 'kg'),
         mI: vehicleInput(vehicle, 'occupantsKg', 'kg'),
-        m: massInputs(assembly, vehicle, brief).m,
+        m: massInputs({ vehicle, ...rest }).m,
       },
     },
     ({ mF, mR, mI, m }) => mF + mR + mI + sum(m),
   )
 
-function axleFigures(assembly: Assembly, vehicle: Vehicle, brief: Brief): Record<'front' | 'rear', Figure> {
+function axleFigures(given: Omit<LedgerGiven, 'rules'>): Record<'front' | 'rear', Figure> {
+  const { vehicle } = given
   const wheelbase = settledValue(vehicle.wheelbaseMm)
   const axle = (which: 'front' | 'rear'): Figure => {
     const kerb = which === 'front' ? 'kerbFrontKg' : 'kerbRearKg'
@@ -70,7 +70,7 @@ function axleFigures(assembly: Assembly, vehicle: Vehicle, brief: Brief): Record
           kerb: vehicleInput(vehicle, kerb, 'kg'),
           mI: vehicleInput(vehicle, 'occupantsKg', 'kg'),
           L: [wheelbase !== null && wheelbase > 0 ? wheelbase : null, 'mm', vehicleInput(vehicle, 'wheelbaseMm', 'mm')[2]],
-          ...massInputs(assembly, vehicle, brief),
+          ...massInputs(given),
         },
       },
       ({ kerb: own, mI, L, m, x }) => own + mI / 2 + sum(m.map((kg, i) => kg * (which === 'front' ? x[i]! / L : 1 - x[i]! / L))),

@@ -6,6 +6,7 @@ import { figure, SHOP_RULE } from '../figure/figure'
 import { reboundFactor, roadFactor } from '../loads/loadCases'
 import type { CaseResult } from '../loads/solveRack'
 import type { Rules } from '../rules/rules'
+import { partsOf } from './joinedParts'
 import { weldStress } from './jointLimits'
 import { type Limit, limit } from './limit'
 
@@ -28,7 +29,14 @@ type Place = { detail: Detail; material: Material; ref: string; name: string; le
  * Fatigue on the agreed road: the level load's stress times the road's swing, held against the detail's category at the life's cycles,
  * Δσ ≤ C·(2·10⁶/N)^(1/3) / γ (EN 1993-1-9, 7.1). How many cycles and how much of the greatest swing comes at each are the shop's own rules.
  */
-export function fatigueLimit(given: { assembly: Assembly; cases: CaseResult[]; brief: Brief; lacks: string[]; rules: Rules }): Limit[] {
+export function fatigueLimit(given: {
+  assembly: Assembly
+  cases: CaseResult[]
+  brief: Brief
+  lacks: string[]
+  rules: Rules
+  own: (id: string) => boolean
+}): Limit[] {
   const { brief, lacks, rules } = given
   const places = placesOf(given)
   if (!places.length) return []
@@ -86,14 +94,24 @@ export function fatigueLimit(given: { assembly: Assembly; cases: CaseResult[]; b
 }
 
 /** The most stressed place of each kind under the level load, the worse way the feet hold. */
-function placesOf({ assembly, cases, rules }: { assembly: Assembly; cases: CaseResult[]; rules: Rules }): Place[] {
+function placesOf({
+  assembly,
+  cases,
+  rules,
+  own,
+}: {
+  assembly: Assembly
+  cases: CaseResult[]
+  rules: Rules
+  own: (id: string) => boolean
+}): Place[] {
   const metal = (m: Member) => materialOf(profileOf(m.profileId).materialId)
   return cases
     .filter((r) => r.case.id === 'cruise')
     .flatMap((r) => [
       ...r.members.flatMap((s): Place[] => {
         const m = assembly.members.find((x) => x.id === s.memberId)
-        if (!m) return []
+        if (!m || !own(m.id)) return []
         const place = (detail: Detail, levelMPa: number): Place => ({
           detail,
           levelMPa,
@@ -104,12 +122,13 @@ function placesOf({ assembly, cases, rules }: { assembly: Assembly; cases: CaseR
         return [place('plain', s.plainMPa), ...(s.besideWeldMPa > 0 ? [place('besideWeld', s.besideWeldMPa)] : [])]
       }),
       ...r.joints.flatMap((j): Place[] => {
-        const members = j.joint.between.flatMap((id) => assembly.members.filter((m) => m.id === id))
-        const [first] = members
-        if (j.joint.kind !== 'weld' || !first) return []
-        const { stressMPa } = weldStress({ j, members }, rules)
-        const name = `Weld ${members.map((m) => m.mark).join(' to ')}`
-        return [{ detail: 'throat', levelMPa: stressMPa, material: metal(first), ref: first.id, name }]
+        if (j.joint.kind !== 'weld' || !own(j.joint.id)) return []
+        const parts = partsOf(assembly, j.joint)
+        const [first] = parts
+        if (!first) return []
+        const { stressMPa } = weldStress({ j, parts }, rules)
+        const name = `Weld ${parts.map((m) => m.mark).join(' to ')}`
+        return [{ detail: 'throat', levelMPa: stressMPa, material: first.material, ref: first.id, name }]
       }),
     ])
 }

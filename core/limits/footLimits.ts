@@ -21,7 +21,7 @@ type Given = { feet: FootRow[]; cases: CaseResult[]; lacks: string[]; rules: Rul
 type At = { r: CaseResult; foot: FootRow; force: FootForce }
 
 /** Every foot in every case. */
-const everywhere = ({ feet, cases }: Given): At[] => cases.flatMap((r) => feet.map((foot, i) => ({ r, foot, force: r.feet[i]! })))
+const everywhere = ({ feet, cases }: Given): At[] => cases.flatMap((r) => feet.map((foot) => ({ r, foot, force: r.feet[foot.index]! })))
 const worstOf = (among: At[], of: (at: At) => number): At => among.reduce((a, b) => (of(b) > of(a) ? b : a))
 /** Used over the rating; a foot nobody rated governs as soon as anything is used of it. */
 const against = (used: number, rated: number | null): number => (rated === null ? used * 1e6 : quotient(used, rated))
@@ -29,8 +29,15 @@ const at = ({ foot, r }: At): string => `${foot.mount.mark}, ${r.case.name}`
 
 /** Each foot down, up, aside, along and upright, and its bolts in pull and shear together. */
 export function footLimits(given: Given): Limit[] {
-  const all = everywhere(given)
-  if (!all.length) return []
+  const everyone = everywhere(given)
+  const pins = pinLimit(
+    everyone.filter((a) => a.foot.mount.kind === 'receiver'),
+    given,
+  )
+  // a receiver is rated by its tongue and its moment; its pin alone holds it along
+  const all = everyone.filter((a) => a.foot.mount.kind !== 'receiver')
+  if (!all.length) return pins
+  const ours = all.filter((a) => !a.foot.mount.theirs)
   const calm = all.filter((a) => !a.r.case.shock)
   const down = { id: 'foot.down', name: 'Foot, pressed down', links: (f: FootRow) => f.links.down }
   const up = { id: 'foot.up', name: 'Foot, pulled up', links: (f: FootRow) => f.links.up }
@@ -52,10 +59,52 @@ export function footLimits(given: Given): Limit[] {
           ),
         ]
       : []),
-    boltLimit(all, given),
-    headLimit(all, given),
+    ...(ours.length ? [boltLimit(ours, given), headLimit(ours, given)] : []),
     ...sideLimit(all, given),
-    ...gripLimit(all, given),
+    ...gripLimit(ours, given),
+    ...pins,
+  ]
+}
+
+/** The pin through tongue and receiver, cut in two places by what pushes and pulls the carrier along. */
+function pinLimit(all: At[], { lacks, rules }: Given): Limit[] {
+  if (!all.length) return []
+  const worst = worstOf(all, (a) => Math.abs(a.force.downN))
+  const { size } = boltOf(worst.foot.mount)
+  return [
+    limit({
+      id: 'hitch.pin',
+      name: 'Hitch pin, along',
+      group: 'hitch',
+      unit: 'N',
+      ref: worst.foot.mount.id,
+      nearRatio: rules.nearRatio,
+      used: figure(
+        {
+          id: 'hitch.pin',
+          name: `Pin ${at(worst)}`,
+          unit: 'N',
+          formula: 'F = reaction of the frame along the vehicle',
+          source: FRAME,
+          assumes: FRAME_ASSUMES,
+          with: { F: [worst.force.downN, 'N', `push along, ${worst.r.case.name}`] },
+          lacks,
+        },
+        ({ F }) => Math.abs(F),
+      ),
+      allowed: figure(
+        {
+          id: 'hitch.pin.allowed',
+          name: `Pin as a bolt ${size} A2-70, cut twice`,
+          unit: 'N',
+          formula: 'F ≤ 2·Fv,R',
+          source: 'EN 1993-1-8, table 3.4',
+          with: { 'Fv,R': [boltsMay(worst.foot.mount, rules).shearN, 'N', 'shear it may take'] },
+        },
+        (v) => 2 * v['Fv,R'],
+      ),
+      caution: 'A pin without its clip falls out: look at it before every journey.',
+    }),
   ]
 }
 

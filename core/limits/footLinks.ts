@@ -1,5 +1,5 @@
 import type { Assembly, Mount } from '../assembly/assembly'
-import { stepBracketOf } from '../assembly/fittedBracket'
+import { bracketOf } from '../assembly/fittedBracket'
 import { type BoltSize, boltSizes } from '../catalogue/bolts'
 import { materialOf } from '../catalogue/materials'
 import { backingPlate, footTypes } from '../catalogue/mounts'
@@ -11,6 +11,7 @@ import { wallBearsN } from '../fasten/crushing'
 import { FOOT_LENGTH_MM, FOOT_WIDTH_MM, footPullN, rowPullN, sheetThreadHoldsN } from '../fasten/footPull'
 import type { FootForce } from '../loads/solveRack'
 import { missingName, settledValue } from '../measure/settle'
+import { ratedAt } from '../places/places'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import { fieldLabel, footRating, type MountLine, type Vehicle } from '../vehicle/vehicle'
@@ -27,7 +28,8 @@ const rowsOf = (mount: Mount): 1 | 2 => (boltOf(mount).count > 1 ? 2 : 1)
 export type FootChain = { down: Link[]; up: Link[]; standing: { down: Link[]; up: Link[] } }
 
 export function footLinks(mount: Mount, assembly: Assembly, vehicle: Vehicle, rules: Rules): FootChain {
-  const line = vehicle.mounts.find((m) => m.id === mount.lineId)
+  const line = vehicle.mounts.find((m) => m.id === mount.placeId)
+  const skinThere = line ? line.skin : ratedAt(vehicle, mount.placeId).skin
   const type = footTypes[mount.kind]
   const bolt = boltOf(mount)
   const tension = boltTension(bolt.size, 'A2-70', rules.loadFactor)
@@ -38,8 +40,8 @@ export function footLinks(mount: Mount, assembly: Assembly, vehicle: Vehicle, ru
     source: tension.source,
   }
   const slotted = slottedLinks(mount, assembly, bolt.count, rules)
-  const bracket = bracketLink(assembly, rules)
-  const skin = type.drilled ? [skinLink(mount, line?.skin ?? null, rules), ...threadLink(mount, line?.skin ?? null, rules)] : []
+  const bracket = bracketLink(mount, assembly, rules)
+  const skin = type.drilled ? [skinLink(mount, skinThere, rules), ...threadLink(mount, skinThere, rules)] : []
   const maker = { down: makerLink('footDownKg', mount, line, vehicle), up: makerLink('footUpKg', mount, line, vehicle) }
   const standing = vehicle.footRatingMeans === 'standing'
   const nothing: Link[] =
@@ -48,14 +50,14 @@ export function footLinks(mount: Mount, assembly: Assembly, vehicle: Vehicle, ru
       : []
   return {
     down: [...(standing ? [] : maker.down), ...slotted.down, ...bracket, ...skin.slice(0, 1)],
-    up: [...nothing, ...(standing ? [] : maker.up), bolts, ...slotted.up, ...bracket, ...skin],
+    up: [...nothing, ...(standing ? [] : maker.up), ...(mount.theirs ? [] : [bolts]), ...slotted.up, ...bracket, ...skin],
     standing: standing ? maker : { down: [], up: [] },
   }
 }
 
 /** What the maker of the place gave it; a drilled place has no maker, so there it counts only where somebody rated the very line. */
 function makerLink(key: 'footDownKg' | 'footUpKg', mount: Mount, line: MountLine | undefined, vehicle: Vehicle): Link[] {
-  const s = footRating(vehicle, line, key)
+  const s = line ? footRating(vehicle, line, key) : ratedAt(vehicle, mount.placeId)[key === 'footDownKg' ? 'downKg' : 'upKg']
   const type = footTypes[mount.kind]
   const value = settledValue(s)
   if (type.drilled && s.value === null) return []
@@ -74,7 +76,7 @@ function makerLink(key: 'footDownKg' | 'footUpKg', mount: Mount, line: MountLine
 
 /** The member over the foot: a tube's wall crushes under it, a slotted extrusion hangs on its nuts. */
 function slottedLinks(mount: Mount, assembly: Assembly, bolts: number, rules: Rules): { down: Link[]; up: Link[] } {
-  const member = assembly.members.find((m) => m.id === mount.memberId)
+  const member = assembly.members.find((m) => m.id === mount.on)
   const profile = member ? profileOf(member.profileId) : null
   if (!profile) return { down: [], up: [] }
   if (profile.shape.kind === 'slotted')
@@ -98,8 +100,8 @@ function slottedLinks(mount: Mount, assembly: Assembly, bolts: number, rules: Ru
   }
 }
 
-function bracketLink(assembly: Assembly, rules: Rules): Link[] {
-  const bracket = stepBracketOf(assembly, rules)
+function bracketLink(mount: Mount, assembly: Assembly, rules: Rules): Link[] {
+  const bracket = bracketOf(mount, assembly, rules)
   if (!bracket) return []
   return [
     { part: 'step bracket', word: 'calculated', holdsN: bracketBending(bracket.made, 1).holdsN, source: 'σ = M / W, Gere & Goodno, 5.5' },

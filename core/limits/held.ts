@@ -1,5 +1,5 @@
-import { type Assembly, loadBars } from '../assembly/assembly'
-import { stepBracketOf } from '../assembly/fittedBracket'
+import type { Assembly } from '../assembly/assembly'
+import { bracketOf } from '../assembly/fittedBracket'
 import { footTypes, type MountKind } from '../catalogue/mounts'
 import type { Rules } from '../rules/rules'
 import type { Limit } from './limit'
@@ -26,8 +26,13 @@ function waysOf(kind: MountKind): string {
 function adviceFor(kind: MountKind, assembly: Assembly, limits: Limit[], rules: Rules): string[] {
   const { up, turning } = footTypes[kind].holds
   const ratio = (id: string) => limits.find((l) => l.id === id)?.ratio ?? 0
-  const bracket = stepBracketOf(assembly, rules)
-  const tied = assembly.members.some((m) => m.role === 'rail')
+  const own = assembly.mounts.filter((m) => m.kind === kind)
+  const bracket = own.map((m) => bracketOf(m, assembly, rules)).find((b) => b !== null)
+  const stood = new Set(own.map((m) => m.on))
+  // a member that lies on two or more of those that stand on feet keeps them from turning
+  const tied = assembly.members.some(
+    (m) => !stood.has(m.id) && assembly.joints.filter((j) => j.between[0] === m.id && stood.has(j.between[1])).length > 1,
+  )
   return [
     ...(up === null ? ['What lifts it takes it out: choose a mount that clamps or bolts, or a pin through the post.'] : []),
     ...(turning === null && !tied
@@ -37,7 +42,7 @@ function adviceFor(kind: MountKind, assembly: Assembly, limits: Limit[], rules: 
       ? ['A step bracket on one bolt can turn about it: a second bolt, or an edge folded against the bar, stops that.']
       : []),
     ...(ratio('foot.grip') > rules.nearRatio ? ['Grip is nearly used up: a stop behind the clamp, or another bar, takes the push.'] : []),
-    ...(loadBars(assembly).length > 1 && !tied && ratio('foot.bolts') > rules.nearRatio
+    ...(stood.size > 1 && !tied && ratio('foot.bolts') > rules.nearRatio
       ? ['Each bar stands alone against braking: side rails share the push between the feet.']
       : []),
   ]

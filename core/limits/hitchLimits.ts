@@ -1,29 +1,69 @@
-import type { Brief } from '../brief/brief'
+import type { Fitting } from '../assembly/assembly'
+import { boxOf, centreOfParts, type PartMass, partMasses, plateCorners } from '../assembly/places'
+import { profileSection } from '../catalogue/profiles'
 import { type Figure, figure, type Input, SHOP_RULE, sum } from '../figure/figure'
-import { carrierMasses, departureDeg } from '../hitch/carrier'
+import { departureDeg } from '../hitch/departure'
+import { carriedBy } from '../loads/carried'
 import { roadFactor } from '../loads/loadCases'
 import { G_M_S2 } from '../quantity/units'
-import type { Rules } from '../rules/rules'
 import { tyreDiameterMm } from '../vehicle/masses'
-import type { Vehicle } from '../vehicle/vehicle'
+import type { LedgerGiven } from './ledger'
 import { type Limit, limit } from './limit'
+import { cargoBodies, onBodies, RECEIVER } from './onBody'
 import { vehicleFigure, vehicleInput } from './vehicleFigure'
 
-/** The moment needs only the distance behind the pin; where the pin is matters to the axles. */
-const masses = (vehicle: Vehicle) =>
-  carrierMasses(vehicle).map((m, i) => ({
-    ...m,
-    behindMm: (i === 0 ? vehicle.carrier?.centreBehindMm : vehicle.carrier?.loads[i - 1]?.behindMm) ?? null,
-  }))
+type Hung = { name: string; massKg: number | null; behindMm: number | null }
+type OnHitch = { hung: Hung[]; lowest: { behindAxleMm: number; bottomZMm: number; name: string }[]; lacks: string[] }
 
-const massesOf = (vehicle: Vehicle): Input[] => masses(vehicle).map((m) => [m.massKg, 'kg', `mass of ${m.name}`])
-const behindOf = (vehicle: Vehicle): Input[] => masses(vehicle).map((m) => [m.behindMm, 'mm', `${m.name} behind the pin`])
+/** What hangs in the receiver: each piece by its own middle, and what lies on it; null when nothing does. kg, mm behind the pin */
+function onHitch({ assembly, pieces, vehicle, brief }: LedgerGiven): OnHitch | null {
+  const pin = assembly.mounts.find((m) => m.kind === 'receiver')
+  if (!pin) return null
+  const bodies = onBodies(assembly, vehicle)
+  const own = (id: string) => bodies.get(id)?.includes(RECEIVER) ?? false
+  const there = new Map(cargoBodies(assembly, vehicle, brief))
+  const cargo = carriedBy(assembly, brief).filter((c) => c.counts !== 'parked' && there.get(c.cargoId)?.includes(RECEIVER))
+  const hung = [
+    ...pieces.flatMap((p): Hung[] => {
+      const parts = partMasses(p.assembly).filter((x) => own(x.id))
+      if (!parts.length) return []
+      const at = centreOfParts(parts)
+      return [{ name: p.name, massKg: kgOf(parts), behindMm: at.behind === null ? null : pin.place.x - at.behind }]
+    }),
+    ...cargo.map((c) => ({ name: c.name, massKg: c.most, behindMm: pin.place.x - c.xMm })),
+  ]
+  const boxes = [
+    ...assembly.members
+      .filter((m) => own(m.id))
+      .map((m) => {
+        const half = profileSection(m.profileId).heightMm / 2
+        return { name: `${m.name} ${m.mark}`, x: Math.min(...m.path.map((p) => p.x)) - half, z: Math.min(...m.path.map((p) => p.z)) - half }
+      }),
+    ...assembly.plates.filter((p) => own(p.id)).map((p) => ({ name: p.name, ...corner(boxOf(plateCorners(p))) })),
+    ...assembly.fittings.filter((f) => own(f.id) && boxed(f)).map((f) => ({ name: f.name, ...corner({ centre: f.middle, size: f.size }) })),
+    ...cargo.flatMap((c) =>
+      c.middleZMm === null ? [] : [{ name: c.name, x: c.middleXMm - c.lengthMm / 2, z: c.middleZMm - c.heightMm / 2 }],
+    ),
+  ]
+  const lacks = assembly.fittings.filter((f) => own(f.id) && !boxed(f)).map((f) => `rear end and underside of ${f.name}`)
+  return { hung, lacks, lowest: boxes.map((b) => ({ name: b.name, behindAxleMm: -b.x, bottomZMm: b.z })) }
+}
+
+const boxed = (f: Fitting): boolean => !f.unknown.includes('box') && !f.unknown.includes('x')
+const corner = ({ centre, size }: ReturnType<typeof boxOf>) => ({ x: centre.x - size.x / 2, z: centre.z - size.z / 2 })
+const kgOf = (parts: PartMass[]): number | null => parts.reduce<number | null>((s, p) => (s === null || p.kg === null ? null : s + p.kg), 0)
+
+const massesOf = ({ hung }: OnHitch): Input[] => hung.map((m) => [m.massKg, 'kg', `mass of ${m.name}`])
+const behindOf = ({ hung }: OnHitch): Input[] => hung.map((m) => [m.behindMm, 'mm', `${m.name} behind the pin`])
 
 /** Weight times distance behind the pin: what bends the receiver standing still. N·mm. */
-export const hitchMoment = (vehicle: Vehicle): Figure => momentFigure(vehicle, 1, 'standing still')
+export function hitchMoment(given: LedgerGiven): Figure | null {
+  const on = onHitch(given)
+  return on && momentFigure(on, 1, 'standing still')
+}
 
 /** The same times what the road adds. */
-const momentFigure = (vehicle: Vehicle, factor: number, when: string): Figure =>
+const momentFigure = (on: OnHitch, factor: number, when: string): Figure =>
   figure(
     {
       id: 'hitch.moment',
@@ -32,8 +72,8 @@ const momentFigure = (vehicle: Vehicle, factor: number, when: string): Figure =>
       formula: 'M = k·Σ m·g·d',
       source: factor === 1 ? 'statics' : `statics; k: ${SHOP_RULE}`,
       with: {
-        m: massesOf(vehicle),
-        d: behindOf(vehicle),
+        m: massesOf(on),
+        d: behindOf(on),
         g: [G_M_S2, 'm/s²', 'standard gravity'],
         k: [factor, '', factor === 1 ? 'standing still' : 'what the road adds'],
       },
@@ -42,9 +82,10 @@ const momentFigure = (vehicle: Vehicle, factor: number, when: string): Figure =>
   )
 
 /** A carrier in the receiver: weight against tongue and carrier ratings, and the angle it leaves at the rear. Nothing when there is none. */
-export function hitchLimits(vehicle: Vehicle, brief: Brief, rules: Rules): Limit[] {
-  const carrier = vehicle.carrier
-  if (!carrier) return []
+export function hitchLimits(given: LedgerGiven): Limit[] {
+  const { vehicle, brief, rules } = given
+  const on = onHitch(given)
+  if (!on) return []
   const near = { group: 'hitch' as const, nearRatio: rules.nearRatio }
   const load = figure(
     {
@@ -53,15 +94,16 @@ export function hitchLimits(vehicle: Vehicle, brief: Brief, rules: Rules): Limit
       unit: 'kg',
       formula: 'm = Σ mᵢ',
       source: 'sum of masses',
-      with: { m: massesOf(vehicle) },
+      with: { m: massesOf(on) },
     },
     ({ m }) => sum(m),
   )
   const caution =
     'A receiver’s ratings hold close to the pin: a long carrier needs its maker’s word, and lamps and number plate must stay seen.'
   const diameter = tyreDiameterMm(vehicle.tyres.now)
-  const { endBehindMm, pinXMm, bottomZMm } = carrier
-  const behindAxleMm = endBehindMm === null || pinXMm === null ? null : endBehindMm - pinXMm
+  const radius = diameter === null ? null : diameter / 2
+  const angle = (p: OnHitch['lowest'][number]) => departureDeg(p.behindAxleMm, p.bottomZMm, radius ?? 350)
+  const [drags] = [...on.lowest].sort((a, b) => angle(a) - angle(b))
   return [
     limit({
       id: 'hitch.tongue',
@@ -86,7 +128,7 @@ export function hitchLimits(vehicle: Vehicle, brief: Brief, rules: Rules): Limit
       name: 'Moment on the receiver',
       unit: 'N·mm',
       ...near,
-      used: momentFigure(vehicle, roadFactor(rules, brief.road), brief.road === 'road' ? 'on a road bump' : 'on a rough track'),
+      used: momentFigure(on, roadFactor(rules, brief.road), brief.road === 'road' ? 'on a road bump' : 'on a rough track'),
       allowed: figure(
         {
           id: 'hitch.moment.allowed',
@@ -123,10 +165,11 @@ export function hitchLimits(vehicle: Vehicle, brief: Brief, rules: Rules): Limit
           source: 'ISO 612, 6.11; tangent to the tyre',
           assumes: ['tyre at its nominal size, springs as unladen'],
           with: {
-            d: [behindAxleMm, 'mm', 'carrier’s end behind the rear axle'],
-            h: [bottomZMm, 'mm', 'lowest part of the carrier above the ground'],
-            R: [diameter === null ? null : diameter / 2, 'mm', 'tyre size, as 235/65 R16'],
+            d: [drags?.behindAxleMm ?? null, 'mm', `rear end of ${drags?.name ?? 'it'} behind the rear axle`],
+            h: [drags?.bottomZMm ?? null, 'mm', `underside of ${drags?.name ?? 'it'} above the ground`],
+            R: [radius, 'mm', 'tyre size, as 235/65 R16'],
           },
+          lacks: on.lacks,
         },
         ({ d, h, R }) => departureDeg(d, h, R),
       ),

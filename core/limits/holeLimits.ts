@@ -37,11 +37,11 @@ function netOf(p: Place): { leftShare: number; netMPa: number; allowedMPa: numbe
   return { leftShare, netMPa, allowedMPa: materialOf(materialId).tensileMPa / RUPTURE_SAFETY, wallMm }
 }
 
-function netSection({ assembly, cases, lacks, rules }: JointsGiven): Limit[] {
+function netSection({ assembly, cases, lacks, rules, own }: JointsGiven): Limit[] {
   const places = cases.flatMap((r) =>
     r.members.flatMap((state) => {
       const member = assembly.members.find((m) => m.id === state.memberId)
-      if (!member) return []
+      if (!member || !own(member.id)) return []
       return state.atHoles.flatMap((inner): (Place & { net: NonNullable<ReturnType<typeof netOf>> })[] => {
         const [joint] = boltedJoints([inner.joint])
         const net = joint && netOf({ r, member, joint, inner })
@@ -99,13 +99,13 @@ function netSection({ assembly, cases, lacks, rules }: JointsGiven): Limit[] {
 }
 
 /** A bolt through both walls of an empty tube caves them in when it is tightened, unless a sleeve stands between. */
-function squeezed({ assembly, rules }: JointsGiven): Limit[] {
+function squeezed({ assembly, rules, own }: JointsGiven): Limit[] {
   const all = boltedJoints(assembly.joints)
     .filter((j) => !j.bolts.sleeved)
     .flatMap((joint) =>
       joint.between.flatMap((id) => {
         const member = assembly.members.find((m) => m.id === id)
-        if (!member) return []
+        if (!member || !own(id)) return []
         const { shape, materialId } = profileOf(member.profileId)
         const washerMm = WASHER * boltSizes[joint.bolts.size].diameterMm
         const bearsN = tubeBearsBoltN(shape, washerMm, materialOf(materialId).yieldMPa)

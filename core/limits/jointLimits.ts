@@ -1,50 +1,51 @@
-import type { Assembly, Member } from '../assembly/assembly'
+import type { Assembly } from '../assembly/assembly'
 import { type BoltSize, boltSizes } from '../catalogue/bolts'
-import { type Material, materialOf } from '../catalogue/materials'
-import { profileOf, profileSection } from '../catalogue/profiles'
-import { wallOf } from '../catalogue/section'
+import type { Material } from '../catalogue/materials'
 import { boltMayN, boltTogether, holeBearing, tearOutN } from '../fasten/bolt'
 import { besideWeldMPa, countingLegMm, type Filler, fillers, filletWeldWorst } from '../fasten/filletWeld'
 import { figure } from '../figure/figure'
 import type { CaseResult, JointForce } from '../loads/solveRack'
 import type { Rules } from '../rules/rules'
 import { FRAME } from './footLimits'
+import { type JoinedPart, partsOf } from './joinedParts'
 import { allOfIt, type Limit, limit } from './limit'
 
 /** What the limits of joints between members are worked out from. */
-export type JointsGiven = { assembly: Assembly; cases: CaseResult[]; lacks: string[]; rules: Rules }
-type At = { r: CaseResult; j: JointForce; members: Member[] }
+export type JointsGiven = { assembly: Assembly; cases: CaseResult[]; lacks: string[]; rules: Rules; own: (id: string) => boolean }
+type At = { r: CaseResult; j: JointForce; parts: JoinedPart[] }
 
 /** Welds, the metal beside them, bolts between members, and joints for which there is no rule. */
 export const jointLimits = (given: JointsGiven): Limit[] => [...weldLimits(given), ...boltLimit(given), ...notChecked(given)]
 
-const membersOf = (assembly: Assembly, j: JointForce): Member[] =>
-  j.joint.between.flatMap((id) => assembly.members.filter((m) => m.id === id))
-const among = ({ assembly, cases }: JointsGiven, kind: JointForce['joint']['kind']): At[] =>
-  cases.flatMap((r) => r.joints.filter((j) => j.joint.kind === kind).map((j) => ({ r, j, members: membersOf(assembly, j) })))
-const nameOf = ({ members }: At): string => members.map((m) => m.mark).join(' to ')
+const among = ({ assembly, cases, own }: JointsGiven, kinds: JointForce['joint']['kind'][]): At[] =>
+  cases.flatMap((r) =>
+    r.joints.filter((j) => kinds.includes(j.joint.kind) && own(j.joint.id)).map((j) => ({ r, j, parts: partsOf(assembly, j.joint) })),
+  )
+const nameOf = ({ parts }: At): string => parts.map((m) => m.mark).join(' to ')
 
 const fillerOf = (group: Material['group']): Filler => (group === 'aluminium' ? 'aluminium, 4043' : 'steel, 70 ksi electrode')
 
 /**
- * Throat and metal of one weld: two runs along the first part's sides, each as long as the second is wide, the greatest of each force and moment taken
- * together, both ways of bending. MPa
+ * Throat and metal of one weld: two runs along the first part's sides, each as long as the second is wide, or the pattern that the joint says; the greatest of
+ * each force and moment taken together, both ways of bending. MPa
  */
-export function weldStress({ j, members }: Pick<At, 'j' | 'members'>, rules: Rules) {
-  const [rail, bar] = members
-  const across = rail ? profileSection(rail.profileId).widthMm : 25
-  const along = bar ? profileSection(bar.profileId).widthMm : 25
-  const walls = members.flatMap((m) => wallOf(profileOf(m.profileId).shape) ?? [])
+export function weldStress({ j, parts }: Pick<At, 'j' | 'parts'>, rules: Rules) {
+  const [first, second] = parts
+  const { weld } = j.joint
+  const apart = weld?.apartMm ?? first?.widthMm ?? 25
+  const along = weld?.lengthMm ?? second?.widthMm ?? 25
+  const walls = parts.flatMap((p) => p.wallMm ?? [])
   const thinnestMm = walls.length ? Math.min(...walls) : null
-  const legMm = countingLegMm(rules.weldLegMm, thinnestMm)
-  const runs = [-1, 1].map((side) => ({ x1: -along / 2, y1: (side * across) / 2, x2: along / 2, y2: (side * across) / 2 }))
-  const metals = members.map((m) => materialOf(profileOf(m.profileId).materialId))
+  const legMm = countingLegMm(weld?.legMm ?? rules.weldLegMm, thinnestMm)
+  const sides = [-1, 1].map((side) => ({ x1: -along / 2, y1: (side * apart) / 2, x2: along / 2, y2: (side * apart) / 2 }))
+  const ends = [-1, 1].map((side) => ({ x1: (side * along) / 2, y1: -apart / 2, x2: (side * along) / 2, y2: apart / 2 }))
+  const metals = parts.map((p) => p.material)
   const besideMPa = Math.min(
     ...metals.map((m) =>
       besideWeldMPa({ aluminium: m.group === 'aluminium', tensileMPa: m.tensileMPa, weldedTensileMPa: m.weldedTensileMPa }),
     ),
   )
-  const worst = filletWeldWorst(runs, legMm, {
+  const worst = filletWeldWorst(weld?.allRound ? [...sides, ...ends] : sides, legMm, {
     fx: j.acrossYN,
     fy: j.acrossZN,
     fz: j.alongN,
@@ -58,11 +59,11 @@ export function weldStress({ j, members }: Pick<At, 'j' | 'members'>, rules: Rul
 
 function weldLimits(given: JointsGiven): Limit[] {
   const { rules, lacks } = given
-  const all = among(given, 'weld').map((a) => ({ ...a, w: weldStress(a, rules) }))
+  const all = among(given, ['weld']).map((a) => ({ ...a, w: weldStress(a, rules) }))
   if (!all.length) return []
   const throat = all.reduce((a, b) => (b.w.stressMPa > a.w.stressMPa ? b : a))
   const metal = all.reduce((a, b) => (b.w.legStressMPa / b.w.besideMPa > a.w.legStressMPa / a.w.besideMPa ? b : a))
-  const thin = throat.w.legMm < rules.weldLegMm ? [`a leg counts no more than the thinner wall`] : []
+  const thin = throat.w.legMm < (throat.j.joint.weld?.legMm ?? rules.weldLegMm) ? [`a leg counts no more than the thinner wall`] : []
   const rated = fillers[throat.w.filler]
   return [
     limit({
@@ -79,7 +80,11 @@ function weldLimits(given: JointsGiven): Limit[] {
           unit: 'MPa',
           formula: 'τ = q / (z/√2), q = √(fx² + fy² + fz²), f = F/L ± M·c/I',
           source: 'Shigley, 10th ed., 9-2 to 9-4: weld group as lines',
-          assumes: ['two runs along the rail, as long as the bar is wide', 'the greatest force of each kind taken together', ...thin],
+          assumes: [
+            throat.j.joint.weld ? 'runs as the drawing says' : 'two runs along the first part, as long as the second is wide',
+            'the greatest force of each kind taken together',
+            ...thin,
+          ],
           with: {
             q: [throat.w.stressMPa * throat.w.throatMm, 'N/mm', 'force on a length of weld, from all of these'],
             z: [throat.w.legMm, 'gauge', 'leg that counts'],
@@ -152,7 +157,7 @@ const usedOf = (v: { Ft: number; Fv: number; FtR: number; FvR: number; FbR: numb
 /** Bolts through rail and bar: pull with prying over half the narrower part, shear shared alike, and the thinner wall bearing on them or tearing out. */
 function boltLimit(given: JointsGiven): Limit[] {
   const { rules, lacks } = given
-  const all = among(given, 'bolt').flatMap((a) => boltedForces(a, rules))
+  const all = among(given, ['bolt', 'hinge', 'pin']).flatMap((a) => boltedForces(a, rules))
   if (!all.length) return []
   const used = (b: Bolted) =>
     usedOf({ Ft: b.tensionN, Fv: b.shearN, FtR: b.mayTensionN, FvR: b.mayShearN, FbR: b.bears.holdsN ?? Number.POSITIVE_INFINITY })
@@ -192,20 +197,22 @@ function boltLimit(given: JointsGiven): Limit[] {
 }
 
 function boltedForces(a: At, rules: Rules): Bolted[] {
-  const { j, members } = a
-  const { bolts, gussetMm } = j.joint
-  if (!bolts || members.length < 2) return []
+  const { j, parts } = a
+  const { bolts, gusset } = j.joint
+  if (!bolts || !parts.length) return []
   const may = boltMayN(bolts.size, GRADE, rules.loadFactor)
-  const narrow = Math.min(...members.map((m) => profileSection(m.profileId).widthMm))
+  // prying works over the rows of a pattern, or over the narrower part
+  const wide = bolts.apartMm ?? Math.min(...parts.map((m) => m.widthMm))
+  // the pair of a gusset stands as far apart as its plate leaves room for, and takes the twist as a couple
+  const arm = gusset ? 0.6 * gusset.sideMm : (bolts.apartMm ?? 0)
   return [
     {
       ...a,
-      tensionN: (j.alongN + j.bendNmm / (narrow / 2)) / bolts.count,
-      // the pair of a gusset stands as far apart as its plate leaves room for, and takes the twist as a couple
-      shearN: j.acrossN / bolts.count + (gussetMm ? j.twistNmm / (0.6 * gussetMm) : 0),
+      tensionN: (j.alongN + j.bendNmm / (wide / 2)) / bolts.count,
+      shearN: j.acrossN / bolts.count + (arm > 0 ? j.twistNmm / arm : 0),
       mayTensionN: may.tensionN,
       mayShearN: may.shearN,
-      bears: bearing(members, j, bolts.size, rules),
+      bears: bearing(parts, j, bolts.size, rules),
     },
   ]
 }
@@ -214,38 +221,39 @@ function boltedForces(a: At, rules: Rules): Bolted[] {
  * The least that either wall bears, its hole as far from the end as the joint is, or tears out towards that end. Not known where a slot holds the bolt, and
  * none where the hole leaves less than 1.2 hole diameters to an edge (EN 1993-1-8, table 3.3).
  */
-function bearing(members: Member[], j: JointForce, size: BoltSize, rules: Rules): Bears {
+function bearing(parts: JoinedPart[], j: JointForce, size: BoltSize, rules: Rules): Bears {
   const holeMm = boltSizes[size].diameterMm + 1
   let least = Number.POSITIVE_INFINITY
-  for (const [i, m] of members.entries()) {
-    const { shape, materialId } = profileOf(m.profileId)
-    const thicknessMm = wallOf(shape)
-    const edgeMm = profileSection(m.profileId).widthMm / 2
-    const endMm = j.fromEndMm[i] ?? 0
-    if (thicknessMm === null) return { holdsN: null, missing: `what the slot of ${m.mark} holds, by its maker` }
+  for (const [i, m] of parts.entries()) {
+    const edgeMm = m.widthMm / 2
+    // a hole in a flat part is taken in the middle of its narrower side
+    const endMm = m.member ? (j.fromEndMm[i] ?? 0) : edgeMm
+    if (m.wallMm === null) return { holdsN: null, missing: `what the slot of ${m.mark} holds, by its maker` }
     if (Math.min(edgeMm, endMm) < 1.2 * holeMm)
       return { holdsN: null, missing: `a joint with room for its holes: ${size} leaves too little edge in ${m.mark}` }
-    const wall = { size, thicknessMm, endMm, sheetTensileMPa: materialOf(materialId).tensileMPa }
-    const hollow = shape.kind === 'round' || shape.kind === 'rectangular'
+    const wall = { size, thicknessMm: m.wallMm, endMm, sheetTensileMPa: m.material.tensileMPa }
     least = Math.min(
       least,
       holeBearing({ ...wall, grade: GRADE, edgeMm, loadFactor: rules.loadFactor }),
-      tearOutN({ ...wall, walls: hollow ? 2 : 1 }),
+      tearOutN({ ...wall, walls: m.walls }),
     )
   }
   return { holdsN: least, missing: null }
 }
 
-/** A joint between two members for which there is no rule is named, never passed over. */
+/** A joint for which there is no rule is named, never passed over: between two parts of ours, or with something fitted whole that has no rating. */
 function notChecked(given: JointsGiven): Limit[] {
-  const { assembly, rules } = given
-  const members = new Set(assembly.members.map((m) => m.id))
-  const open = assembly.joints.filter(
-    (j) =>
-      j.between.length > 1 &&
-      j.between.every((id) => members.has(id)) &&
-      (j.kind === 'slip' || j.kind === 'clamp' || (j.kind === 'bolt' && !j.bolts)),
-  )
+  const { assembly, rules, own } = given
+  const parts = new Map([...assembly.members, ...assembly.plates, ...assembly.fittings].map((p) => [p.id, p.mark]))
+  const ours = new Set([...assembly.members, ...assembly.plates].map((p) => p.id))
+  const open = assembly.joints.filter((j) => {
+    if (!own(j.id) || !j.between.every((id) => parts.has(id))) return false
+    // what its maker put together is his
+    if (j.between.every((id) => !ours.has(id))) return false
+    const bolted = j.kind === 'bolt' || j.kind === 'hinge' || j.kind === 'pin'
+    // bolts into something bought are ours, and what they hold of it is its maker's
+    return !((j.kind === 'weld' && j.between.every((id) => ours.has(id))) || (bolted && j.bolts))
+  })
   if (!open.length) return []
   const figureOf = (id: string, name: string) =>
     figure(
@@ -256,7 +264,7 @@ function notChecked(given: JointsGiven): Limit[] {
         formula: 'no rule',
         source: 'not assessed',
         with: {},
-        lacks: open.map((j) => `strength of the joint ${j.between.join(' to ')}`),
+        lacks: open.map((j) => `strength of the ${j.kind} ${j.between.map((id) => parts.get(id)).join(' to ')}`),
       },
       () => 0,
     )

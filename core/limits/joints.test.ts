@@ -6,12 +6,9 @@ import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { defaultRules } from '../rules/rules'
+import { withRack as withParams } from '../testing/racks'
 
 const [survey, , spar, drone] = demoJobs
-const withParams = (job: Job, params: Partial<Job['design']['params']>): Job => ({
-  ...job,
-  design: { ...job.design, params: { ...job.design.params, ...params } },
-})
 const limitOf = (job: Job, id: string, rules = defaultRules) => evaluate(job, rules).limits.find((l) => l.id === id)
 
 describe('bolts between rails and bars', () => {
@@ -53,8 +50,8 @@ describe('corner plates between rails and bars', () => {
   const plated = withParams(railed, { cornerPlates: true })
   test('six of 90 × 90 × 4 in 6061 weigh 87.5 g each; the rails stand 4 higher; twice the bolts', () => {
     const [bare, on] = [evaluate(railed, defaultRules), evaluate(plated, defaultRules)]
-    expect(on.rackMassKg - bare.rackMassKg).toBeCloseTo((6 * 90 * 90 * 4 * 2700) / 1e9, 9)
-    const railZ = (e: typeof bare) => e.assembly.members.find((m) => m.role === 'rail')!.path[0].z
+    expect(on.rackMassKg! - bare.rackMassKg!).toBeCloseTo((6 * 90 * 90 * 4 * 2700) / 1e9, 9)
+    const railZ = (e: typeof bare) => e.assembly.members.find((m) => m.name === 'Side rail')!.path[0].z
     expect(railZ(on) - railZ(bare)).toBe(4)
     const bolts = (e: typeof bare) =>
       e.assembly.hardware.filter((h) => /rails|corner plates/.test(h.for)).map((h) => [hardwareName(h.part), h.quantity])
@@ -121,7 +118,7 @@ describe('what would relieve a bracket and a drilled foot', () => {
       'Lock nut M8',
     ])
     expect(bolts(two).map((h) => h.quantity)).toEqual(bolts(stepped).map((h) => 2 * h.quantity))
-    expect(relieve(stepped, 'bracket', defaultRules).map((r) => r.label)).toContain('a second bolt at each end of the brackets')
+    expect(relieve(stepped, 'p1/bracket', defaultRules).map((r) => r.label)).toContain('a second bolt at each end of the brackets')
   })
   test('a slotted bar takes its bolts in the slot, by a nut', () => {
     const slotted = withParams(withParams(spar, { build: 'bolted' }), { profileId: 'slotted-40x40-al6063t5' })
@@ -141,7 +138,7 @@ describe('what would relieve a bracket and a drilled foot', () => {
     expect(sheet(140)).toMatchObject({ holdsN: null, asked: expect.stringContaining('a smaller plate') })
     expect(limitOf(withParams(drilled, { backingMm: 160 }), 'foot.up')?.state).toBe('unknown')
     expect(
-      relieve(withParams(drilled, { backingMm: 120 }), 'foot.up', defaultRules)
+      relieve(withParams(drilled, { backingMm: 120 }), 'p1/foot.up', defaultRules)
         .map((r) => r.label)
         .join(),
     ).not.toContain('behind the sheet')
@@ -159,7 +156,7 @@ describe('what would relieve a bracket and a drilled foot', () => {
     const extras = evaluate(withParams(job, { backingMm: 160 }), defaultRules).assembly.hardware.map((h) => hardwareName(h.part))
     expect(extras).toContain('Backing plate {160} × {160} × {g 4}')
     expect(
-      relieve(job, 'foot.up', defaultRules)
+      relieve(job, 'p1/foot.up', defaultRules)
         .map((r) => r.label)
         .join(),
     ).toContain('behind the sheet')

@@ -14,24 +14,26 @@ export const LimitSchema = z.object({
   allowed: FigureSchema,
   ratio: z.number().nullable(),
   state: z.enum(limitStates),
-  /** drawn part that governs */
+  /** drawn part that governs, and the piece it is about; null = the whole */
   ref: z.string().nullable(),
+  pieceId: z.string().nullable(),
   caution: z.string().nullable(),
 })
 export type Limit = z.infer<typeof LimitSchema>
 
-type Given = Omit<Limit, 'ratio' | 'state' | 'ref' | 'caution'> & {
+type Given = Omit<Limit, 'ratio' | 'state' | 'ref' | 'caution' | 'pieceId'> & {
   ref?: string | null
+  pieceId?: string | null
   caution?: string
   nearRatio: number
   invert?: boolean
 }
 
 /** Builds a limit. `invert` for a floor instead of a ceiling: the figure must stay above what is allowed. */
-export function limit({ nearRatio, invert, ref = null, caution, ...given }: Given): Limit {
+export function limit({ nearRatio, invert, ref = null, pieceId = null, caution, ...given }: Given): Limit {
   const [used, allowed] = [given.used.value, given.allowed.value]
   const ratio = used === null || allowed === null ? null : invert ? quotient(allowed, used) : quotient(used, allowed)
-  return { ...given, ref, caution: caution ?? null, ratio, state: stateOf(ratio, nearRatio) }
+  return { ...given, ref, pieceId, caution: caution ?? null, ratio, state: stateOf(ratio, nearRatio) }
 }
 
 /** Used over allowed. Where nothing is allowed, nothing used is 0 and anything at all is 99: it compares, and is never NaN. */
@@ -52,3 +54,6 @@ export const governingFirst = (limits: Limit[]): Limit[] => {
 
 /** What a limit still needs before it can be assessed. */
 export const missingFor = (l: Limit): string[] => [...new Set([...l.used.missing, ...l.allowed.missing])]
+
+/** One name for one limit of a job: several pieces have a strength each. */
+export const limitKey = (l: Pick<Limit, 'id' | 'pieceId'>): string => (l.pieceId === null ? l.id : `${l.pieceId}/${l.id}`)

@@ -12,8 +12,9 @@ import { rackSolver } from '../loads/solveRack'
 import { chooseReading, withReading } from '../measure/settle'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
+import { withRack } from '../testing/racks'
 import { sourcedValue, unknownValue } from '../vehicle/vehicle'
-import { missingFor } from './limit'
+import { limitKey, missingFor } from './limit'
 
 const [survey, oyster, spar, drone] = demoJobs
 const find = (job: Job, id: string) => evaluate(job, defaultRules).limits.find((l) => l.id === id)!
@@ -73,7 +74,7 @@ describe('sharing a load', () => {
         const total = rackSolver(assembly, carried, defaultRules, [], 'clamped')!
           .solve(c, 100, 'most', 'feet')
           .feetDownN.reduce((s, f) => s + f, 0)
-        expect(total).toBeCloseTo(moving.value! * G_M_S2 * c.downG, 4)
+        expect(total).toBeCloseTo(moving[0]!.value! * G_M_S2 * c.downG, 4)
       }
     }
   })
@@ -98,7 +99,7 @@ describe('sharing a load', () => {
 describe('the tide gauge of the survey van', () => {
   test('roof moving: rack plus 12–15 + 42 + 31 kg against 150 kg, as a range', () => {
     const roof = find(survey, 'roof.moving')
-    const rack = evaluate(survey, defaultRules).rackMassKg
+    const rack = evaluate(survey, defaultRules).rackMassKg!
     expect(roof.used.value).toBeCloseTo(rack + 88, 6)
     expect(roof.used.range?.[0]).toBeCloseTo(rack + 85, 6)
   })
@@ -161,9 +162,9 @@ test('the demo jobs show one over, one not assessed, one near and one clear', ()
 })
 
 test('aluminium is soft beside a weld and only there: the rail governs where it is welded to a bar, at 105 instead of 240', () => {
-  const welded = { ...survey, design: { ...survey.design, params: { ...survey.design.params, sideRails: true, build: 'welded' as const } } }
+  const welded = withRack(survey, { sideRails: true, build: 'welded' as const })
   const strength = find(welded, 'bar.bending')
-  expect(strength.ref).toMatch(/^rail:/)
+  expect(strength.ref).toMatch(/^p1\/rail:/)
   expect(strength.allowed.value).toBeCloseTo(105 / 1.67, 6)
   expect(find(survey, 'bar.bending').allowed.value).toBeCloseTo(170 / 1.67, 6)
   expect(find(welded, 'welds').allowed.value).toBeCloseTo(79 / 1.95, 6)
@@ -171,7 +172,7 @@ test('aluminium is soft beside a weld and only there: the rail governs where it 
 })
 
 test('an angle is bent about its own axes and may lean over between its feet: both are said', () => {
-  const angle = { ...survey, design: { ...survey.design, params: { ...survey.design.params, profileId: 'angle-40x4-steel' } } }
+  const angle = withRack(survey, { profileId: 'angle-40x4-steel' })
   expect(find(angle, 'bar.bending').used.assumes.join()).toContain('about the angle’s own axes')
   expect(find(angle, 'bar.bending').allowed.assumes.join()).toContain('lean over between its feet')
   expect(find(angle, 'bar.bending').allowed.value!).toBeLessThan(235 / 1.67)
@@ -180,7 +181,7 @@ test('an angle is bent about its own axes and may lean over between its feet: bo
 
 // from the foot's line to the bar's: the clear step and one thickness, 45; √(45² + 90²) = 100.6
 test('a step bracket of 60 × 5 with a clear step of 40 and a rise of 90: σ = 6·(Fz·45 + Fy·90)/(60·25) + 6·Fx·100.6/(5·3600)', () => {
-  const stepped = { ...survey, design: { ...survey.design, params: { ...survey.design.params, bracketInsetMm: 40 } } }
+  const stepped = withRack(survey, { bracketInsetMm: 40 })
   const bracket = find(stepped, 'bracket')
   const [down, across, along] = ['Fz', 'Fy', 'Fx'].map((symbol) => bracket.used.with.find((i) => i.symbol === symbol)!.value!)
   expect(bracket.used.value).toBeCloseTo((6 * (down! * 45 + across! * 90)) / 1500 + (6 * along! * 100.6231) / 18_000, 2)
@@ -191,7 +192,7 @@ test('every relief proposed for a limit that is over clears it or lowers it, and
   for (const job of demoJobs) {
     const now = evaluate(job, defaultRules)
     for (const over of now.limits.filter((l) => l.state === 'over')) {
-      for (const r of relieve(job, over.id, defaultRules)) {
+      for (const r of relieve(job, limitKey(over), defaultRules)) {
         const after = evaluate(r.job, defaultRules)
         expect(after.limits.find((l) => l.id === over.id)?.ratio ?? 0).toBeLessThan(over.ratio!)
         expect(after.limits.filter((l) => l.state === 'over').length).toBeLessThanOrEqual(

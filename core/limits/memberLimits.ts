@@ -1,5 +1,6 @@
-import { type Assembly, loadBars, type Member, memberLengthMm } from '../assembly/assembly'
-import { stepBracketOf } from '../assembly/fittedBracket'
+import { type Assembly, bearingMembers, type Member } from '../assembly/assembly'
+import { bracketOf } from '../assembly/fittedBracket'
+import { carriedAtMm, unheldMm } from '../assembly/heldAt'
 import { materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import { bracketUnder } from '../fasten/bracket'
@@ -24,14 +25,16 @@ export type MembersGiven = {
   vehicle: Vehicle
   rules: Rules
   tests: LoadTest[]
+  own: (id: string) => boolean
 }
 type Place = { member: Member; state: MemberState; r: CaseResult }
 const engineer = 'This checks the rack as drawn only; have racks for people, heavy plant or unusual loads signed by a licensed engineer.'
 
 /** Strength, sag, push and brackets of what is made; a bought bar by its maker's rating. */
 export function memberLimits(given: MembersGiven): Limit[] {
-  const { assembly, cases, tests, rules } = given
-  const byId = new Map(assembly.members.map((m) => [m.id, m]))
+  const { assembly, cases, tests, rules, own } = given
+  const byId = new Map(assembly.members.filter((m) => own(m.id)).map((m) => [m.id, m]))
+  const carrying = new Set(bearingMembers(assembly).map((m) => m.id))
   const places = cases.flatMap((r) =>
     r.members.flatMap((state): Place[] => {
       const member = byId.get(state.memberId)
@@ -43,7 +46,7 @@ export function memberLimits(given: MembersGiven): Limit[] {
   const upright = new Map(assembly.members.map((m) => [m.id, leans(m, assembly)]))
   const share = (p: Place) => upright.get(p.member.id)?.share ?? 1
   const strong = worst((p) => p.state.used / share(p))
-  const level = places.filter((p) => p.member.role === 'bar' && (p.r.case.id === 'cruise' || p.r.case.id === 'parked'))
+  const level = places.filter((p) => carrying.has(p.member.id) && (p.r.case.id === 'cruise' || p.r.case.id === 'parked'))
   const give = (p: Place) => measuredGive(tests, p.member, rules)
   const sag = worst((p) => Math.abs(p.state.sagMm) * give(p), level)
   const pushed = worst((p) => pushRatio(p, assembly).ratio)
@@ -54,16 +57,6 @@ export function memberLimits(given: MembersGiven): Limit[] {
     ...barRating(given),
     ...bracketLimit(given),
   ]
-}
-
-/** Longest stretch of a member that nothing keeps aside: between its feet and, for one that lies across bars, between these. mm */
-export function unheldMm(member: Member, assembly: Assembly): number {
-  const held = [
-    ...assembly.mounts.filter((m) => m.memberId === member.id).map((m) => m.place.y),
-    ...(member.role === 'rail' ? loadBars(assembly).map((bar) => bar.path[0]!.x) : []),
-  ].sort((x, y) => x - y)
-  const gaps = held.slice(1).map((x, i) => x - held[i]!)
-  return gaps.length ? Math.max(...gaps) : memberLengthMm(member)
 }
 
 /** A thin or open section leans over before it yields; null for tubes and bars that do not. */
@@ -88,7 +81,7 @@ function strength({ member, state: s, r }: Place, share: number, { lacks, rules 
   const angled = section.corners.length > 0
   return limit({
     id: 'bar.bending',
-    name: 'Strength of bars and rails',
+    name: 'Strength of members',
     group: 'rack',
     unit: 'MPa',
     ref: member.id,
@@ -146,11 +139,11 @@ function strength({ member, state: s, r }: Place, share: number, { lacks, rules 
 }
 
 function sagLimit({ member, state, r }: Place, give: number, { assembly, lacks, rules }: MembersGiven): Limit {
-  const feet = assembly.mounts.filter((m) => m.memberId === member.id).map((m) => m.place.y)
-  const spanMm = Math.max(...feet) - Math.min(...feet)
+  const held = carriedAtMm(member, assembly)
+  const spanMm = held.length > 1 ? held[held.length - 1]! - held[0]! : 0
   return limit({
     id: 'bar.sag',
-    name: 'Bar sag, standing still',
+    name: 'Sag of what carries, standing still',
     group: 'rack',
     unit: 'gauge',
     ref: member.id,
@@ -158,7 +151,7 @@ function sagLimit({ member, state, r }: Place, give: number, { assembly, lacks, 
     used: figure(
       {
         id: 'bar.sag',
-        name: `Bar ${member.mark}, ${r.case.name}`,
+        name: `${member.name} ${member.mark}, ${r.case.name}`,
         unit: 'gauge',
         formula: 'v = k·w, w: movement of the frame, against the line through its feet',
         source: give === 1 ? FRAME : `${FRAME}; k: load test of this bar`,
@@ -181,7 +174,7 @@ function sagLimit({ member, state, r }: Place, give: number, { assembly, lacks, 
         unit: 'gauge',
         formula: 'v ≤ L / n',
         source: SHOP_RULE,
-        with: { L: [Number.isFinite(spanMm) && spanMm > 0 ? spanMm : null, 'mm', 'span between feet'], n: [rules.sagRatio, '', 'ratio'] },
+        with: { L: [spanMm > 0 ? spanMm : null, 'mm', 'span between what holds it'], n: [rules.sagRatio, '', 'ratio'] },
       },
       ({ L, n }) => L / n,
     ),
@@ -252,9 +245,9 @@ function pushLimit(place: Place, { assembly, lacks, rules }: MembersGiven): Limi
 function barRating({ cases, feet, lacks, vehicle, rules }: MembersGiven): Limit[] {
   if (vehicle.barKg.value === null) return []
   const level = cases.filter((r) => r.case.id === 'cruise' || r.case.id === 'parked')
-  const bars = [...new Set(feet.map((f) => f.mount.memberId))]
+  const bars = [...new Set(feet.map((f) => f.mount.on))]
   const onBar = (r: CaseResult, id: string) =>
-    feet.reduce((s, f, i) => s + (f.mount.memberId === id ? r.feetDownN[i]! - f.mount.massKg * G_M_S2 : 0), 0) / G_M_S2
+    feet.reduce((s, f) => s + (f.mount.on === id ? r.feetDownN[f.index]! - f.mount.massKg * G_M_S2 : 0), 0) / G_M_S2
   return [
     limit({
       id: 'bar.rating',
@@ -282,18 +275,19 @@ function barRating({ cases, feet, lacks, vehicle, rules }: MembersGiven): Limit[
 
 /** A step bracket bent by all that its foot takes: down by its step, across by its rise, along by both; at one fold, or shared where two bolts hold each end flat. */
 function bracketLimit({ assembly, cases, feet, lacks, rules }: MembersGiven): Limit[] {
-  const bracket = stepBracketOf(assembly, rules)
-  if (!bracket) return []
-  const { made, plate } = bracket
-  const material = materialOf(plate.materialId)
   const all = cases.flatMap((r) =>
-    feet.map((f, i) => {
-      const force = r.feet[i]!
-      return { r, f, downN: Math.abs(force.downN), acrossN: Math.abs(force.leftN), alongN: Math.abs(force.forwardN) }
+    feet.flatMap((f) => {
+      const bracket = bracketOf(f.mount, assembly, rules)
+      const force = r.feet[f.index]!
+      return bracket
+        ? [{ r, f, ...bracket, downN: Math.abs(force.downN), acrossN: Math.abs(force.leftN), alongN: Math.abs(force.forwardN) }]
+        : []
     }),
   )
   if (!all.length) return []
-  const worst = all.reduce((a, b) => (bracketUnder(made, b).used > bracketUnder(made, a).used ? b : a))
+  const worst = all.reduce((a, b) => (bracketUnder(b.made, b).used > bracketUnder(a.made, a).used ? b : a))
+  const { made, plate } = worst
+  const material = materialOf(plate.materialId)
   const share = made.bothEndsHeld ? 0.5 : 1
   return [
     limit({

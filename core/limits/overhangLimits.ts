@@ -1,19 +1,25 @@
-import { type Assembly, loadBars } from '../assembly/assembly'
+import type { Assembly } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { figure, SHOP_RULE } from '../figure/figure'
+import { liesOnSurface, restOf } from '../resting/rest'
 import type { Rules } from '../rules/rules'
 import { supportOf } from '../spacing/spacing'
 import { type Limit, limit } from './limit'
 
 /** Each item's own rules: how far past its last bar, and between two bars. No rule = not assessed, unless the shop sets one. */
 export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): Limit[] {
-  const barXMm = loadBars(assembly).map((b) => b.path[0]!.x)
   return brief.cargo
     .filter((c) => c.counts !== 'parked')
     .flatMap((c) => {
       const shopRule = c.maxOverhangMm === null && rules.defaultOverhangMm > 0
       const allowedMm = c.maxOverhangMm ?? (shopRule ? rules.defaultOverhangMm : null)
-      const s = supportOf({ ...c, maxOverhangMm: allowedMm }, barXMm)
+      const rest = restOf(c, assembly)
+      // what a holder holds, or a floor carries all along, hangs over nothing
+      if (rest.supports.length && (rest.supports.every((x) => x.holds) || liesOnSurface(rest))) return []
+      const s = supportOf(
+        { ...c, maxOverhangMm: allowedMm },
+        rest.all.map((b) => b.xMm),
+      )
       const atRear = s.rearOverhangMm >= s.frontOverhangMm
       // the limit turned round: how far apart the outer bars must stand at least
       const shortest =

@@ -1,9 +1,11 @@
-import { type Assembly, loadBars, type Mount, memberLengthMm } from '../assembly/assembly'
+import { type Assembly, type Mount, memberLengthMm } from '../assembly/assembly'
+import { heldAtMm } from '../assembly/heldAt'
+import { pieceIdOf } from '../assembly/ids'
 import type { Brief } from '../brief/brief'
 import { type Figure, figure, type Input } from '../figure/figure'
-import type { Carried } from '../loads/carried'
+import { type Carried, notAgreed } from '../loads/carried'
 import { loadCases } from '../loads/loadCases'
-import { type CaseResult, type Person, rackSolver } from '../loads/solveRack'
+import { type CaseResult, type Lack, type Person, rackSolver } from '../loads/solveRack'
 import type { LoadTest } from '../loadTest/loadTest'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
@@ -15,11 +17,15 @@ import { jointLimits } from './jointLimits'
 import { allOfIt, type Limit, limit } from './limit'
 import { memberLimits } from './memberLimits'
 import { overhangLimits } from './overhangLimits'
+import { pullLimits } from './pullLimits'
 import { usedInCase, worstCase } from './usedInCase'
+import { whatStands } from './whatStands'
 
 /** What one foot takes at worst, and every link its force passes through. N */
 export type FootRow = {
   mount: Mount
+  /** its place among the feet of a case */
+  index: number
   levelN: number
   mostDownN: number
   downCase: string
@@ -32,16 +38,26 @@ export type FootRow = {
   asideCase: string
   links: FootChain
 }
-export type RackResult = { limits: Limit[]; feet: FootRow[]; missing: string[]; cases: CaseResult[]; frequencyHz: number | null }
+export type RackResult = {
+  limits: Limit[]
+  feet: FootRow[]
+  missing: string[]
+  cases: CaseResult[]
+  frequencyHz: number | null
+  /** parts that do not stand by themselves: which piece, and why */
+  unstable: { pieceId: string | null; says: string }[]
+}
 
 export type RackGiven = { assembly: Assembly; carried: Carried[]; vehicle: Vehicle; brief: Brief; rules: Rules; tests: LoadTest[] }
 
 /**
  * Feet, members, joints and overhangs under every load case of the brief's road and speed, each with feet that clamp their bars and with bars that turn
- * on their feet. Throws `Impossible` for a rack that is no structure.
+ * on their feet. All pieces are solved as one frame and judged piece by piece; what does not stand by itself is left out of it, named, and not assessed.
  */
 export function rackLimits(given: RackGiven): RackResult {
-  const { assembly, carried, vehicle, brief, rules, tests } = given
+  const { carried, vehicle, brief, rules, tests } = given
+  const { standing, fallen } = whatStands(given.assembly, rules)
+  const assembly = standing
   const cases = loadCases(rules, brief.road, brief.snowKgM2)
   const people = [
     ...(brief.someoneStands ? standingPlaces(assembly).map((person) => ({ person, name: 'a person standing' })) : []),
@@ -49,9 +65,17 @@ export function rackLimits(given: RackGiven): RackResult {
   ]
   const places = people.map((p) => p.person)
   const solvers = (['free', 'clamped'] as const).flatMap((hold) => rackSolver(assembly, carried, rules, places, hold) ?? [])
-  const overhangs = overhangLimits(assembly, brief, rules)
+  const overhangs = overhangLimits(given.assembly, brief, rules)
+  const down = fallen.map((f) => notSolved(f.says, f.pieceId))
   if (!solvers.length)
-    return { limits: [...notAStructure(assembly, brief), ...overhangs], feet: [], missing: [], cases: [], frequencyHz: null }
+    return {
+      limits: [...notAStructure(assembly), ...down, ...overhangs],
+      feet: [],
+      missing: fallen.map((f) => f.says),
+      cases: [],
+      frequencyHz: null,
+      unstable: fallen,
+    }
   const most = cases.flatMap((c) => solvers.map((s) => s.solve(c, brief.speedKmh, 'most', 'all')))
   const estimated = carried.some((c) => c.least !== c.most)
   const least = estimated ? cases.flatMap((c) => solvers.map((s) => s.solve(c, brief.speedKmh, 'least', 'feet'))) : []
@@ -59,53 +83,109 @@ export function rackLimits(given: RackGiven): RackResult {
   const withPeople = people.flatMap(({ person, name }) =>
     solvers.map((s) => s.solve({ ...parked!, id: name, name }, null, 'most', 'all', person)),
   )
-  const everything = [...most, ...withPeople]
-  const lacks = [...new Set(everything.flatMap((r) => r.missing))]
+  const pulling = assembly.pulls.flatMap((pull) =>
+    solvers.map((s) => s.solve({ ...parked!, id: pull.id, name: pull.name }, null, 'most', 'all', undefined, pull)),
+  )
+  const everything = [...most, ...withPeople, ...pulling]
+  const open = [
+    ...everything.flatMap((r) => r.lacks),
+    ...notYetAgreed(brief, carried),
+    ...lostBearings(carried, assembly),
+    ...nobodyMayStand(brief, assembly),
+  ]
+  const lacks = [...new Set(open.map((l) => l.says))]
+  const tied = tiedPieces(assembly)
   const onFeet = [...everything, ...least]
   const feet = assembly.mounts.map((mount, i) => footRow(mount, i, onFeet, footLinks(mount, assembly, vehicle, rules)))
-  const joints = { assembly, cases: everything, lacks, rules }
   const hz = solvers.map((s) => s.frequencyHz())
-  return {
-    limits: [
-      ...footLimits({ feet, cases: onFeet, lacks, rules }),
-      ...memberLimits({ assembly, cases: everything, feet, lacks, vehicle, rules, tests }),
+  const limits = piecesOf(assembly).flatMap((pieceId) => {
+    const own = (id: string) => pieceIdOf(id) === pieceId
+    // what is not known of one piece leaves open what it is tied to, and no other
+    const near = (id: string) => tied(pieceIdOf(id)) === tied(pieceId)
+    const lacks = [...new Set(open.filter((l) => l.on === null || l.on.some(near)).map((l) => l.says))]
+    const mine = feet.filter((f) => own(f.mount.id))
+    const joints = { assembly, cases: everything, lacks, rules, own }
+    return [
+      ...footLimits({ feet: mine, cases: onFeet, lacks, rules }),
+      ...memberLimits({ assembly, cases: everything, feet: mine, lacks, vehicle, rules, tests, own }),
       ...jointLimits(joints),
       ...holeLimits(joints),
-      ...fatigueLimit({ assembly, cases: everything, brief, lacks, rules }),
-      ...overhangs,
-    ],
+      ...fatigueLimit({ assembly, cases: everything, brief, lacks, rules, own }),
+      ...pullLimits(assembly, rules, own),
+    ].map((l) => ({ ...l, pieceId }))
+  })
+  return {
+    limits: [...limits, ...down, ...overhangs],
     feet,
     missing: lacks,
-    cases: [...worseHold(most, feet), ...worstOfEach(withPeople, feet)],
+    cases: [...worseHold(most, feet), ...worstOfEach(withPeople, feet), ...worseHold(pulling, feet)],
     frequencyHz: hz.some((f) => f === null) ? null : Math.min(...hz.map((f) => f ?? 0)),
+    unstable: fallen,
   }
 }
 
-/** Members that stand on nothing, or cargo with no bar to carry it, are no structure: nothing about their strength is known. */
-function notAStructure(assembly: Assembly, brief: Brief): Limit[] {
-  const why = assembly.members.length
-    ? assembly.mounts.length
-      ? 'a member that carries: none of its parts is made to carry cargo'
-      : 'somewhere to stand: no foot holds it'
-    : brief.cargo.length
-      ? 'bars to carry what is listed'
-      : null
-  return why === null ? [] : [notSolved(why)]
+/** The pieces that have a part in the assembly, in its order; null = parts that belong to none. */
+const piecesOf = (a: Assembly): (string | null)[] => [
+  ...new Set([...a.members, ...a.plates, ...a.fittings, ...a.mounts].map((p) => pieceIdOf(p.id))),
+]
+
+/** The name of the set of pieces that joints tie a piece to. */
+function tiedPieces(a: Assembly): (pieceId: string | null) => string | null {
+  const root = new Map<string | null, string | null>()
+  const top = (id: string | null): string | null => {
+    const up = root.get(id)
+    return up === undefined ? id : top(up)
+  }
+  for (const { between } of a.joints) {
+    const [p, q] = [top(pieceIdOf(between[0])), top(pieceIdOf(between[1]))]
+    if (p !== q) root.set(p, q)
+  }
+  return top
+}
+
+/** A kind of use that was not agreed opens every check of what carries it. */
+const notYetAgreed = (brief: Brief, carried: Carried[]): Lack[] =>
+  notAgreed(brief).map((c) => ({
+    says: `agreement at intake that ${c.name} (${c.use}) is carried`,
+    on: carried.find((x) => x.cargoId === c.id)?.bearings.flatMap((b) => b.on ?? []) ?? null,
+  }))
+
+/** What should carry an item and does not stand: its share goes nowhere, and so nothing near it is known. */
+const lostBearings = (carried: Carried[], assembly: Assembly): Lack[] => {
+  const there = new Set([...assembly.members, ...assembly.plates, ...assembly.fittings].map((p) => p.id))
+  return carried
+    .filter((c) => c.bearings.some((b) => b.on !== null && !there.has(b.on)))
+    .map((c) => ({ says: `something that stands under ${c.name}`, on: c.bearings.flatMap((b) => b.on ?? []) }))
+}
+
+/** Somebody shall stand or climb, and nothing here is made for it: what he does to it is not known. */
+function nobodyMayStand(brief: Brief, assembly: Assembly): Lack[] {
+  return [
+    ...(brief.someoneStands && !assembly.supports.some((s) => s.walkOn.length) ? [{ says: 'a support made to stand on', on: null }] : []),
+    ...(brief.someoneClimbs && !assembly.supports.some((s) => s.climbOn.length) ? [{ says: 'a part made to climb by', on: null }] : []),
+  ]
+}
+
+/** Parts that nothing holds up are no structure: nothing about their strength is known. */
+function notAStructure(assembly: Assembly): Limit[] {
+  const parts = assembly.members.length + assembly.fittings.length + assembly.plates.length
+  return parts ? [notSolved('somewhere to stand: no foot holds it')] : []
 }
 
 /** What cannot be solved is not assessed: without this the gauge would only show what the vehicle carries, and look clear. */
-export const notSolved = (why: string): Limit =>
+export const notSolved = (why: string, pieceId: string | null = null): Limit =>
   limit({
     id: 'rack',
-    name: 'The rack is not a structure',
+    pieceId,
+    name: 'It is not a structure',
     group: 'rack',
     unit: '',
     nearRatio: 1,
     used: figure(
-      { id: 'rack', name: 'Strength of the rack', unit: '', formula: 'K·u = f has no answer', source: FRAME, with: {}, lacks: [why] },
+      { id: 'rack', name: 'Strength of the piece', unit: '', formula: 'K·u = f has no answer', source: FRAME, with: {}, lacks: [why] },
       () => 0,
     ),
-    allowed: allOfIt('rack.allowed', FRAME, 'A rack that stands'),
+    allowed: allOfIt('rack.allowed', FRAME, 'A piece that stands'),
   })
 
 /** What each load case puts on one foot, and the most or the least of them. N */
@@ -174,24 +254,28 @@ const worstOfEach = (results: CaseResult[], feet: FootRow[]): CaseResult[] =>
     return worst ? [worst] : []
   })
 
-/** A person at mid-span and at each end of each bar, and on each rail at its ends and midway between the bars it lies on. */
+/** On what is made to stand on: at each end of a member and midway between the places that hold it. */
 export function standingPlaces(assembly: Assembly): Person[] {
-  const bars = loadBars(assembly)
-  return assembly.members.flatMap((m) => {
-    const length = memberLengthMm(m)
-    const from = m.path[0]!.x
-    const crossed = bars.map((b) => Math.abs(b.path[0]!.x - from)).sort((a, b) => a - b)
-    const between = m.role === 'bar' ? [length / 2] : crossed.slice(1).map((x, i) => (x + crossed[i]!) / 2)
-    return [0, ...between, length].map((atMm) => ({ memberId: m.id, atMm }))
-  })
+  const walked = new Set(assembly.supports.flatMap((s) => s.walkOn))
+  return assembly.members
+    .filter((m) => walked.has(m.id))
+    .flatMap((m) => {
+      const held = heldAtMm(m, assembly)
+      const between = held.slice(1).map((at, i) => (at + held[i]!) / 2)
+      return [0, ...between, memberLengthMm(m)].map((atMm) => ({ memberId: m.id, atMm }))
+    })
 }
 
-/** Up by a bar's end, hanging outward from it. */
-const climbingPlaces = (assembly: Assembly, rules: Rules): Person[] =>
-  loadBars(assembly).flatMap((b) => [
-    { memberId: b.id, atMm: 0, leftShare: rules.climbPullShare },
-    { memberId: b.id, atMm: memberLengthMm(b), leftShare: -rules.climbPullShare },
-  ])
+/** Up by the ends of what is made to climb by, hanging outward from it. */
+function climbingPlaces(assembly: Assembly, rules: Rules): Person[] {
+  const climbed = new Set(assembly.supports.flatMap((s) => s.climbOn))
+  return assembly.members
+    .filter((m) => climbed.has(m.id))
+    .flatMap((m) => [
+      { memberId: m.id, atMm: 0, leftShare: rules.climbPullShare },
+      { memberId: m.id, atMm: memberLengthMm(m), leftShare: -rules.climbPullShare },
+    ])
+}
 
 function footRow(mount: Mount, i: number, cases: CaseResult[], links: FootChain): FootRow {
   const most = (of: (r: CaseResult) => number) => cases.reduce((best, r) => (of(r) > of(best) ? r : best))
@@ -201,6 +285,7 @@ function footRow(mount: Mount, i: number, cases: CaseResult[], links: FootChain)
   const aside = most((r) => Math.abs(r.feet[i]!.leftN))
   return {
     mount,
+    index: i,
     levelN: cases.find((r) => r.case.id === 'cruise')?.feetDownN[i] ?? 0,
     mostDownN: down.feetDownN[i]!,
     downCase: down.case.name,

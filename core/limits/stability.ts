@@ -1,9 +1,5 @@
-import type { Assembly } from '../assembly/assembly'
-import type { Brief } from '../brief/brief'
 import { type Figure, figure, type Input, SHOP_RULE, sum } from '../figure/figure'
-import type { Rules } from '../rules/rules'
-import type { Vehicle } from '../vehicle/vehicle'
-import { massesDriving } from './ledger'
+import { type LedgerGiven, massesDriving } from './ledger'
 import { type Limit, limit } from './limit'
 import { assumed, vehicleInput } from './vehicleFigure'
 
@@ -11,9 +7,10 @@ import { assumed, vehicleInput } from './vehicleFigure'
  * The tilt, as a ratio, at which the vehicle balances on its outer wheels: T / 2h (NHTSA static stability factor), and with a centre of mass off the middle
  * (T/2 − |y|) / h, towards the side that it lies on (statics).
  */
-export function stability(assembly: Assembly, vehicle: Vehicle, brief: Brief): { before: Figure; after: Figure } {
+export function stability(given: Omit<LedgerGiven, 'rules'>): { before: Figure; after: Figure } {
+  const { vehicle } = given
   const base = { T: vehicleInput(vehicle, 'trackWidthMm', 'mm'), h: vehicleInput(vehicle, 'centreOfMassHeightMm', 'mm') }
-  const added = massesDriving(assembly, brief, vehicle)
+  const added = massesDriving(given)
   const source = 'NHTSA static stability factor, SSF = T / 2h'
   const assumes = [
     ...assumed(vehicle, ['centreOfMassHeightMm', 'trackWidthMm', 'occupantsKg']),
@@ -54,13 +51,13 @@ export function stability(assembly: Assembly, vehicle: Vehicle, brief: Brief): {
   }
 }
 
-export const stabilityLimit = (assembly: Assembly, vehicle: Vehicle, brief: Brief, rules: Rules): Limit =>
+export const stabilityLimit = (given: LedgerGiven): Limit =>
   limit({
     id: 'stability',
     name: 'Stability against tipping',
     group: 'vehicle',
     unit: '',
-    used: stability(assembly, vehicle, brief).after,
+    used: stability(given).after,
     nearRatio: 0.97,
     invert: true,
     allowed: figure(
@@ -70,7 +67,7 @@ export const stabilityLimit = (assembly: Assembly, vehicle: Vehicle, brief: Brie
         unit: '',
         formula: 'as set',
         source: SHOP_RULE,
-        with: { S: [rules.leastStability, '', 'least static stability factor'] },
+        with: { S: [given.rules.leastStability, '', 'least static stability factor'] },
       },
       ({ S }) => S,
     ),

@@ -5,27 +5,31 @@ import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { defaultRules } from '../rules/rules'
+import { withCarrier } from '../testing/racks'
 import { type SourcedKey, unknownValue, type Vehicle, vehicleFields } from '../vehicle/vehicle'
-import type { Limit } from './limit'
+import { type Limit, limitKey } from './limit'
 
 /** A job in which everything is known and nothing is over: the drone pair’s, with a carrier whose ratings are known too. */
 const [, , , drone] = demoJobs
 const rating = (value: number) => ({ ...unknownValue, value, method: 'maker' as const, source: 'plate' })
-const whole: Job = {
-  ...drone,
-  vehicle: {
-    ...drone.vehicle,
-    tongueKg: rating(75),
-    carrierKg: rating(90),
-    barKg: rating(100),
-    tyres: { now: '235/65 R16', next: '' },
-    mounts: drone.vehicle.mounts.map((m) => ({ ...m, footDownKg: unknownValue, footUpKg: unknownValue })),
-    footDownKg: rating(100),
-    footUpKg: rating(80),
-    carrier: { pinXMm: -1350, massKg: 20, centreBehindMm: 300, zMm: 500, endBehindMm: 700, bottomZMm: 420, loads: [] },
+const whole: Job = withCarrier(
+  {
+    ...drone,
+    vehicle: {
+      ...drone.vehicle,
+      tongueKg: rating(75),
+      carrierKg: rating(90),
+      barKg: rating(100),
+      tyres: { now: '235/65 R16', next: '' },
+      mounts: drone.vehicle.mounts.map((m) => ({ ...m, footDownKg: unknownValue, footUpKg: unknownValue })),
+      footDownKg: rating(100),
+      footUpKg: rating(80),
+    },
   },
-}
-const states = (job: Job) => new Map(evaluate(job, defaultRules).limits.map((l) => [l.id, l]))
+  { pinXMm: -1350, massKg: 20, behindMm: 300, zMm: 500, endBehindMm: 700, bottomZMm: 420 },
+)
+const states = (job: Job) =>
+  new Map(evaluate(job, defaultRules).limits.map((l) => [l.id === 'rack' || l.pieceId !== 'p9' ? l.id : limitKey(l), l]))
 const without = (vehicle: Partial<Vehicle>): Job => ({ ...whole, vehicle: { ...whole.vehicle, ...vehicle } })
 
 test('the job these stand on has every limit assessed', () => {

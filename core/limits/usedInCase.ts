@@ -6,8 +6,8 @@ import { ratedN } from './strength'
 
 /** What each foot's force is of what its weakest link holds, down or up; null = unrated. */
 export const feetUsed = (result: CaseResult, feet: FootRow[]): (number | null)[] =>
-  feet.map((f, i) => {
-    const force = result.feet[i]!
+  feet.map((f) => {
+    const force = result.feet[f.index]!
     const pull = pullOf(f.mount, force)
     const down = ratedN(f.links.down.length ? f.links.down : f.links.standing.down)
     if (down === null) return null

@@ -19,6 +19,22 @@ export function vehicleFigure(vehicle: Vehicle, key: SourcedKey, unit: string, f
     ({ R, n }) => n.reduce((a, b) => a * b, R),
   )
 }
+
+/** A rating that is no field of the vehicle's list: a body's, a place's. */
+export const sourcedFigure = (s: Sourced, id: string, name: string, unit: string): Figure =>
+  figure(
+    {
+      id,
+      name,
+      unit,
+      formula: 'as given',
+      with: { R: [settledValue(s), unit, missingName(name, s)] },
+      source: sourceOf(s),
+      assumes: s.method === 'assumed' ? [`${name}: nobody measured it`] : [],
+    },
+    ({ R }) => R,
+  )
+
 const sourceOf = (s: Sourced): string =>
   s.value === null ? 'not given' : `${s.method}${s.source ? `, ${s.source}` : ''}${s.date ? `, ${s.date}` : ''}`
 

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { type Assembly, loadBars, memberLengthMm } from '../assembly/assembly'
+import { type Assembly, bearingMembers, memberLengthMm } from '../assembly/assembly'
+import { carriedAtMm } from '../assembly/heldAt'
 import type { Rules } from '../rules/rules'
 
 /** A proof load put on a bar and what came of it. Kept as it was: the computed sag is that of the rack on the day. kg, mm from the bar's left end. */
@@ -72,8 +73,8 @@ export function plannedTest(
   carried: { standingKg: number; worstKg: number },
   rules: Rules,
 ): { loadKg: number; atMm: number } {
-  const bar = loadBars(assembly)[barIndex]
-  const feet = assembly.mounts.filter((m) => m.memberId === bar?.id).map((m) => (bar ? bar.path[0]!.y - m.place.y : 0))
+  const bar = bearingMembers(assembly)[barIndex]
+  const feet = bar ? carriedAtMm(bar, assembly) : []
   const atMm = feet.length ? feet.reduce((s, v) => s + v, 0) / feet.length : bar ? memberLengthMm(bar) / 2 : 0
   const loadKg = Math.max(carried.standingKg * rules.proofFactor, carried.worstKg)
   return { loadKg: Math.max(5, Math.ceil(loadKg / 5 - 1e-9) * 5), atMm: Math.round(atMm) }

@@ -1,17 +1,15 @@
-import type { Member } from '../assembly/assembly'
-import { nearestNode, type RackFrame } from '../structure/rackFrame'
+import type { Bearing } from '../assembly/assembly'
 import type { Carried } from './carried'
 import { shareAlong, shareLimp, shareRigid } from './shareAlong'
 
-/** Where a carried thing touches a bar: the place on it, how far beyond the bar's end it really is (left positive), and the share of the load there. mm */
-export type Contact = { atMm: number; beyondMm: number; share: number }
+/** Where a carried thing touches a line it rests on: the place on it, how far beyond the line's end it really is (left positive), and the share of the load there. mm */
+export type Contact = { yMm: number; beyondMm: number; share: number }
 
-/** Places where an item touches a bar, from the bar's left end, and the share of its load on each: levers to its centre of mass. */
-export function contactsOf(c: Carried, bar: Member): Contact[] {
-  const [left, right] = [bar.path[0]!.y, bar.path[bar.path.length - 1]!.y]
+/** Places where an item touches a bearing, and the share of its load on each: levers to its centre of mass. */
+export function contactsOf(c: Carried, bearing: Bearing): Contact[] {
   const contact = (y: number, share: number): Contact => {
-    const on = Math.min(left, Math.max(right, y))
-    return { atMm: left - on, beyondMm: y - on, share }
+    const on = Math.min(bearing.leftMm, Math.max(bearing.rightMm, y))
+    return { yMm: on, beyondMm: y - on, share }
   }
   const [edgeLeft, edgeRight] = [c.middleYMm + c.widthMm / 2, c.middleYMm - c.widthMm / 2]
   if (c.rests === 'brackets' || c.widthMm < 2) return [contact(c.yMm, 1)]
@@ -30,15 +28,18 @@ export function contactsOf(c: Carried, bar: Member): Contact[] {
   ]
 }
 
-/** How far outside the ends of its bars an item's contacts hang; 0 = it lies on them. mm */
-export const hangsOutsideMm = (c: Carried, bars: Member[]): number =>
-  Math.max(0, ...c.bars.flatMap((b) => contactsOf(c, bars[b]!).map((p) => (p.share === 0 ? 0 : Math.abs(p.beyondMm)))))
+/** How far outside the ends of what it lies on an item's contacts hang; 0 = it lies on them. mm */
+export const hangsOutsideMm = (c: Carried): number =>
+  Math.max(0, ...c.bearings.flatMap((b) => contactsOf(c, b).map((p) => (p.share === 0 ? 0 : Math.abs(p.beyondMm)))))
 
-/** Shares of an item's weight on the bars under it: a box by the bars' own give, a bundle as a limp beam, brackets as equal springs. Σ = 1, about its centre of mass. */
-export function verticalShares(c: Carried, contacts: Contact[][], bars: Member[], rack: RackFrame): number[] {
-  const xs = c.bars.map((b) => bars[b]!.path[0]!.x)
-  if (c.rests === 'bundle' && c.kind === 'cargo' && xs.length > 1 && new Set(xs).size === xs.length) {
-    const [rear, front] = [c.xMm - c.lengthMm / 2, c.xMm + c.lengthMm / 2]
+/**
+ * Shares of an item's weight on the lines under it: a box by their own give, a bundle as a limp beam, brackets as equal springs. Σ = 1, about its centre of
+ * mass. `sinks(i, k)` = how far line k sinks under a load of 1 N put on line i as this item puts it. mm/N
+ */
+export function verticalShares(c: Carried, sinks: (i: number) => number[]): number[] {
+  const xs = c.bearings.map((b) => b.xMm)
+  if (c.rests === 'bundle' && xs.length > 1 && new Set(xs).size === xs.length) {
+    const [rear, front] = [c.middleXMm - c.lengthMm / 2, c.middleXMm + c.lengthMm / 2]
     const limp = shareLimp(xs, Math.min(rear, ...xs) - 1, Math.max(front, ...xs) + 1)
     const centre = limp.reduce((s, r, i) => s + r * xs[i]!, 0)
     // what the spread does not say of the centre of mass is put right by levers
@@ -46,18 +47,10 @@ export function verticalShares(c: Carried, contacts: Contact[][], bars: Member[]
     return limp.map((r, i) => r + correction[i]!)
   }
   if (c.rests !== 'box' || xs.length < 3) return shareAlong(xs, c.xMm, 1, 0)
-  const nodes = c.bars.map((b, k) =>
-    contacts[k]!.map((p) => ({ node: nearestNode(rack.along.get(bars[b]!.id) ?? [], p.atMm), share: p.share })),
+  const columns = xs.map((_, i) => sinks(i))
+  return shareRigid(
+    xs,
+    c.xMm,
+    xs.map((_, k) => columns.map((column) => column[k]!)),
   )
-  const flexibility = nodes.map(() => [] as number[])
-  for (const own of nodes) {
-    const solved = rack.frame.solve({
-      nodes: own.map((p) => ({ node: String(p.node), force: [0, 0, -p.share], moment: [0, 0, 0] })),
-      members: [],
-    })
-    nodes.forEach((other, i) => {
-      flexibility[i]!.push(-other.reduce((s, p) => s + p.share * solved.movement(p.node)[2]!, 0))
-    })
-  }
-  return shareRigid(xs, c.xMm, flexibility)
 }

@@ -3,12 +3,13 @@ import { describe, expect, test } from 'vitest'
 import type { Cargo } from '../brief/cargo'
 import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
-import { familyOf } from '../families/all'
+import type { CrossbarParams } from '../families/crossbarRack/params'
 import { demoJobs } from '../job/demoJobs'
 import { type Evaluation, evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
+import { assembled, withRack } from '../testing/racks'
 import { carriedBy } from './carried'
 import { loadCases } from './loadCases'
 import { rackSolver } from './solveRack'
@@ -24,12 +25,12 @@ const base: Job = {
     obstacles: [],
     swings: [],
   },
-  design: { ...survey.design, params: { ...survey.design.params, barXMm: [-200, 900, 2000], sideRails: true } },
+  pieces: withRack(survey, { barXMm: [-200, 900, 2000], sideRails: true }).pieces,
   brief: { ...survey.brief, speedKmh: 0, road: 'road', cargo: [] },
 }
-const carrying = (cargo: Cargo[], params: Partial<Job['design']['params']> = {}): Job => ({
+const carrying = (cargo: Cargo[], params: Partial<CrossbarParams> = {}): Job => ({
   ...base,
-  design: { ...base.design, params: { ...base.design.params, ...params } },
+  pieces: withRack(base, params).pieces,
   brief: { ...base.brief, cargo },
 })
 const box = accessories.find((a) => a.id === 'equipment-case')!
@@ -49,7 +50,7 @@ const run = (job: Job) => evaluate(job, calm)
 const caseOf = (e: Evaluation, id: string) => e.cases.find((c) => c.case.id === id)!
 /** One case with feet that clamp: of two ways that feet may hold, an evaluation keeps the worse, which need not be the same for two loads. */
 const clamped = (job: Job, id: string) => {
-  const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules)
+  const assembly = assembled(job)
   const loadCase = loadCases(calm, job.brief.road).find((c) => c.id === id)!
   return rackSolver(assembly, carriedBy(assembly, job.brief), calm, [], 'clamped')!.solve(loadCase, job.brief.speedKmh, 'most', 'all')
 }

@@ -1,4 +1,5 @@
 import type { Assembly, Joint, Member } from '../assembly/assembly'
+import { carriedAtMm } from '../assembly/heldAt'
 import { type Material, materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import type { Section } from '../catalogue/section'
@@ -90,9 +91,7 @@ export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solv
     sagAtMm: 0,
     shape: [],
   }
-  const holes = rack.links.flatMap((l) =>
-    l.joint.between.flatMap((id, side) => (id === m.id && l.joint.bolts ? [{ joint: l.joint, atMm: l.atMm[side]! }] : [])),
-  )
+  const holes = rack.holes.filter((h) => h.memberId === m.id)
   const worstAt = new Map<Joint, { inner: Inner; stressMPa: number }>()
   for (const piece of rack.pieces) {
     if (piece.memberId !== m.id) continue
@@ -123,12 +122,14 @@ export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solv
   return state
 }
 
-/** The line through where a member's feet went, or through its ends where it has none. */
+/** The line through where what carries a member went, or through its ends where nothing does. */
 function chordOf(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved): (atMm: number) => number {
   const own = rack.along.get(m.id) ?? []
-  const heads = new Set(assembly.mounts.flatMap((mount, i) => (mount.memberId === m.id ? [rack.heads[i]] : [])))
-  const on = own.filter((s) => heads.has(s.node))
-  const [a, b] = on.length >= 2 ? [on[0], on[on.length - 1]] : [own[0], own[own.length - 1]]
+  const carried = carriedAtMm(m, assembly)
+  const [first, last] = [carried[0], carried[carried.length - 1]]
+  const near = (atMm: number) => own.find((s) => s.node === nearestNode(own, atMm))
+  const on = first !== undefined && last !== undefined && last - first > 1
+  const [a, b] = on ? [near(first), near(last)] : [own[0], own[own.length - 1]]
   if (!a || !b) return () => 0
   const [za, zb] = [solved.movement(a.node)[2]!, solved.movement(b.node)[2]!]
   return (atMm) => za + ((zb - za) * (atMm - a.atMm)) / Math.max(1e-9, b.atMm - a.atMm)

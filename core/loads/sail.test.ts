@@ -5,6 +5,7 @@ import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { defaultRules } from '../rules/rules'
+import { withRack } from '../testing/racks'
 
 const [survey] = demoJobs
 const carrying = (id: string, over: Partial<Job['brief']> = {}): Job => {
@@ -24,8 +25,5 @@ describe('a covered frame is a sail', () => {
     const still = sailOf(carrying('sheet-bundle', { speedKmh: null }))
     expect([still.covered.value, still.covered.missing]).toEqual([null, ['driving speed']])
   })
-  test('one bar is no frame', () =>
-    expect(
-      evaluate({ ...survey, design: { ...survey.design, params: { ...survey.design.params, barXMm: [1500] } } }, defaultRules).sail,
-    ).toBeNull())
+  test('one bar is no frame', () => expect(evaluate(withRack(survey, { barXMm: [1500] }), defaultRules).sail).toBeNull())
 })

@@ -1,4 +1,5 @@
-import { type Assembly, loadBars } from '../assembly/assembly'
+import type { Assembly } from '../assembly/assembly'
+import { DOWN, memberFacingMm2, plateFacingMm2 } from '../assembly/facing'
 import type { Brief } from '../brief/brief'
 import { type Figure, figure } from '../figure/figure'
 import type { Rules } from '../rules/rules'
@@ -12,14 +13,21 @@ const FLAT = 0.1
 
 /** What the air lifts at the driving speed: q·C_L·A on the bars alone, and with all that lies on them. */
 export function sail(assembly: Assembly, carried: Carried[], brief: Brief, rules: Rules): Sail | null {
-  const bars = loadBars(assembly)
-  if (bars.length < 2) return null
-  const driving = carried.filter((c) => countsWhen(c, 'driving'))
-  const sum = (of: Carried[]) => of.reduce((s, c) => s + c.planM2, 0)
-  const own = driving.filter((c) => c.kind === 'member')
-  const flat = driving.filter((c) => c.kind !== 'member' && c.bars.length && c.heightMm < FLAT * Math.min(c.lengthMm, c.widthMm))
-  const xs = bars.map((b) => b.path[0]!.x)
-  const outlineM2 = ((Math.max(...xs) - Math.min(...xs)) * 2 * Math.max(...bars.map((b) => Math.abs(b.path[0]!.y)))) / 1e6
+  const open = assembly.supports.filter((s) => s.kind === 'bars' && s.bearings.filter((b) => b.on !== null).length >= 2)
+  if (!open.length) return null
+  const driving = carried.filter((c) => countsWhen(c, 'driving') && c.bearings.length)
+  const sum = (of: { planM2: number }[]) => of.reduce((s, c) => s + c.planM2, 0)
+  const own = [
+    ...assembly.members.map((m) => ({ planM2: memberFacingMm2(m, DOWN) / 1e6 })),
+    ...assembly.plates.map((p) => ({ planM2: plateFacingMm2(p, DOWN) / 1e6 })),
+  ]
+  const flat = driving.filter((c) => c.heightMm < FLAT * Math.min(c.lengthMm, c.widthMm))
+  const outlineM2 = Math.max(
+    ...open.map(({ bearings }) => {
+      const xs = bearings.map((b) => b.xMm)
+      return ((Math.max(...xs) - Math.min(...xs)) * Math.max(...bearings.map((b) => b.leftMm - b.rightMm))) / 1e6
+    }),
+  )
   const lift = (id: string, name: string, areaM2: number) =>
     figure(
       {
@@ -41,7 +49,7 @@ export function sail(assembly: Assembly, carried: Carried[], brief: Brief, rules
   const closes = outlineM2 > 0 && sum(flat) > outlineM2 / 3
   return {
     open: lift('lift.open', 'Lift on the open bars', sum(own)),
-    covered: lift('lift.covered', 'Lift on the rack as covered', sum(driving)),
+    covered: lift('lift.covered', 'Lift on the rack as covered', sum(own) + sum(driving)),
     prompt: closes
       ? `${flat.map((c) => c.name).join(' and ')} ${flat.length > 1 ? 'close' : 'closes'} the open frame and ${flat.length > 1 ? 'make' : 'makes'} a sail of it: hold the front edge down over its whole width, and set a fairing ahead of it or leave a gap.`
       : null,

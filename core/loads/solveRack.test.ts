@@ -1,25 +1,21 @@
 import { describe, expect, test } from 'vitest'
-import { loadBars, memberLengthMm } from '../assembly/assembly'
+import { bearingMembers, memberLengthMm, memberMassKg, plateMassKg } from '../assembly/assembly'
+import { partMasses } from '../assembly/places'
 import { materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
-import { familyOf } from '../families/all'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { footLinks } from '../limits/footLinks'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
+import { assembled, withRack as withParams } from '../testing/racks'
 import { carriedBy } from './carried'
 import { loadCases } from './loadCases'
 import { stressOf } from './memberState'
 import { rackSolver } from './solveRack'
 
 const [survey, , spar, drone] = demoJobs
-const assembled = (job: Job) => familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules).assembly
-const withParams = (job: Job, params: Partial<Job['design']['params']>): Job => ({
-  ...job,
-  design: { ...job.design, params: { ...job.design.params, ...params } },
-})
 
 const plainClimb = (job: Job): Job => ({ ...job, brief: { ...job.brief, someoneClimbs: true, cargo: [] } })
 
@@ -30,7 +26,8 @@ describe('equilibrium: what acts comes out at the feet, in every direction and c
     const solver = rackSolver(assembly, carried, defaultRules, [], 'clamped')!
     const feetKg =
       assembly.mounts.reduce((s, m) => s + m.massKg, 0) +
-      assembly.plates.filter((p) => p.role === 'bracket').reduce((s, p) => s + p.massKg * p.quantity, 0)
+      assembly.members.reduce((s, m) => s + memberMassKg(m), 0) +
+      assembly.plates.reduce((s, p) => s + plateMassKg(p), 0)
     const massKg = carried.filter((c) => c.counts !== 'parked').reduce((s, c) => s + (c.most ?? 0), feetKg)
     for (const c of loadCases(defaultRules, 'road').filter((l) => l.when === 'driving' && l.headWindKmh === null)) {
       const { feet } = solver.solve(c, 100, 'most', 'feet')
@@ -51,7 +48,8 @@ describe('equilibrium: what acts comes out at the feet, in every direction and c
       return feet.reduce((s, f, i) => s + f.downN * assembly.mounts[i].place.x + f.pitchNmm, 0)
     }
     const seat = assembly.mounts[0].place.z
-    const thrown = carried.reduce((s, c) => s + (c.most ?? 0) * G_M_S2 * defaultRules.brakingG * (c.zMm - seat), 0)
+    const masses = [...carried.map((c) => ({ kg: c.most!, z: c.zMm! })), ...partMasses(assembly).map((p) => ({ kg: p.kg!, z: p.at.z }))]
+    const thrown = masses.reduce((s, m) => s + m.kg * G_M_S2 * defaultRules.brakingG * (m.z - seat), 0)
     expect(about('braking') - about('cruise')).toBeCloseTo(thrown, -1)
   })
 })
@@ -65,7 +63,7 @@ describe('wind, people and what is parked', () => {
     const q = (0.5 * 1.225 * (130 / 3.6) ** 2) / 1e6
     const planMm2 =
       survey.brief.cargo.reduce((s, c) => s + c.lengthMm * c.widthMm, 0) +
-      loadBars(assembly).reduce((s, b) => s + memberLengthMm(b) * profileSection(b.profileId).widthMm, 0)
+      bearingMembers(assembly).reduce((s, b) => s + memberLengthMm(b) * profileSection(b.profileId).widthMm, 0)
     const lost = down('cruise').reduce((s, f) => s + f.downN, 0) - down('wind').reduce((s, f) => s + f.downN, 0)
     expect(lost).toBeCloseTo(q * 0.3 * planMm2, 3)
     expect(down('wind').reduce((s, f) => s + f.forwardN, 0)).toBeLessThan(0)
@@ -80,7 +78,7 @@ describe('wind, people and what is parked', () => {
     const sideMm2 =
       rails.brief.cargo.reduce((s, c) => s + c.lengthMm * c.heightMm, 0) +
       assembly.members
-        .filter((m) => m.role === 'rail')
+        .filter((m) => m.name === 'Side rail')
         .reduce((s, m) => s + Math.abs(m.path[1].x - m.path[0].x) * profileSection(m.profileId).heightMm, 0)
     expect(left('wind-left')).toBeCloseTo(-q * 1.2 * sideMm2, 3)
     expect(left('wind-right')).toBeCloseTo(q * 1.2 * sideMm2, 3)
@@ -93,7 +91,7 @@ describe('wind, people and what is parked', () => {
     const worst = e.feet.find((f) => f.downCase === 'a person climbing up')
     expect(worst).toBeDefined()
     const assembly = assembled(job)
-    const place = { memberId: 'bar:0', atMm: 0, leftShare: 0.5 }
+    const place = { memberId: 'p1/bar:0', atMm: 0, leftShare: 0.5 }
     const solver = rackSolver(assembly, [], defaultRules, [place], 'free')!
     const parked = loadCases(defaultRules, 'road')[0]
     const [without, with_] = [undefined, place].map((p) => solver.solve(parked, null, 'most', 'feet', p).feet)
@@ -106,7 +104,7 @@ describe('wind, people and what is parked', () => {
   test('somebody may also step on a rail between two bars: 150 kg at midspan with its impact, and its worst place can govern its strength', () => {
     const job = withParams({ ...spar, brief: { ...spar.brief, someoneStands: true, cargo: [] } }, { sideRails: true })
     const e = evaluate(job, defaultRules)
-    const rail = e.assembly.members.find((m) => m.id === 'rail:left')!
+    const rail = e.assembly.members.find((m) => m.id === 'p1/rail:left')!
     const strength = e.limits.find((l) => l.id === 'bar.bending')!
     expect(strength.used.name).toMatch(/^Side rail R[LR], a person standing$/)
     // a rail on four bars, about one span of it: between a beam on two free ends, F·L/4, and one built in at both, F·L/8
@@ -119,9 +117,10 @@ describe('wind, people and what is parked', () => {
   test('50 kg of snow on a square metre, parked: the feet carry it over the plan of bars and cargo, the roof’s parked limit too; driving does not', () => {
     const snowed = { ...drone, brief: { ...drone.brief, snowKgM2: 50 } }
     const [bare, white] = [evaluate(drone, defaultRules), evaluate(snowed, defaultRules)]
+    const bars = white.assembly.members.reduce((s, m) => s + (memberLengthMm(m) * profileSection(m.profileId).widthMm) / 1e6, 0)
     const planM2 = carriedBy(white.assembly, snowed.brief)
       .filter((c) => c.counts !== 'driving')
-      .reduce((s, c) => s + c.planM2, 0)
+      .reduce((s, c) => s + c.planM2, bars)
     const down = (e: typeof bare, id: string) => e.cases.find((c) => c.case.id === id)!.feetDownN.reduce((s, f) => s + f, 0)
     expect(down(white, 'snow') - down(bare, 'parked')).toBeCloseTo(planM2 * 50 * G_M_S2, 3)
     expect(down(white, 'bump')).toBeCloseTo(down(bare, 'bump'), 6)
@@ -132,7 +131,7 @@ describe('wind, people and what is parked', () => {
   test('1 N at mid-span sinks near L³/48EI, at the bar’s end near a²·(L + a)/3EI (Gere & Goodno, table G-2)', () => {
     const job = withParams(survey, { sideRails: false, overhangMm: 200 })
     const assembly = assembled(job)
-    const [bar] = loadBars(assembly)
+    const [bar] = bearingMembers(assembly)
     const half = memberLengthMm(bar) / 2
     const span = 2 * Math.abs(assembly.mounts[0].place.y)
     const EI = materialOf(profileOf(bar.profileId).materialId).elasticMPa * profileSection(bar.profileId).iyMm4
@@ -176,7 +175,7 @@ describe('welds and joints', () => {
       Math.max(
         ...evaluate(job, defaultRules)
           .cases.find((c) => c.case.id === 'cruise')!
-          .members.filter((m) => m.memberId.startsWith('bar'))
+          .members.filter((m) => m.memberId.startsWith('p1/bar'))
           .map((m) => m.sagMm),
       )
     expect(sag(one)).toBeLessThan(sag(withParams(one, { sideRails: false })))

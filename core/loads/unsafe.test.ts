@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import type { Assembly } from '../assembly/assembly'
+import { type Assembly, emptyAssembly } from '../assembly/assembly'
 import type { Cargo } from '../brief/cargo'
 import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
-import { familyOf } from '../families/all'
+import type { CrossbarParams } from '../families/crossbarRack/params'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
@@ -12,6 +12,7 @@ import { notSolved, rackLimits } from '../limits/rackLimits'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import type { FeetHold } from '../structure/rackFrame'
+import { assembled, withRack } from '../testing/racks'
 import { carriedBy } from './carried'
 import { loadCases } from './loadCases'
 import { rackSolver } from './solveRack'
@@ -19,7 +20,7 @@ import { rackSolver } from './solveRack'
 /** The answers that would hurt somebody if they were wrong, each on the side that would. */
 const [survey] = demoJobs
 const box = accessories.find((a) => a.id === 'equipment-case')!
-const rack = (params: Partial<Job['design']['params']>, cargo: Cargo[], halfMm = 700): Job => ({
+const rack = (params: Partial<CrossbarParams>, cargo: Cargo[], halfMm = 700): Job => ({
   ...survey,
   vehicle: {
     ...survey.vehicle,
@@ -27,10 +28,9 @@ const rack = (params: Partial<Job['design']['params']>, cargo: Cargo[], halfMm =
     obstacles: [],
     swings: [],
   },
-  design: { ...survey.design, params: { ...survey.design.params, sideRails: false, fairing: false, bracketInsetMm: 0, ...params } },
+  pieces: withRack(survey, { sideRails: false, fairing: false, bracketInsetMm: 0, ...params }).pieces,
   brief: { ...survey.brief, road: 'road', cargo },
 })
-const assembled = (job: Job) => familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules).assembly
 function solved(job: Job, id: string, hold: FeetHold = 'free', rules = defaultRules) {
   const assembly = assembled(job)
   const carried = carriedBy(assembly, job.brief)
@@ -165,7 +165,7 @@ describe('in equilibrium in all six directions', () => {
           }
           const [loaded, bare] = [job, { ...job, brief: { ...job.brief, cargo: [] } }].map((j) => solved(j, id, hold))
           const { case: k } = loaded!.result
-          const carried = loaded!.carried.find((x) => x.kind === 'cargo')!
+          const carried = loaded!.carried[0]!
           const gain = (of: (i: number, f: (typeof loaded.result.feet)[number]) => number) =>
             loaded!.assembly.mounts.reduce((s, _, i) => s + of(i, loaded!.result.feet[i]!) - of(i, bare!.result.feet[i]!), 0)
           const at = (i: number) => loaded!.assembly.mounts[i]!.place
@@ -177,8 +177,8 @@ describe('in equilibrium in all six directions', () => {
           const drag = ahead * 1.2 * carried.frontalM2
           const aside = (k.gustFrom === 'left' ? -1 : 1) * gust * 1.2 * carried.sideM2
           const lift = (ahead + gust) * 0.3 * carried.planM2
-          const centre = { x: carried.xMm, y: carried.yMm, z: carried.zMm }
-          const face = { x: carried.middleXMm, y: carried.middleYMm, z: carried.middleZMm }
+          const centre = { x: carried.xMm, y: carried.yMm, z: carried.zMm! }
+          const face = { x: carried.middleXMm, y: carried.middleYMm, z: carried.middleZMm! }
           const mass = { x: n * k.forwardG, y: n * k.leftG, z: -n * k.downG }
           const air = { x: -drag, y: aside, z: lift }
           const sum = (of: (r: typeof centre, f: typeof mass) => number) => of(centre, mass) + of(face, air)
@@ -221,18 +221,30 @@ describe('what stands on nothing is no structure', () => {
   test('members without feet, feet without a bar that carries, cargo without a bar: not a structure, never clear', () => {
     const { vehicle, brief } = survey
     const { members, mounts } = assembled(survey)
-    const empty: Assembly = { members: [], plates: [], joints: [], hardware: [], mounts: [], deckZMm: null }
-    const poor: [string, Assembly][] = [
-      ['no foot', { ...empty, members, deckZMm: 2700 }],
-      ['nothing carries', { ...empty, members: members.map((m) => ({ ...m, role: 'rail' as const })), mounts }],
-      ['no bar', empty],
-    ]
-    for (const [, assembly] of poor) {
-      const { limits } = rackLimits({ assembly, carried: carriedBy(assembly, brief), vehicle, brief, rules: defaultRules, tests: [] })
-      expect(limits.find((l) => l.id === 'rack')).toMatchObject({ state: 'unknown', ratio: null, name: notSolved('').name })
-    }
+    const on = (assembly: Assembly) =>
+      rackLimits({ assembly, carried: carriedBy(assembly, brief), vehicle, brief, rules: defaultRules, tests: [] }).limits
+    expect(on({ ...emptyAssembly, members }).find((l) => l.id === 'rack')).toMatchObject({
+      state: 'unknown',
+      ratio: null,
+      name: notSolved('').name,
+    })
+    // members on feet that nothing lies on: cargo is under nothing, and so no limit of theirs is known
+    const bare = on({ ...emptyAssembly, members, mounts }).filter((l) => l.group === 'rack')
+    expect(bare.length).toBeGreaterThan(3)
+    for (const l of bare)
+      expect([l.id, l.state, l.used.missing.join()]).toEqual([l.id, 'unknown', expect.stringContaining('something under')])
+    // and a job of no piece with something to carry is not clear either
+    const none_ = evaluate({ ...survey, pieces: [] }, defaultRules)
+    expect(none_.limits.find((l) => l.id === 'roof.moving')).toMatchObject({ state: 'unknown' })
     // nothing to carry and nothing built: nothing to judge
-    const none = rackLimits({ assembly: empty, carried: [], vehicle, brief: { ...brief, cargo: [] }, rules: defaultRules, tests: [] })
+    const none = rackLimits({
+      assembly: emptyAssembly,
+      carried: [],
+      vehicle,
+      brief: { ...brief, cargo: [] },
+      rules: defaultRules,
+      tests: [],
+    })
     expect(none.limits).toEqual([])
   })
 })

@@ -198,6 +198,8 @@ export const measuringSheets: MeasuringSheet[] = [
       q('bed.railWidth', 'Width of the rail', 'outside', p(200, 480), p(200, 520)),
       q('bed.lip', 'Lip under the rail', 'inside', p(260, 480), p(260, 510)),
       q('bed.wallHeight', 'Floor to top of rail', 'as it stands', p(-150, 40), p(-150, 520)),
+      q('bed.frontX', 'Front wall, forward of rear axle', 'from the rear axle', p(500, 620), p(970, 620)),
+      q('bed.railHeight', 'Top of the rail above ground', 'above ground', p(-220, 40), p(-220, 520)),
       q('bed.pocketFirst', 'Front edge to first stake pocket', 'from the front edge', p(860, 540), p(1000, 540)),
       q('bed.pocketPitch', 'Stake pocket to the next', 'centre to centre', p(500, 540), p(860, 540)),
     ],
@@ -298,6 +300,8 @@ export const measuringSheets: MeasuringSheet[] = [
     ],
     quantities: [
       q('van.floorLength', 'Floor length', 'inside', p(300, 60), p(700, 60)),
+      q('van.floorFromX', 'Rear end of the floor, forward of rear axle', 'from the rear axle', p(300, 90), p(500, 90)),
+      q('van.floorHeight', 'Floor above ground', 'above ground', p(960, -60), p(960, 0)),
       q('van.widthFloor', 'Width at the floor', 'inside', p(100, -40), p(900, -40)),
       q('van.widthWaist', 'Width at the waist', 'inside', p(84, 180), p(916, 180)),
       q('van.widthTop', 'Width under the roof', 'inside', p(120, 480), p(880, 480)),
@@ -327,6 +331,7 @@ export const measuringSheets: MeasuringSheet[] = [
     quantities: [
       q('rear.receiverHeight', 'Receiver pin above ground', 'above ground', p(500, 0), p(500, 65)),
       q('rear.receiverToBumper', 'Receiver pin to bumper', 'outside', p(560, 65), p(680, 65)),
+      q('rear.bumperHeight', 'Top of the bumper above ground', 'above ground', p(620, 0), p(620, 100)),
       q('rear.gateHeight', 'Tailgate or hatch height', 'outside', p(40, 100), p(40, 400)),
       q('rear.gateHinge', 'Its hinge above ground', 'above ground', p(960, 0), p(960, 120)),
       q('rear.gateSwing', 'Reach when opened', 'outside', p(100, 440), p(900, 440)),

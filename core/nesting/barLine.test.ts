@@ -5,6 +5,7 @@ import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { INCH, METRIC } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
+import { rackParams, withRack } from '../testing/racks'
 import { barLine, barLineText, offcutsShown } from './barLine'
 import type { PlannedBar, ProfilePlan } from './planCuts'
 
@@ -51,14 +52,13 @@ describe('what a bar comes apart into', () => {
 
 describe('what moved since a plan was accepted', () => {
   const [survey] = demoJobs
-  const at = (params: object) =>
-    evaluate({ ...survey, design: { ...survey.design, params: { ...survey.design.params, ...params } } }, defaultRules).assembly
+  const at = (params: object) => evaluate(withRack(survey, { ...params }), defaultRules).assembly
   const accepted = piecesOf(at({}))
   test('nothing, while the pieces are the same: a finish or a foot height moves none', () => {
     expect(planMoved(accepted, at({ footHeightMm: 120, finish: 'raw' }))).toEqual([])
   })
   test('10 more past each foot makes every bar 20 longer, each by its mark', () => {
-    const moved = planMoved(accepted, at({ overhangMm: survey.design.params.overhangMm + 10 }))
+    const moved = planMoved(accepted, at({ overhangMm: rackParams(survey).overhangMm + 10 }))
     expect(moved.map((m) => [m.mark, m.what, Math.round((m.nowMm ?? 0) - (m.wasMm ?? 0))])).toEqual([
       ['B1', 'longer', 20],
       ['B2', 'longer', 20],

@@ -8,6 +8,7 @@ import { evaluate } from '../job/evaluate'
 import { defaultRules } from '../rules/rules'
 import { demoStock } from '../stock/demoStock'
 import { preparationMinor, type Stock } from '../stock/stock'
+import { rackParams, siteOn, withRack } from '../testing/racks'
 import { highsTools } from './highsTools'
 import { planCuts } from './planCuts'
 import type { Tools } from './tools'
@@ -23,7 +24,7 @@ const partsOf = (job: typeof survey) => cutList(evaluate(job, defaultRules).asse
 test('the cut list has every member of every example once, and alike pieces share a line', () => {
   for (const family of families)
     for (const example of family.examples) {
-      const { assembly } = family.assemble(example.params, example.vehicle, defaultRules)
+      const { assembly } = family.design(example.params, siteOn(example.vehicle)).assembled()
       const parts = cutList(assembly)
       expect(parts.flatMap((p) => p.marks).sort()).toEqual(assembly.members.map((m) => m.mark).sort())
       for (const p of parts) expect(p.marks).toHaveLength(p.quantity)
@@ -75,7 +76,7 @@ test('a length on sale whose price nobody knows is not planned and not compared:
   })
   expect(planCuts(parts, on(null), defaultRules, options, tools).costMinor).toBe(9000)
   expect(planCuts(parts, on(8000), defaultRules, options, tools).costMinor).toBe(8000)
-  const bars = { ...survey, design: { ...survey.design, params: { ...survey.design.params, profileId: parts[0].profileId } } }
+  const bars = withRack(survey, { profileId: parts[0].profileId })
   expect(compareLengths(bars, on(null), defaultRules, tools)).toHaveLength(1)
 })
 
@@ -86,9 +87,9 @@ test('a 6 m bar takes four 1490 bars, not four 1500: 4·1490 + 3·3 + 10 = 5979.
     ...spar,
     vehicle,
     cut: { maxShorterMm: 60, useRemnants: false },
-    design: { ...spar.design, params: { ...spar.design.params, sideRails: false, overhangMm: 50, build: 'bolted' as const } },
+    pieces: withRack(spar, { sideRails: false, overhangMm: 50, build: 'bolted' }).pieces,
   }
-  const six: Stock = { sale: [{ id: '6 m', profileId: job.design.params.profileId, lengthMm: 6000, priceMinor: 6000 }], remnants: [] }
+  const six: Stock = { sale: [{ id: '6 m', profileId: rackParams(job).profileId, lengthMm: 6000, priceMinor: 6000 }], remnants: [] }
   const advice = stockAdvice(job, six, defaultRules, tools)
   expect(advice.map((a) => [a.option, a.shorterMm, a.savingMinor, a.barsFewer])).toEqual([
     ['overhang', 5, 6000, 1],
@@ -102,7 +103,7 @@ test('a 6 m bar takes four 1490 bars, not four 1500: 4·1490 + 3·3 + 10 = 5979.
   // each of the advisor's ways beside it, as far as the job allows: 60 shorter
   expect(compareLengths(job, six, defaultRules, tools)).toEqual([
     {
-      profileId: job.design.params.profileId,
+      profileId: rackParams(job).profileId,
       lengthMm: 6000,
       bars: 2,
       costMinor: 12_000,

@@ -139,10 +139,10 @@ export const RulesSchema = z.object({
 
   sparesPercent: rule(5, 0, 100, 'Money', 'Spare bolts, nuts, washers and caps', '%'),
   labourPerHour: rule(62, 0, 1000, 'Money', 'Labour per hour', 'money'),
-  hoursBase: rule(2.5, 0, 40, 'Money', 'Hours to set out and fit, before any bar', 'h'),
-  hoursPerBar: rule(0.7, 0, 20, 'Money', 'Hours per crossbar', 'h'),
+  hoursBase: rule(2.5, 0, 40, 'Money', 'Hours to set out and fit, before any part', 'h'),
+  hoursPerBar: rule(0.7, 0, 20, 'Money', 'Hours per bar, rail or post', 'h'),
   hoursPerJoint: rule(0.15, 0, 5, 'Money', 'Hours per joint', 'h'),
-  hoursFairing: rule(2, 0, 20, 'Money', 'Hours for a fairing', 'h'),
+  hoursFairing: rule(2, 0, 20, 'Money', 'Hours for a fairing, panel or infill', 'h'),
   finishPerM2: rule(34, 0, 1000, 'Money', 'Coating per square metre', 'money'),
   marginPercent: rule(22, 0, 90, 'Money', 'Margin on price', '%'),
 })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Assembly } from '../assembly/assembly'
 import type { Cargo } from '../brief/cargo'
 import { chainFigure, strengthWords } from '../limits/strength'
 
@@ -26,6 +27,19 @@ export const anchorRating = (anchor: Anchor) =>
       asked: `what the ${l.part} of ${anchor.name} holds`,
     })),
   )
+
+/** What straps may be hooked to: what the shop wrote down, and the rings, hooks and loops that the pieces themselves have, one point each. */
+export const anchorsOf = (job: { anchors: Anchor[] }, assembly: Pick<Assembly, 'anchors'>): Anchor[] => [
+  ...job.anchors,
+  ...assembly.anchors.map(
+    (a): Anchor => ({
+      id: a.id,
+      name: a.name,
+      count: 1,
+      links: a.links.map((l) => ({ part: anchorParts.find((p) => p === l.part) ?? 'ring', word: l.word, holdsN: l.holdsN })),
+    }),
+  ),
+]
 
 /** A strap over the top hangs on two points, a direct one on one. */
 const endsOn = (way: string): number => (way === 'over' ? 2 : 1)

@@ -1,4 +1,4 @@
-import { type Assembly, loadBars } from '../assembly/assembly'
+import { type Assembly, bearingMembers, memberEnds } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { materialOf } from '../catalogue/materials'
 import { massPerMetre, profileOf, profileSection } from '../catalogue/profiles'
@@ -21,14 +21,18 @@ export function dynamics(assembly: Assembly, brief: Brief, frequencyHz: number |
     },
     ({ f }) => f,
   )
-  const bare = loadBars(assembly).filter(
-    (b) => !assembly.plates.some((p) => p.role === 'fairing') || b.path[0]!.x < Math.max(...loadBars(assembly).map((o) => o.path[0]!.x)),
-  )
+  const faired = new Set(assembly.plates.filter((p) => p.air === 'fairing').map((p) => p.id))
+  const behind = new Set(assembly.joints.filter((j) => faired.has(j.between[0])).map((j) => j.between[1]))
+  // a bar that lies across the wind with nothing ahead of it
+  const bare = bearingMembers(assembly).filter((b) => {
+    const [from, to] = memberEnds(b)
+    return !behind.has(b.id) && Math.abs(from.y - to.y) > Math.abs(from.x - to.x)
+  })
   const [bar] = bare
   if (!bar) return { frequency, tone: null, sings: null, prompt: null }
   const shape = profileOf(bar.profileId).shape.kind === 'round' ? 'round' : 'flat'
   const section = profileSection(bar.profileId)
-  const feet = assembly.mounts.filter((m) => m.memberId === bar.id).map((m) => m.place.y)
+  const feet = assembly.mounts.filter((m) => m.on === bar.id).map((m) => m.place.y)
   const spanMm = Math.max(...feet, 1) - Math.min(...feet, 0)
   const own = barHz(spanMm, materialOf(profileOf(bar.profileId).materialId).elasticMPa, section.iyMm4, massPerMetre(bar.profileId))
   const D: Input = [section.heightMm, 'mm', 'height of the bar in the wind']

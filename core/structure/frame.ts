@@ -1,3 +1,4 @@
+import { localAxes, type Triple } from '../geometry/localAxes'
 import { Impossible } from '../issue/impossible'
 import {
   endLoads,
@@ -5,11 +6,9 @@ import {
   type FrameSection,
   type Inside,
   insideAt,
-  localAxes,
   localStiffness,
   release,
   type SpanLoad,
-  type Triple,
   telling,
 } from './element'
 import { addTo, backSubstitute, factorise, freeMotion, numberNodes, type Skyline, skyline } from './skyline'

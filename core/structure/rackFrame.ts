@@ -1,29 +1,39 @@
-import type { Assembly, Joint, Mount } from '../assembly/assembly'
-import { stepBracketOf } from '../assembly/fittedBracket'
+import type { Assembly, Joint, JointKind, Mount } from '../assembly/assembly'
+import { bracketOf } from '../assembly/fittedBracket'
+import { plateCentre, plateNormal } from '../assembly/places'
+import { ridesOf } from '../assembly/rides'
 import { materialOf } from '../catalogue/materials'
 import { footTypes } from '../catalogue/mounts'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import { bracketBending } from '../fasten/bracket'
-import { centreLine, pointAlong } from '../geometry/centreLine'
-import { apart, cross, size, unit, type Vec3 } from '../geometry/vec3'
+import { centreLine, headingAlong, nearestAlong, pointAlong } from '../geometry/centreLine'
+import { type Triple, VERTICAL } from '../geometry/localAxes'
+import { apart, cross, dot, minus, along as moved, size, unit, type Vec3 } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
-import type { FrameMaterial, FrameSection, Triple } from './element'
+import type { FrameMaterial, FrameSection } from './element'
 import { buildFrame, type Frame, type FrameMember, type FrameNode, type Six } from './frame'
 
 /** A straight piece of a member between two places where something meets it. mm along the member's centre line. */
-export type Piece = { memberId: string; element: number; fromMm: number; toMm: number; weld: boolean }
+export type Piece = { memberId: string; element: number; fromMm: number; toMm: number; weld: boolean; from: Vec3; to: Vec3 }
+/** A joint's link in the frame; where the parts' lines meet it has no length but what its rigid arms take back. */
+export type Link = { joint: Joint; element: number; fromEndMm: [number, number]; atMm: [number, number] }
 export type RackFrame = {
   frame: Frame
   pieces: Piece[]
-  /** by mount, in assembly order: the node on the vehicle and the node on the member above it */
+  /** by mount, in assembly order: the node on the vehicle and the node on the part above it */
   seats: number[]
   heads: number[]
-  /** by mount: the piece between the two; null where the member lies on its seat */
+  /** by mount: the piece between the two; null where the part lies on its seat */
   posts: (number | null)[]
-  /** the short stiff piece between two members at each joint; where their lines meet it has no length but what its rigid arms take back */
-  links: { joint: Joint; element: number; fromEndMm: [number, number]; atMm: [number, number] }[]
+  /** by mount: about which of the post's own axes the member over it would turn; null where it stands in its mount */
+  leansAbout: ('y' | 'z' | null)[]
+  links: Link[]
+  /** where bolts go through a member */
+  holes: { memberId: string; joint: Joint; atMm: number }[]
   /** nodes of a member in order along it */
   along: Map<string, { node: number; atMm: number }[]>
+  /** the node of a stiff flat part or a fitting, at its centre of mass */
+  blocks: Map<string, { node: number; at: Vec3 }>
 }
 
 /** A foot clamps its bar no more than its clamp and its seat can: what is worked out with both, the worse of either counts. */
@@ -33,56 +43,79 @@ const SAME_MM = 0.5
 /** Length between the rigid arms of a link whose members' lines meet. */
 const NO_LENGTH_MM = 10
 const PIECE_MM = 300
-const FOOT_LENGTH_MM = 80
+/** A part whose end is so near a joint ends there. */
+const ENDS_MM = 60
 /** A foot or a clamp as the frame sees it: a solid block of 40 × 40, far stiffer than what it stands on. */
 const block: FrameSection = { A: 1600, Iy: 213_000, Iz: 213_000, J: 360_000 }
 const blockMaterial: FrameMaterial = { E: 70_000, G: 26_000 }
 const none: Six<boolean> = [false, false, false, false, false, false]
 
 /** What a joint does not pass on at the second part's end, in the link's own axes: along it, across it twice, about it, about the two across. */
-const lets: Record<Joint['kind'], Six<boolean>> = {
+const lets: Record<JointKind, Six<boolean>> = {
   weld: none,
   clamp: none,
+  rivet: none,
   bolt: [false, false, false, true, true, false],
-  slip: [false, false, true, false, false, false],
+  // both turn about their own line, which is the link's
+  pin: [false, false, false, true, false, false],
+  hinge: [false, false, false, true, false, false],
+  slide: [false, false, true, false, false, false],
+  latch: [false, false, false, true, true, true],
 }
 
+/** Bolts in a pattern keep the parts from turning; a single one, or a pair in line, does not. */
+const letsOf = ({ kind, bolts, gusset }: Joint): Six<boolean> => (bolts?.apartMm ? none : gusset ? gusseted(lets[kind]) : lets[kind])
 /** The shop's rule for a gusset plate: in its own plane it holds, across it it bends like the bolt alone. */
 const gusseted = ([along, y, z, , aboutY, aboutZ]: Six<boolean>): Six<boolean> => [along, y, z, false, aboutY, aboutZ]
 
 type Line = { id: string; points: Vec3[]; starts: number[]; length: number; stations: Set<number> }
+/** A stiff part that is no line: a flat part that carries, or something fitted whole. */
+type Block = { id: string; at: Vec3; node: number; normal: Vec3 | null }
+/** One side of a link: a place on a line, or on a block. */
+type Side = { line: Line; atMm: number } | { block: Block; at: Vec3 }
 
 /**
- * The rack as a frame: members cut where something meets them, feet on springs. `wanted` = further places along a member that need a node. Feet
- * clamped: head and member turn together, so bar and feet act as a portal. Feet free: the member lies on its feet and turns on them.
+ * All pieces as one frame: members cut where something meets them, stiff plates and fittings as blocks, feet on springs. `wanted` = further places along a
+ * member that need a node. Feet clamped: head and member turn together, so bar and feet act as a portal. Feet free: a member that lies across its feet turns on
+ * them; one that stands in its mount does not.
  */
 export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, number[]>, hold: FeetHold): RackFrame {
-  const lines = new Map(assembly.members.map((m) => [m.id, lineOf(m.id, centreLine(m.path, m.bendRadiiMm), wanted.get(m.id) ?? [])]))
-  const welds: { id: string; atMm: number }[] = []
-  const links = assembly.joints.flatMap((joint) => {
-    const [a, b] = joint.between.map((id) => lines.get(id))
-    if (!a || !b) return []
-    const met = nearest(a, b)
-    a.stations.add(met.onA)
-    b.stations.add(met.onB)
-    if (joint.kind === 'weld') welds.push({ id: a.id, atMm: met.onA }, { id: b.id, atMm: met.onB })
-    return [{ joint, a, b, ...met }]
-  })
-  for (const w of welds) for (const side of [-1, 1]) lines.get(w.id)?.stations.add(w.atMm + side * rules.weldZoneMm)
-  const feet = assembly.mounts.map((mount) => {
-    const line = lines.get(mount.memberId)
-    const atMm = line ? nearestOn(line, mount.place) : 0
-    line?.stations.add(atMm)
-    return { mount, line, atMm }
-  })
-
   const nodes: FrameNode[] = []
   const members: FrameMember[] = []
   const node = (p: Vec3, springs?: Six<number>): number =>
     nodes.push({ id: String(nodes.length), x: p.x, y: p.y, z: p.z, fixed: none, ...(springs ? { springs } : {}) }) - 1
   type More = Pick<FrameMember, 'releases' | 'offsets'>
-  const member = (from: number, to: number, section: FrameSection, material: FrameMaterial, more: More = {}): number =>
-    members.push({ id: String(members.length), from: String(from), to: String(to), section, material, roll: 0, ...more }) - 1
+  const member = (from: number, to: number, section: FrameSection, material: FrameMaterial, more: More = {}, roll = 0): number =>
+    members.push({ id: String(members.length), from: String(from), to: String(to), section, material, roll, ...more }) - 1
+
+  const lines = new Map(assembly.members.map((m) => [m.id, lineOf(m.id, centreLine(m.path, m.bendRadiiMm), wanted.get(m.id) ?? [])]))
+  const blocks = new Map(blocksOf(assembly).map((b): [string, Block] => [b.id, { ...b, node: node(b.at) }]))
+  const welds: { id: string; atMm: number }[] = []
+  const sideOf = (id: string, at: Vec3): Side | null => {
+    const line = lines.get(id)
+    if (line) {
+      const { atMm } = nearestAlong(line.points, at)
+      line.stations.add(atMm)
+      return { line, atMm }
+    }
+    const block = blocks.get(id)
+    return block ? { block, at } : null
+  }
+  const links = assembly.joints.flatMap((joint) => {
+    const [a, b] = [sideOf(joint.between[0], joint.at), sideOf(joint.between[1], joint.at)]
+    if (!a || !b) return []
+    if (joint.kind === 'weld') for (const s of [a, b]) if ('line' in s) welds.push({ id: s.line.id, atMm: s.atMm })
+    return [{ joint, a, b }]
+  })
+  for (const w of welds) for (const side of [-1, 1]) lines.get(w.id)?.stations.add(w.atMm + side * rules.weldZoneMm)
+  // what is only hung on a member drills it all the same
+  const holes = assembly.joints.flatMap((joint) =>
+    joint.between.flatMap((id) => {
+      const side = joint.bolts ? sideOf(id, joint.at) : null
+      return side && 'line' in side ? [{ memberId: id, joint, atMm: side.atMm }] : []
+    }),
+  )
+  const feet = assembly.mounts.map((mount) => ({ mount, side: sideOf(mount.on, mount.place) }))
 
   const pieces: Piece[] = []
   const along = new Map<string, { node: number; atMm: number }[]>()
@@ -102,67 +135,116 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
           (from.atMm + to.atMm) / 2 > w.atMm - rules.weldZoneMm - SAME_MM &&
           (from.atMm + to.atMm) / 2 < w.atMm + rules.weldZoneMm + SAME_MM,
       )
-      const element = member(from.node, to.node, section, { E: material.elasticMPa, G: material.shearMPa })
-      pieces.push({ memberId: m.id, element, fromMm: from.atMm, toMm: to.atMm, weld })
+      const element = member(from.node, to.node, section, { E: material.elasticMPa, G: material.shearMPa }, {}, m.rollDeg ?? 0)
+      pieces.push({ memberId: m.id, element, fromMm: from.atMm, toMm: to.atMm, weld, from: nodes[from.node]!, to: nodes[to.node]! })
     })
   }
-  const made: RackFrame['links'] = []
-  const nodeOf = (line: Line, atMm: number): number => nearestNode(along.get(line.id) ?? [], atMm)
-  for (const { joint, a, b, onA, onB } of links) {
-    const [from, to] = [nodeOf(a, onA), nodeOf(b, onB)]
-    const meet = apart(nodes[from]!, nodes[to]!) < SAME_MM
-    const lets_ = joint.gussetMm ? gusseted(lets[joint.kind]) : lets[joint.kind]
-    made.push({
-      joint,
-      fromEndMm: [fromEnd(a, onA), fromEnd(b, onB)],
-      atMm: [onA, onB],
-      element: member(from, to, block, blockMaterial, { releases: { from: none, to: lets_ }, ...(meet ? arms(a, onA, b, onB) : {}) }),
-    })
-  }
+  const nodeOf = (s: Side): number => ('line' in s ? nearestNode(along.get(s.line.id) ?? [], s.atMm) : s.block.node)
+  const made = links.map(({ joint, a, b }): Link => {
+    const [from, to] = [nodeOf(a), nodeOf(b)]
+    const releases = { from: none, to: letsOf(joint) }
+    const element = member(from, to, block, blockMaterial, { releases, ...armsOf(nodes, [a, from], [b, to]) })
+    return { joint, element, fromEndMm: [endOf(a), endOf(b)], atMm: [stationOf(a), stationOf(b)] }
+  })
   const seats: number[] = []
   const heads: number[] = []
   const posts: (number | null)[] = []
-  for (const { mount, line, atMm } of feet) {
-    const head = line ? nodeOf(line, atMm) : node(mount.place)
+  const leansAbout: RackFrame['leansAbout'] = []
+  for (const { mount, side } of feet) {
     const springs = seatSprings(mount, assembly, rules, hold)
-    const onSeat = apart(nodes[head]!, mount.place) < SAME_MM
+    const head = side ? nodeOf(side) : node(mount.place)
+    const onSeat = (!side || 'line' in side) && apart(nodes[head]!, mount.place) < SAME_MM
     const seat = onSeat ? head : node(mount.place, springs)
     if (onSeat) nodes[head]!.springs = springs
-    const turns = hold === 'free' && line ? { releases: { from: none, to: turnsOn(line, atMm) } } : {}
-    posts.push(onSeat ? null : member(seat, head, block, blockMaterial, turns))
+    const turns = !onSeat && side && 'line' in side ? turnsOn(side.line, side.atMm, mount, nodes[head]!) : null
+    leansAbout.push(turns)
+    const lets = turns === 'y' ? [false, false, false, false, true, false] : [false, false, false, false, false, true]
+    const more = {
+      ...(turns && hold === 'free' ? { releases: { from: none, to: lets as Six<boolean> } } : {}),
+      // on a block the post is as long as a link of no length, and a rigid arm takes it to the middle
+      ...(side && 'block' in side
+        ? { offsets: { from: zero, to: arm(minus(moved(mount.place, mount.normal, NO_LENGTH_MM), side.block.at)) } }
+        : {}),
+    }
+    posts.push(onSeat ? null : member(seat, head, block, blockMaterial, more))
     seats.push(seat)
     heads.push(head)
   }
-  return { frame: buildFrame(nodes, members), pieces, links: made, seats, heads, posts, along }
+  return { frame: buildFrame(nodes, members), pieces, links: made, seats, heads, posts, leansAbout, holes, along, blocks }
 }
 
-/** Rigid arms that take a link of some length back to the one place where its two members meet, square to both of them. */
-function arms(a: Line, onA: number, b: Line, onB: number): Pick<FrameMember, 'offsets'> {
-  const square = cross(headingAt(a, onA), headingAt(b, onB))
-  const n = size(square) > 1e-6 ? unit(square) : headingAt(b, onB)
+/** Flat parts that carry from part to part, and what is fitted whole; sheet hung on one part is only weight and wind on it. */
+function blocksOf(assembly: Assembly): Omit<Block, 'node'>[] {
+  const { stiff } = ridesOf(assembly)
+  return [
+    ...assembly.plates.filter((p) => stiff.has(p.id)).map((p) => ({ id: p.id, at: plateCentre(p), normal: plateNormal(p) })),
+    ...assembly.fittings.map((f) => ({ id: f.id, at: f.at, normal: null })),
+  ]
+}
+
+const zero: Triple = [0, 0, 0]
+const arm = (v: Vec3): Triple => [v.x, v.y, v.z]
+const stationOf = (s: Side): number => ('line' in s ? s.atMm : 0)
+const endOf = (s: Side): number => ('line' in s ? fromEnd(s.line, s.atMm) : 0)
+const placeOf = (s: Side, node: Vec3): Vec3 => ('line' in s ? node : s.at)
+
+/** Rigid arms from each part's node to where the joint is; where both meet in one place, a link of some length and arms that take it back. */
+function armsOf(nodes: FrameNode[], [a, from]: [Side, number], [b, to]: [Side, number]): Pick<FrameMember, 'offsets'> {
+  const [nodeA, nodeB] = [nodes[from]!, nodes[to]!]
+  const [pA, pB] = [placeOf(a, nodeA), placeOf(b, nodeB)]
+  const meet = apart(pA, pB) < SAME_MM
+  if (!meet && 'line' in a && 'line' in b) return {}
+  const n = meet ? squareTo(a, b) : { x: 0, y: 0, z: 0 }
   const half = NO_LENGTH_MM / 2
-  return { offsets: { from: [-n.x * half, -n.y * half, -n.z * half], to: [n.x * half, n.y * half, n.z * half] } }
+  return { offsets: { from: arm(moved(minus(pA, nodeA), n, -half)), to: arm(moved(minus(pB, nodeB), n, half)) } }
 }
 
-/** What an upright foot's head does not hold when free: bending of the member up and down, about the foot's own z for a member across, y for one along. */
-function turnsOn(line: Line, atMm: number): Six<boolean> {
-  const way = headingAt(line, atMm)
-  const across = Math.abs(way.y) >= Math.abs(way.x)
-  return [false, false, false, false, !across, across]
+/** Which way a link of no length lies: through a flat part, along a member that ends there, else square to both parts. */
+function squareTo(a: Side, b: Side): Vec3 {
+  const heading = (s: Side): Vec3 | null => ('line' in s ? headingAt(s.line, s.atMm) : null)
+  const face = ('block' in a ? a.block.normal : null) ?? ('block' in b ? b.block.normal : null)
+  if (face) return face
+  const [hA, hB] = [heading(a), heading(b)]
+  if (hA && endOf(a) < ENDS_MM) return hA
+  if (hB && endOf(b) < ENDS_MM) return hB
+  const square = hA && hB ? cross(hA, hB) : null
+  return square && size(square) > 1e-6 ? unit(square) : (hB ?? hA ?? { x: 0, y: 0, z: 1 })
 }
 
 /**
- * How a mount gives way: down and up by its seat, along and across by the shop's figure; held from turning about the bar's line by the foot's own
- * length on that seat (k·l²/12). About the vehicle's line a foot that clamps its bar leans freely on its seat; one that the bar turns on stands by its
- * own length there too. A step bracket between gives as it bends, in series.
+ * About which of its own axes a foot's head does not hold when free: the bending of a member that lies across the foot. The post runs along the mount's normal; the line about which
+ * the member turns is square to it and to the member. A member that stands in its mount is held.
+ */
+function turnsOn(line: Line, atMm: number, mount: Mount, head: Vec3): 'y' | 'z' | null {
+  const way = headingAt(line, atMm)
+  const post = unit(minus(head, mount.place))
+  if (Math.abs(dot(way, post)) > 0.7) return null
+  const about = cross(post, way)
+  // the post's own y: across the vehicle where it stands upright, level and square to it elsewhere
+  const y = Math.hypot(post.x, post.y) < VERTICAL ? { x: 0, y: 1, z: 0 } : unit(cross({ x: 0, y: 0, z: 1 }, post))
+  return Math.abs(dot(about, y)) >= Math.abs(dot(about, cross(post, y))) ? 'y' : 'z'
+}
+
+/**
+ * How a mount gives way: onto its seat by the seat, along and across by the shop's figure; held from turning by the length and width it stands on
+ * (k·l²/12). About the vehicle's line a foot that clamps its bar leans freely on its seat; one that the bar turns on stands by its own length there too; a
+ * pocket or a receiver holds by its shape both ways. A step bracket between gives as it bends, in series. The seat's stiff way is the axis nearest its normal.
  */
 function seatSprings(mount: Mount, assembly: Assembly, rules: Rules, hold: FeetHold): Six<number> {
-  const seat = footTypes[mount.kind].seat === 'firm' ? rules.seatFirmNmm : rules.seatSkinNmm
-  const bracket = stepBracketOf(assembly, rules)
-  const down = bracket ? 1 / (1 / seat + bracketBending(bracket.made, 1).bendsByMm) : seat
+  const type = footTypes[mount.kind]
+  const firm = type.seat === 'firm' ? rules.seatFirmNmm : rules.seatSkinNmm
+  const bracket = bracketOf(mount, assembly, rules)
+  const onto = bracket ? 1 / (1 / firm + bracketBending(bracket.made, 1).bendsByMm) : firm
   const side = rules.seatSideNmm
-  const stands = (seat * FOOT_LENGTH_MM ** 2) / 12
-  return [side, side, down, hold === 'free' ? stands : 0, stands, (side * FOOT_LENGTH_MM ** 2) / 12]
+  const { lengthMm, depthMm } = type.stance
+  const stands = (firm * lengthMm ** 2) / 12
+  const shaped = (firm * depthMm ** 2) / 12
+  const leans = depthMm > 0 ? shaped : hold === 'free' ? stands : 0
+  const twists = depthMm > 0 ? shaped : (side * lengthMm ** 2) / 12
+  const { x, y, z } = mount.normal
+  if (type.kind === 'receiver') return [firm, firm, firm, shaped, shaped, shaped]
+  if (Math.abs(z) >= Math.abs(x) && Math.abs(z) >= Math.abs(y)) return [side, side, onto, leans, stands, twists]
+  return Math.abs(y) >= Math.abs(x) ? [side, onto, side, leans, twists, stands] : [onto, side, side, twists, stands, leans]
 }
 
 function lineOf(id: string, points: Vec3[], wanted: number[]): Line {
@@ -189,41 +271,7 @@ function stationsOf(line: Line): number[] {
 
 const fromEnd = (line: Line, atMm: number): number => Math.min(atMm, line.length - atMm)
 const pointAt = (line: Line, atMm: number): Vec3 => pointAlong(line.points, atMm)
-const headingAt = (line: Line, atMm: number): Vec3 => {
-  const [a, b] = [pointAt(line, Math.max(0, atMm - 1)), pointAt(line, Math.min(line.length, atMm + 1))]
-  return unit({ x: b.x - a.x, y: b.y - a.y, z: b.z - a.z })
-}
+const headingAt = (line: Line, atMm: number): Vec3 => headingAlong(line.points, atMm)
 
 export const nearestNode = (own: { node: number; atMm: number }[], atMm: number): number =>
   own.reduce((best, s) => (Math.abs(s.atMm - atMm) < Math.abs(best.atMm - atMm) ? s : best), own[0] ?? { node: 0, atMm: 0 }).node
-
-/** The place along a line nearest to a point. mm */
-function nearestOn(line: Line, p: Vec3): number {
-  let [best, least] = [0, Number.POSITIVE_INFINITY]
-  line.points.slice(1).forEach((b, i) => {
-    const a = line.points[i]!
-    const d: Triple = [b.x - a.x, b.y - a.y, b.z - a.z]
-    const l2 = d[0] ** 2 + d[1] ** 2 + d[2] ** 2
-    const t = l2 > 0 ? Math.max(0, Math.min(1, ((p.x - a.x) * d[0] + (p.y - a.y) * d[1] + (p.z - a.z) * d[2]) / l2)) : 0
-    const q = { x: a.x + d[0] * t, y: a.y + d[1] * t, z: a.z + d[2] * t }
-    const away = apart(p, q)
-    if (away < least - 1e-9) [best, least] = [line.starts[i]! + Math.sqrt(l2) * t, away]
-  })
-  return best
-}
-
-/** Where two lines come nearest each other: going to and fro between them settles on straight pieces within a few steps. */
-function nearest(a: Line, b: Line): { onA: number; onB: number } {
-  const settle = (start: number): { onA: number; onB: number; away: number } => {
-    let onA = start
-    let onB = 0
-    for (let i = 0; i < 40; i++) {
-      onB = nearestOn(b, pointAt(a, onA))
-      const next = nearestOn(a, pointAt(b, onB))
-      if (Math.abs(next - onA) < 1e-6) break
-      onA = next
-    }
-    return { onA, onB, away: apart(pointAt(a, onA), pointAt(b, onB)) }
-  }
-  return [0, a.length / 2, a.length].map(settle).reduce((best, s) => (s.away < best.away - 1e-9 ? s : best))
-}

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { endLoads, insideAt, localAxes, localStiffness, release, type SpanLoad, telling } from './element'
+import { localAxes } from '../geometry/localAxes'
+import { endLoads, insideAt, localStiffness, release, type SpanLoad, telling } from './element'
 import { addTo, backSubstitute, factorise, freeMotion, numberNodes, skyline } from './skyline'
 
 /** A spring network on n places: always symmetric, positive definite once every place is held a little. */

@@ -1,8 +1,10 @@
 import { memberLengthMm } from '../assembly/assembly'
+import { pieceIdOf } from '../assembly/ids'
 import { materialOf } from '../catalogue/materials'
 import { massPerMetre, type Profile, profileOf, profiles } from '../catalogue/profiles'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
+import { designedIn, withParams } from '../job/piecesOf'
 import type { Limit } from '../limits/limit'
 import type { Rules } from '../rules/rules'
 
@@ -20,17 +22,19 @@ export type ProfileComparison = {
   notes: string
 }
 
-/** The rack in every profile of the catalogue: mass, metal and how hard the bars work. Mass and thickness change together, for the rack carries itself too. */
-export function compareProfiles(job: Job, rules: Rules): ProfileComparison[] {
-  const own = profileOf(job.design.params.profileId)
+/** One piece in every profile of the catalogue: mass, metal and how hard the bars work. Mass and thickness change together, for the rack carries itself too. */
+export function compareProfiles(job: Job, pieceId: string, rules: Rules): ProfileComparison[] {
+  const profile = designedIn(job, rules).find((b) => b.piece.id === pieceId)?.design.profile
+  if (!profile) return []
+  const own = profileOf(profile.id)
   return profiles.map((p: Profile): ProfileComparison => {
-    const { assembly, limits, rackMassKg } = evaluate(
-      { ...job, design: { ...job.design, params: { ...job.design.params, profileId: p.id } } },
-      rules,
-    )
-    const find = (id: string) => limits.find((l) => l.id === id)
-    const lengthM = assembly.members.filter((m) => m.profileId === p.id).reduce((s, m) => s + memberLengthMm(m) / 1000, 0)
-    const states = ['bar.bending', 'bar.sag', 'roof.moving'].map((id) => find(id)?.state ?? 'unknown')
+    const { assembly, limits, pieces } = evaluate(withParams(job, pieceId, profile.set(p.id)), rules)
+    const rackMassKg = pieces.find((x) => x.id === pieceId)?.massKg ?? 0
+    const find = (id: string) => limits.find((l) => l.id === id && (l.pieceId === pieceId || l.pieceId === null))
+    const lengthM = assembly.members
+      .filter((m) => m.profileId === p.id && pieceIdOf(m.id) === pieceId)
+      .reduce((s, m) => s + memberLengthMm(m) / 1000, 0)
+    const states = limits.filter((l) => l.pieceId === pieceId || l.id.endsWith('.moving')).map((l) => l.state)
     return {
       profileId: p.id,
       name: p.name,

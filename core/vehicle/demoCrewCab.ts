@@ -43,6 +43,8 @@ export function crewCab(): Vehicle {
         widthMm: 1860,
         movesMm: 0,
         hinge: null,
+        movingKg: unknown,
+        parkedKg: unknown,
         taken,
       },
       {
@@ -56,6 +58,8 @@ export function crewCab(): Vehicle {
         widthMm: 1860,
         movesMm: 10,
         hinge: null,
+        movingKg: unknown,
+        parkedKg: unknown,
         taken,
       },
     ],

@@ -18,11 +18,11 @@ export const unasked = {
   footRatingMeans: null,
   revision: 1,
   measures: {},
+  placeRatings: {},
   bodies: [],
   onBoard: [],
   swings: [],
   traces: [],
-  carrier: null,
   tyres: { now: '', next: '' },
 }
 export const taken: Taken = { method: 'tape', toleranceMm: 3, who: 'measured in the yard', at: '2026-10-14' }

@@ -1,5 +1,5 @@
 import { crewCab } from './demoCrewCab'
-import { maker, plainLine, taken, tape, taped, weighed } from './demoFigures'
+import { maker, plainLine, taken, tape, taped, unknown, weighed } from './demoFigures'
 import type { Vehicle } from './vehicle'
 
 /** The same pickup with a canopy, and with a hinged cover: what stands on a body that moves against the cab. */
@@ -17,8 +17,6 @@ export function demoPickups(): Vehicle[] {
       roofWidthRearMm: tape(1330),
       roofWidthFrontMm: tape(1352),
       roofHeightMm: tape(1890),
-      roofMovingKg: maker(60),
-      roofParkedKg: maker(140),
       footDownKg: maker(40),
       footUpKg: maker(30),
       kerbRearKg: weighed(985),
@@ -34,6 +32,8 @@ export function demoPickups(): Vehicle[] {
           widthMm: 1860,
           movesMm: 0,
           hinge: null,
+          movingKg: unknown,
+          parkedKg: unknown,
           taken,
         },
         {
@@ -47,6 +47,8 @@ export function demoPickups(): Vehicle[] {
           widthMm: 1860,
           movesMm: 10,
           hinge: null,
+          movingKg: unknown,
+          parkedKg: unknown,
           taken,
         },
         {
@@ -60,6 +62,8 @@ export function demoPickups(): Vehicle[] {
           widthMm: 1468,
           movesMm: 14,
           hinge: { xMm: -1100, zMm: 1850, opensDeg: 95 },
+          movingKg: maker(60),
+          parkedKg: maker(140),
           taken,
         },
       ],
@@ -103,8 +107,6 @@ export function demoPickups(): Vehicle[] {
       roofWidthRearMm: tape(1380),
       roofWidthFrontMm: tape(1420),
       roofHeightMm: tape(1090),
-      roofMovingKg: maker(45),
-      roofParkedKg: maker(80),
       footDownKg: maker(30),
       footUpKg: maker(25),
       kerbRearKg: weighed(948),
@@ -120,6 +122,8 @@ export function demoPickups(): Vehicle[] {
           widthMm: 1860,
           movesMm: 0,
           hinge: null,
+          movingKg: unknown,
+          parkedKg: unknown,
           taken,
         },
         {
@@ -133,6 +137,8 @@ export function demoPickups(): Vehicle[] {
           widthMm: 1860,
           movesMm: 10,
           hinge: null,
+          movingKg: unknown,
+          parkedKg: unknown,
           taken,
         },
         {
@@ -146,6 +152,8 @@ export function demoPickups(): Vehicle[] {
           widthMm: 1432,
           movesMm: 10,
           hinge: { xMm: 640, zMm: 1067, opensDeg: 38 },
+          movingKg: maker(45),
+          parkedKg: maker(80),
           taken,
         },
       ],

@@ -46,6 +46,8 @@ export function demoYard(): Vehicle[] {
           widthMm: 1960,
           movesMm: 0,
           hinge: null,
+          movingKg: unknownValue,
+          parkedKg: unknownValue,
           taken,
         },
         {
@@ -59,6 +61,8 @@ export function demoYard(): Vehicle[] {
           widthMm: 2050,
           movesMm: 8,
           hinge: null,
+          movingKg: unknownValue,
+          parkedKg: unknownValue,
           taken,
         },
       ],

@@ -60,6 +60,16 @@ export const TakenSchema = z.object({
 export type Taken = z.infer<typeof TakenSchema>
 const taken = TakenSchema.prefault({})
 
+/** Thin sheet that holds feet: its thickness and yield, and how far round a foot it is free of ribs; null = not measured. */
+const SkinSchema = z
+  .object({
+    thicknessMm: z.number().min(0.3).max(20).nullable(),
+    yieldMPa: z.number().min(10).max(1000).nullable(),
+    panelRadiusMm: z.number().min(20).max(1000).nullable(),
+  })
+  .nullable()
+  .default(null)
+
 /** Where a crossbar's pair of feet may stand: a line each side of the roof, the same left and right. */
 export const MountLineSchema = z
   .object({
@@ -81,15 +91,7 @@ export const MountLineSchema = z
     /** this line's own rating for one foot where it has one; unknown = the vehicle's rating counts */
     footDownKg: sourced,
     footUpKg: sourced,
-    /** thin sheet that holds the feet: its thickness and yield, and how far round a foot it is free of ribs; null = not measured */
-    skin: z
-      .object({
-        thicknessMm: z.number().min(0.3).max(20).nullable(),
-        yieldMPa: z.number().min(10).max(1000).nullable(),
-        panelRadiusMm: z.number().min(20).max(1000).nullable(),
-      })
-      .nullable()
-      .default(null),
+    skin: SkinSchema,
     /** how far a foot can be set after it is fixed, up and down */
     adjustMm: z.number().min(0).max(200).nullable().default(null),
     /** how far each fixed hole is off its place, point by point, left then right; empty or null = not measured */
@@ -137,6 +139,9 @@ export const BodySchema = z
       })
       .nullable()
       .default(null),
+    /** what its maker lets stand on it, moving and parked; unknown = nobody said */
+    movingKg: sourced,
+    parkedKg: sourced,
     taken,
   })
   .refine((b) => b.toXMm > b.fromXMm, { path: ['toXMm'], message: 'the front end must lie forward of the rear end: raise toXMm' })
@@ -181,29 +186,6 @@ export const SwingSchema = z.object({
   taken,
 })
 export type Swing = z.infer<typeof SwingSchema>
-
-/** A carrier in the receiver and what hangs on it. Places from the pin: behind it, above the ground; null = not measured. */
-export const CarrierSchema = z.object({
-  pinXMm: z.number().min(-20_000).max(0).nullable(),
-  massKg: z.number().min(0).max(2000).nullable(),
-  centreBehindMm: z.number().min(0).max(5000).nullable(),
-  zMm: z.number().min(0).max(5000).nullable(),
-  /** its rear end behind the pin, and how high its lowest part there stands */
-  endBehindMm: z.number().min(1).max(5000).nullable(),
-  bottomZMm: z.number().min(0).max(3000).nullable(),
-  loads: z
-    .array(
-      z.object({
-        name: z.string().min(1, 'say what it is').max(80),
-        massKg: z.number().min(0).max(2000).nullable(),
-        behindMm: z.number().min(-2000).max(5000).nullable(),
-        zMm: z.number().min(0).max(5000).nullable(),
-      }),
-    )
-    .max(20)
-    .default([]),
-})
-export type HitchCarrier = z.infer<typeof CarrierSchema>
 
 export const ObstacleSchema = z.object({
   taken,
@@ -258,6 +240,8 @@ export const VehicleSchema = z.object({
   footRatingMeans: z.enum(['standing', 'any moment']).nullable().default(null),
   /** what the measuring sheets take besides the fields above, by the quantity's id */
   measures: z.record(z.string().max(60), SourcedSchema).default({}),
+  /** what one mount may press and pull where a measured place, not a mount line, holds it; by the place's id */
+  placeRatings: z.record(z.string().max(60), z.object({ downKg: sourced, upKg: sourced, skin: SkinSchema })).default({}),
   /** rises with every change on the shelf; a job keeps the one it was measured against */
   revision: z.number().int().min(1).max(1_000_000).default(1),
   mounts: z.array(MountLineSchema).max(20).default([]),
@@ -266,7 +250,6 @@ export const VehicleSchema = z.object({
   /** doors, tailgate, hatch, pop-top: what swings and is no body of its own */
   swings: z.array(SwingSchema).max(20).default([]),
   onBoard: z.array(OnBoardSchema).max(40).default([]),
-  carrier: CarrierSchema.nullable().default(null),
   traces: z.array(TraceSchema).max(40).default([]),
   /** tyre sizes now and those thought of, as 235/65 R16 */
   tyres: z.object({ now: z.string().max(30), next: z.string().max(30) }).default({ now: '', next: '' }),

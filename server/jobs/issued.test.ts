@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { piecesOf } from '../../core/issuedPlan/planMoved'
 import { demoJobs } from '../../core/job/demoJobs'
 import { evaluate } from '../../core/job/evaluate'
+import { patchedParams } from '../../core/job/piecesOf'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import { defaultRules } from '../../core/rules/rules'
 import { demoStock } from '../../core/stock/demoStock'
@@ -140,7 +141,7 @@ describe('in the database', () => {
         await jobs.list({ search: 'Panel', station: null, state: null, archived: false, today: '2026-11-24', offset: 0, limit: 9 })
       ).rows.find((r) => r.id === id)!
     expect(await row()).toMatchObject({ moved: 0, judged: true })
-    const longer = { ...demoJobs[3], design: { ...demoJobs[3].design, params: { ...demoJobs[3].design.params, overhangMm: 95 } } }
+    const longer = patchedParams(demoJobs[3], 'p1', { overhangMm: 95 })
     await jobs.save(id, 1, longer)
     // until it is worked out anew it is neither clear nor over
     expect((await row()).judged).toBe(false)

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { vehicleWithoutCarrier } from '../../core/exchange/vehicleToPieces'
 
 type Step = { name: string; up: (db: Knex) => Promise<void> }
 
@@ -122,6 +123,31 @@ const steps: Step[] = [
         t.text('paired_at').notNullable()
         t.text('seen_at').notNullable()
       })
+    },
+  },
+  {
+    // what hung in the receiver is a piece of a job, and a rating is its body's: the shelf's vehicles follow; jobs come over as they are read
+    name: '007_vehicles_without_pieces',
+    up: async (db) => {
+      const brought = (text: string, of: (v: unknown) => unknown): string | null => {
+        try {
+          return JSON.stringify(of(JSON.parse(text)))
+        } catch {
+          // what cannot be read stays as it is kept, and is said so where it is opened
+          return null
+        }
+      }
+      const shelf = (await db('shelves').where({ name: 'vehicles' }).first()) as { document: string } | undefined
+      const all = shelf && brought(shelf.document, (v) => (Array.isArray(v) ? v.map(vehicleWithoutCarrier) : v))
+      if (all) await db('shelves').where({ name: 'vehicles' }).update({ document: all })
+      for (const row of (await db('vehicle_revisions').select('vehicle_id', 'revision', 'document')) as {
+        vehicle_id: string
+        revision: number
+        document: string
+      }[]) {
+        const document = brought(row.document, vehicleWithoutCarrier)
+        if (document) await db('vehicle_revisions').where({ vehicle_id: row.vehicle_id, revision: row.revision }).update({ document })
+      }
     },
   },
 ]

@@ -128,28 +128,28 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
 /** Each folded part as it is laid out, with its fold lines from one edge. Returns the y below. */
 function foldedParts(paper: Paper, job: Job, result: Evaluation, from: number): number {
   const height = 150
-  return result.assembly.plates
-    .filter((p) => p.bends?.length)
-    .reduce((y, p) => {
-      let top = y
-      if (top > paper.page.height - height - 60) {
-        paper.addPage()
-        top = 60
-      }
-      paintSheet(paper, flatPartSheet(p), { x: MARGIN, y: top, width: 420, height }, job.units)
-      const radius = formatGauge(p.bends?.[0]?.insideRadiusMm ?? null, job.units)
-      paper
-        .font('text')
-        .fontSize(9)
-        .fillColor(INK)
-        .text(
-          `${p.mark}: laid out on one face. A full line folds up, a dashed line folds down, inside radius ${radius}. Fold one of an offcut first: the brake’s own gain moves the lines.`,
-          MARGIN + 430,
-          top + 20,
-          { width: paper.page.width - 2 * MARGIN - 430 },
-        )
-      return top + height
-    }, from)
+  // alike parts carry one mark and are laid out once
+  const folded = [...new Map(result.assembly.plates.filter((p) => p.bends.length).map((p) => [p.mark, p])).values()]
+  return folded.reduce((y, p) => {
+    let top = y
+    if (top > paper.page.height - height - 60) {
+      paper.addPage()
+      top = 60
+    }
+    paintSheet(paper, flatPartSheet(p), { x: MARGIN, y: top, width: 420, height }, job.units)
+    const radius = formatGauge(p.bends[0]?.insideRadiusMm ?? null, job.units)
+    paper
+      .font('text')
+      .fontSize(9)
+      .fillColor(INK)
+      .text(
+        `${p.mark}: laid out on one face. A full line folds up, a dashed line folds down, inside radius ${radius}. Fold one of an offcut first: the brake’s own gain moves the lines.`,
+        MARGIN + 430,
+        top + 20,
+        { width: paper.page.width - 2 * MARGIN - 430 },
+      )
+    return top + height
+  }, from)
 }
 
 const withSpares = (h: HardwareLine): string => (h.spares ? `${h.quantity} + ${h.spares}` : String(h.quantity))

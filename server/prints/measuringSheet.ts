@@ -60,7 +60,9 @@ function page(paper: Paper, job: Job, sheet: MeasuringSheet, blank: boolean): vo
             .join(', '),
     ]
   })
-  let y = table(paper, columns, rows, x, 88, blank ? 10.5 : 9)
+  // a long sheet is set smaller: it stays one page, to be held in one hand
+  const many = rows.length > 17
+  let y = table(paper, columns, rows, x, 88, blank ? (many ? 9 : 10.5) : many ? 8 : 9)
   if (blank) {
     paper
       .font('text')

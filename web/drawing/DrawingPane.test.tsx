@@ -3,9 +3,11 @@ import { fireEvent, screen } from '@testing-library/react'
 import { afterEach, describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../core/job/demoJobs'
 import type { Job } from '../../core/job/job'
+import { rackParams } from '../../core/testing/racks'
 import { useJob } from '../job/jobStore'
 import { benchJob, mount, onBench, WithJob } from '../testing/bench'
-import { DrawingPane, useView } from './DrawingPane'
+import { DrawingPane } from './DrawingPane'
+import { useView } from './view'
 
 vi.mock('./Scene', () => ({ default: ({ strained }: { strained: unknown[] }) => <p>3D with {strained.length} moved lines</p> }))
 afterEach(() => useView.setState({ view: 'all', selected: null, when: 'driving', caseId: null }))
@@ -37,22 +39,22 @@ describe('what is looked at', () => {
 describe('moved by hand', () => {
   test('an arrow key moves a bar by a step, and undo brings it back', () => {
     pane(survey)
-    const before = benchJob().design.params.barXMm[0]
+    const before = rackParams(benchJob()).barXMm[0]
     fireEvent.keyDown(screen.getAllByRole('slider', { name: /^Bar 1/ })[0], { key: 'ArrowRight' })
-    expect(benchJob().design.params.barXMm[0]).toBeGreaterThan(before)
+    expect(rackParams(benchJob()).barXMm[0]).toBeGreaterThan(before)
     useJob.temporal.getState().undo()
-    expect(benchJob().design.params.barXMm[0]).toBe(before)
+    expect(rackParams(benchJob()).barXMm[0]).toBe(before)
   })
   test('a dimension is pressed and typed where it stands: the bar goes there, Escape leaves it', async () => {
     const { user } = pane(survey)
     const dimension = screen.getAllByRole('button', { name: /930/ })[0]
     fireEvent.keyDown(dimension, { key: 'Enter' })
     fireEvent.click(dimension)
-    const field = await screen.findByRole('textbox', { name: 'From the datum' })
+    const field = await screen.findByRole('textbox', { name: 'Bar 1, from the datum' })
     await user.clear(field)
     await user.type(field, '1000{Enter}')
-    expect(benchJob().design.params.barXMm[0]).toBe(-180)
-    expect(screen.queryByRole('textbox', { name: 'From the datum' })).toBeNull()
+    expect(rackParams(benchJob()).barXMm[0]).toBe(-180)
+    expect(screen.queryByRole('textbox', { name: 'Bar 1, from the datum' })).toBeNull()
   })
 })
 

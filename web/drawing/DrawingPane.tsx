@@ -7,60 +7,41 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import useMediaQuery from '@mui/material/useMediaQuery'
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react'
-import { create } from 'zustand'
-import { datumXMm } from '../../core/drawing/datum'
 import { bounds, type Dimension, type Sheet, type ViewName } from '../../core/drawing/sheet'
 import { movedLines, type Strain, strainOf } from '../../core/drawing/strain'
 import { drawView } from '../../core/drawing/views'
-import { familyOf } from '../../core/families/all'
 import type { Job } from '../../core/job/job'
+import { designedIn, withParams } from '../../core/job/piecesOf'
 import { worstCase } from '../../core/limits/usedInCase'
 import type { CaseResult } from '../../core/loads/solveRack'
+import { pieceName } from '../../core/pieces/piece'
 import { beginDrag, cancelDrag, editJob, endDrag } from '../job/jobStore'
 import { useResult, useRules } from '../job/useEvaluation'
 import { marksOf } from '../limits/states'
+import { measureIn, type PieceInHand, useInHand, useWhole } from '../pieces/inHand'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { useUnits } from '../quantity/units'
 import { handlesOf, nudged } from './handles'
 import { type SheetActions, SheetView } from './SheetView'
 import { UseLegend } from './useBands'
 
-const Scene = lazy(() => import('./Scene'))
-export type Arrangement = ViewName | 'all' | '3d'
-type View = {
-  view: Arrangement
-  selected: string | null
-  when: 'driving' | 'parked'
-  /** the load case shown at Loads; null = the worst */
-  caseId: string | null
-  show: (view: Arrangement) => void
-  select: (ref: string | null) => void
-  count: (when: 'driving' | 'parked') => void
-  load: (caseId: string | null) => void
-}
-/** What is looked at: not part of the job, not undone. */
-export const useView = create<View>()((set) => ({
-  view: 'all',
-  selected: null,
-  when: 'driving',
-  caseId: null,
-  show: (view) => set({ view }),
-  select: (selected) => set({ selected }),
-  count: (when) => set({ when }),
-  load: (caseId) => set({ caseId }),
-}))
+import { type Arrangement, useView } from './view'
 
+const Scene = lazy(() => import('./Scene'))
 /** The middle of the screen: the same assembly in plan, side, rear and 3D; parts are dragged, nudged, or typed at their dimension. */
 export function DrawingPane({
   job,
   live = true,
   low = false,
   loads = false,
+  layout = false,
 }: {
   job: Job
   live?: boolean
   low?: boolean
   loads?: boolean
+  /** pieces are worked on one at a time: the others step back */
+  layout?: boolean
 }) {
   const { view, selected, when, show, select, count } = useView()
   const small = useMediaQuery('(max-width:760px)')
@@ -74,24 +55,26 @@ export function DrawingPane({
   const lacks = (shownCase ?? evaluation)?.missing ?? []
   const marks = useMemo(() => marksOf(limits ?? []), [limits])
   const rules = useRules()
-  const assembly = useMemo(
-    () => familyOf(job.design).assemble(job.design.params, job.vehicle, rules).assembly,
-    [job.design, job.vehicle, rules],
-  )
-  const handles = useMemo(() => handlesOf(job), [job])
+  const { assembly } = useWhole(job)
+  const inHand = useInHand(job)
+  // one piece alone is never faint, nor is anything while loads are looked at
+  const faintBut = layout && job.pieces.length > 1 ? (inHand?.piece.id ?? null) : null
+  const handles = useMemo(() => handlesOf(job, rules), [job, rules])
   const [typing, setTyping] = useState<{ dimension: Dimension; at: Element } | null>(null)
   const shown: Arrangement = small && view === 'all' ? 'plan' : view
 
   const actions = useMemo<SheetActions>(
     () => ({
       onGrab: beginDrag,
-      onMove: (handle, x, y, free) => editJob((j) => handle.moved(j, x, y, free)),
+      onMove: (handle, wish, free) => editJob((j) => wish.reduce((job, [axis, to]) => handle.moved(job, axis, to, free), j)),
       onDrop: (cancelled) => (cancelled ? cancelDrag() : endDrag()),
-      onNudge: (handle, along, across, large) =>
-        editJob((j) => nudged(j, handlesOf(j).find((h) => h.ref === handle.ref) ?? handle, along, across, large)),
+      onNudge: (handle, axis, steps, large) =>
+        editJob((j) =>
+          nudged(j, handlesOf(j, rules).find((h) => h.ref === handle.ref && h.label === handle.label) ?? handle, axis, steps, large),
+        ),
       onDimension: (dimension, at) => setTyping({ dimension, at }),
     }),
-    [],
+    [rules],
   )
 
   const strain = (name: ViewName): Strain | null => (strainedCase && evaluation ? strainOf(name, evaluation, strainedCase, units) : null)
@@ -109,6 +92,7 @@ export function DrawingPane({
         selected={selected}
         onSelect={select}
         actions={live ? actions : null}
+        faintBut={faintBut}
       />
     )
   }
@@ -250,30 +234,42 @@ function CasePicker({
   )
 }
 
-/** A dimension is typed where it stands. */
+/** A dimension is typed where it stands: it sets the figure of the design that it shows. */
 function DimensionEditor({ job, typing, close }: { job: Job; typing: { dimension: Dimension; at: Element } | null; close: () => void }) {
+  const rules = useRules()
+  const [fault, setFault] = useState('')
   const edits = typing?.dimension.edits
   if (!typing || !edits) return null
+  const find = (j: Job) => measureIn(designedIn(j, rules) as PieceInHand[], edits.figure)
+  const found = find(job)
+  if (!found) return null
   const { lengthMm } = typing.dimension
   const set = (value: number | null) => {
     if (value === null) return
-    editJob((j) => {
-      if (edits.what === 'position') {
-        const handle = handlesOf(j).find((h) => h.ref === edits.ref)
-        return handle ? handle.moved(j, datumXMm(j.vehicle) + value, 0, true) : j
-      }
-      const params = familyOf(j.design).resized(j.design.params, edits.what, value - lengthMm)
-      const checked = familyOf(j.design).params.safeParse(params)
-      return checked.success ? { ...j, design: { ...j.design, params: checked.data } } : j
-    })
+    const read = find(job)?.measure.set(value + edits.offsetMm)
+    if (read && !read.ok) return setFault(read.faults.map((f) => f.expected).join('; '))
+    if (read) editJob((j) => withParams(j, found.pieceId, read.value))
+    setFault('')
     close()
   }
-  const label = edits.what === 'position' ? 'From the datum' : edits.what === 'length' ? 'Bar length' : 'Deck above ground'
-  const range = edits.what === 'position' ? null : familyOf(job.design).resizeRange(job.design.params, edits.what)
-  const limits = range ? { min: lengthMm + range[0], max: lengthMm + range[1] } : {}
+  const piece = job.pieces.length > 1 ? job.pieces.find((p) => p.id === found.pieceId) : undefined
+  const { measure } = found
+  const label = measure.from === undefined ? measure.label : `${measure.label}, from the datum`
   return (
-    <Popover open anchorEl={typing.at} onClose={close} slotProps={{ paper: { sx: { p: 1.5, width: 210 } } }}>
-      <QuantityInput autoFocus label={label} value={lengthMm} onChange={set} {...limits} />
+    <Popover open anchorEl={typing.at} onClose={close} slotProps={{ paper: { sx: { p: 1.5, width: 230 } } }}>
+      <QuantityInput
+        autoFocus
+        label={piece ? `${pieceName(piece)}: ${label}` : label}
+        value={lengthMm}
+        min={measure.min - edits.offsetMm}
+        max={measure.max - edits.offsetMm}
+        onChange={set}
+      />
+      {fault && (
+        <Typography variant="caption" role="alert" color="error">
+          {fault}
+        </Typography>
+      )}
     </Popover>
   )
 }

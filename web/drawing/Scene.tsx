@@ -1,13 +1,18 @@
 import { useTheme } from '@mui/material/styles'
 import { Line, OrbitControls } from '@react-three/drei'
 import { Canvas } from '@react-three/fiber'
-import { useMemo } from 'react'
-import { Shape, Vector3 } from 'three'
-import type { Assembly, Member } from '../../core/assembly/assembly'
-import { profileOf, profileSection } from '../../core/catalogue/profiles'
+import { useEffect, useMemo } from 'react'
+import { BufferAttribute, BufferGeometry, DoubleSide, Quaternion, Shape, Vector3 } from 'three'
+import type { Assembly, Infill } from '../../core/assembly/assembly'
+import { profileSection } from '../../core/catalogue/profiles'
 import { vehicleOutline } from '../../core/drawing/vehicleOutline'
+import { centreLine, nearestAlong, pointAlong } from '../../core/geometry/centreLine'
 import type { Vec3 } from '../../core/geometry/vec3'
 import type { Job } from '../../core/job/job'
+import { restOf } from '../../core/resting/rest'
+import { extrude } from '../../core/solid/extrude'
+import type { Mesh } from '../../core/solid/mesh'
+import { sweep } from '../../core/solid/sweep'
 import { leafAt, swingPaths, swingsOf } from '../../core/vehicle/swings'
 import type { Swing } from '../../core/vehicle/vehicle'
 import type { LimitState } from '../limits/states'
@@ -26,7 +31,7 @@ export default function Scene({ job, assembly, when, marks, strained }: Props) {
   const { inks } = useTheme()
   const length = (job.vehicle.lengthMm.value ?? 5400) / 1000
   const cargo = job.brief.cargo.filter((c) => c.counts === 'both' || c.counts === when)
-  const deck = assembly.deckZMm ?? job.vehicle.roofHeightMm.value ?? 0
+  const standsAt = (c: (typeof cargo)[number]) => restOf(c, assembly).zMm ?? job.vehicle.roofHeightMm.value ?? 0
   const colour = (ref: string, plain: string) => (marks.get(ref) === 'over' ? inks.signal : marks.get(ref) === 'near' ? inks.near : plain)
   return (
     <Canvas
@@ -42,37 +47,38 @@ export default function Scene({ job, assembly, when, marks, strained }: Props) {
       <group position={[-length / 2 + (job.vehicle.rearOverhangMm.value ?? 1100) / 1000, 0, 0]}>
         <Bodies job={job} colour={inks.vehicle} />
         {assembly.members.map((m) => (
-          <Bar key={m.id} member={m} colour={colour(m.id, inks.waterDeep)} />
+          <Solid key={m.id} make={() => sweep(m)} of={m} colour={colour(m.id, inks.waterDeep)} />
         ))}
-        {assembly.mounts.map((m) => {
-          const bar = assembly.members.find((b) => b.id === m.memberId)
-          const top = bar ? bar.path[0].z - profileSection(bar.profileId).heightMm / 2 : m.place.z
-          return (
-            <Block
-              key={m.id}
-              at={[m.place.x, m.place.y, (m.place.z + top) / 2]}
-              size={[80, 46, Math.max(10, top - m.place.z)]}
-              colour={colour(m.id, inks.member)}
-            />
-          )
-        })}
         {assembly.plates
-          .filter((p) => p.role === 'fairing')
+          .filter((p) => !p.steps)
           .map((p) => (
-            <mesh key={p.id} position={place(p.place.x, p.place.y, p.place.z)} rotation={[0, 0, -Math.PI / 4]}>
-              <boxGeometry args={[Math.hypot(p.size.x, p.size.z) / 1000, 0.004, p.size.y / 1000]} />
-              <meshStandardMaterial color={inks.memberFill} />
-            </mesh>
+            <Solid key={p.id} make={() => extrude(p)} of={p} colour={p.air === 'fairing' ? inks.memberFill : inks.quiet} />
           ))}
-        {assembly.plates
-          .filter((p) => p.role === 'gusset')
-          .map((p) => (
-            <Block key={p.id} at={[p.place.x, p.place.y, p.place.z]} size={[p.size.x, p.size.y, p.size.z]} colour={inks.memberFill} />
-          ))}
+        {assembly.mounts.map((m) => (
+          <Foot key={m.id} mount={m} assembly={assembly} colour={colour(m.id, inks.member)} />
+        ))}
+        {assembly.infills.map((i) => (
+          <Fill key={i.id} infill={i} colour={inks.quiet} />
+        ))}
+        {assembly.fittings.map((f) => (
+          <Block
+            key={f.id}
+            at={[f.middle.x, f.middle.y, f.middle.z]}
+            size={[f.size.x, f.size.y, f.size.z]}
+            colour={inks.vehicle}
+            opacity={f.there ? 0.75 : 1}
+          />
+        ))}
+        {assembly.anchors.map((x) => (
+          <mesh key={x.id} position={place(x.at.x, x.at.y, x.at.z + 25)}>
+            <torusGeometry args={[0.025, 0.006, 10, 24]} />
+            <meshStandardMaterial color={inks.member} metalness={0.5} roughness={0.4} />
+          </mesh>
+        ))}
         {cargo.map((c) => (
           <Block
             key={c.id}
-            at={[c.xMm, c.yMm, deck + c.heightMm / 2]}
+            at={[c.xMm, c.yMm, standsAt(c) + c.heightMm / 2]}
             size={[c.lengthMm, c.widthMm, c.heightMm]}
             colour={colour(`cargo:${c.id}`, inks.cargo)}
             opacity={strained.length ? 0.25 : 0.78}
@@ -129,24 +135,71 @@ function Block({
   )
 }
 
-function Bar({ member, colour }: { member: Member; colour: string }) {
-  const section = profileSection(member.profileId)
-  const round = profileOf(member.profileId).shape.kind === 'round'
-  const [a, b] = [member.path[0], member.path[member.path.length - 1]].map((p) => new Vector3(...place(p.x, p.y, p.z)))
-  const length = a.distanceTo(b)
-  const middle = a.clone().add(b).multiplyScalar(0.5)
-  const turn = Math.atan2(b.x - a.x, b.z - a.z)
+/** A part as the solid it is: its tube swept round its bends, its mitred ends, its plate as thick as it is. */
+function Solid({ make, of, colour }: { make: () => Mesh; of: object; colour: string }) {
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the part is what the solid is made of
+  const geometry = useMemo(() => {
+    const { positions, indices } = make()
+    const made = new BufferGeometry()
+    const turned = new Float32Array(positions.length)
+    for (let i = 0; i < positions.length; i += 3) turned.set(place(positions[i], positions[i + 1], positions[i + 2]), i)
+    made.setAttribute('position', new BufferAttribute(turned, 3))
+    made.setIndex(indices)
+    // corners stay sharp: every triangle has its own
+    const flat = made.toNonIndexed()
+    flat.computeVertexNormals()
+    made.dispose()
+    return flat
+  }, [of])
+  useEffect(() => () => geometry.dispose(), [geometry])
   return (
-    <group position={middle} rotation={[0, turn, 0]}>
-      <mesh rotation={round ? [Math.PI / 2, 0, 0] : [0, 0, 0]}>
-        {round ? (
-          <cylinderGeometry args={[section.heightMm / 2000, section.heightMm / 2000, length, 24]} />
-        ) : (
-          <boxGeometry args={[section.widthMm / 1000, section.heightMm / 1000, length]} />
-        )}
-        <meshStandardMaterial color={colour} metalness={0.35} roughness={0.5} />
+    <mesh geometry={geometry}>
+      <meshStandardMaterial color={colour} metalness={0.35} roughness={0.5} side={DoubleSide} />
+    </mesh>
+  )
+}
+
+/** A foot from its seat to what stands on it: a pad on the body and a block between, along the way its seat looks. */
+function Foot({ mount, assembly, colour }: { mount: Assembly['mounts'][number]; assembly: Assembly; colour: string }) {
+  const member = assembly.members.find((m) => m.id === mount.on)
+  const line = member ? centreLine(member.path, member.bendRadiiMm) : null
+  const head = line ? pointAlong(line, nearestAlong(line, mount.place).atMm) : mount.place
+  const { normal: n, place: at } = mount
+  const rise = Math.max(
+    8,
+    (head.x - at.x) * n.x + (head.y - at.y) * n.y + (head.z - at.z) * n.z - (member ? profileSection(member.profileId).heightMm / 2 : 0),
+  )
+  const turn = new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), new Vector3(n.x, n.z, -n.y))
+  const middle = (up: number): [number, number, number] => place(at.x + n.x * up, at.y + n.y * up, at.z + n.z * up)
+  return (
+    <>
+      <mesh position={middle(4)} quaternion={turn}>
+        <boxGeometry args={[0.08, 0.008, 0.06]} />
+        <meshStandardMaterial color={colour} />
       </mesh>
-    </group>
+      <mesh position={middle(rise / 2)} quaternion={turn}>
+        <boxGeometry args={[0.06, rise / 1000, 0.036]} />
+        <meshStandardMaterial color={colour} />
+      </mesh>
+    </>
+  )
+}
+
+/** Mesh, slats or sheet between members, see-through by its open share. */
+function Fill({ infill, colour }: { infill: Infill; colour: string }) {
+  const geometry = useMemo(() => {
+    const made = new BufferGeometry()
+    const at = infill.outline.map((p) => place(p.x, p.y, p.z))
+    made.setAttribute('position', new BufferAttribute(new Float32Array(at.flat()), 3))
+    made.setIndex(at.slice(2).flatMap((_, i) => [0, i + 1, i + 2]))
+    made.computeVertexNormals()
+    return made
+  }, [infill])
+  useEffect(() => () => geometry.dispose(), [geometry])
+  return (
+    <mesh geometry={geometry}>
+      <meshStandardMaterial color={colour} transparent opacity={Math.max(0.2, 1 - infill.openShare)} side={DoubleSide} />
+    </mesh>
   )
 }
 

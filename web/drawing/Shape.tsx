@@ -20,6 +20,9 @@ function penOf(layer: Layer, inks: Inks): Pen {
     mount: { stroke: inks.mount, width: 2 },
     member: { stroke: inks.member, width: 1.3, fill: inks.memberFill },
     plate: { stroke: inks.member, width: 1.6 },
+    infill: { stroke: inks.quiet, width: 0.7 },
+    fitting: { stroke: inks.member, width: 1.2, fill: inks.roofFill },
+    anchor: { stroke: inks.waterDeep, width: 1.6 },
     foot: { stroke: inks.member, width: 1, fill: inks.member },
     cargo: { stroke: inks.cargo, width: 1, fill: inks.cargoFill },
     strap: { stroke: inks.obstacle, width: 2.2 },
@@ -46,8 +49,22 @@ type ShapeProps = {
   faint?: boolean
   onDimension?: ((dimension: Dimension, at: Element) => void) | undefined
 }
+/** How faint a piece is drawn that is not being worked on. */
+const FAINT = 0.34
+/** An entity that steps back is drawn as it is, only fainter. */
+export function Shape(props: ShapeProps) {
+  const back = props.faint && props.e.layer !== 'cargo'
+  return back ? (
+    <g opacity={FAINT}>
+      <Drawn {...props} faint={false} />
+    </g>
+  ) : (
+    <Drawn {...props} />
+  )
+}
+
 /** One entity of a sheet on the screen, in the pen of its layer; a dimension that can be edited is a button. */
-export function Shape({ e, on, scale, inks, mark, chosen, units, use, faint, onDimension }: ShapeProps) {
+function Drawn({ e, on, scale, inks, mark, chosen, units, use, faint, onDimension }: ShapeProps) {
   const pen = penOf(e.layer, inks)
   const solid = e.layer === 'member' || e.layer === 'cargo' || e.layer === 'foot' || e.layer === 'dimension'
   const used = use !== undefined && e.layer === 'member' ? bandOf(use) : null

@@ -19,7 +19,7 @@ const shown = (view: 'plan' | 'side' | 'rear', more: Partial<Parameters<typeof S
   mount(
     <SheetView
       sheet={drawView(view, e.assembly, job.vehicle, job.brief)}
-      handles={handlesOf(job)}
+      handles={handlesOf(job, defaultRules)}
       marks={new Map()}
       selected={null}
       onSelect={() => undefined}
@@ -47,18 +47,17 @@ describe('the drawing on the screen', () => {
     fireEvent.keyDown(bar, { key: 'ArrowLeft', shiftKey: true })
     fireEvent.keyDown(bar, { key: 'ArrowUp' })
     fireEvent.keyDown(bar, { key: 'q' })
-    expect(a.onNudge.mock.calls.map(([h, along, across, large]) => [h.ref, along, across, large])).toEqual([
-      ['bar:0', 1, 0, false],
-      ['bar:0', -1, 0, true],
-      ['bar:0', 0, 0, false],
+    expect(a.onNudge.mock.calls.map(([h, axis, steps, large]) => [h.ref, axis, steps, large])).toEqual([
+      ['p1/bar:0', 'x', 1, false],
+      ['p1/bar:0', 'x', -1, true],
     ])
     fireEvent.keyDown(screen.getByRole('slider', { name: /Equipment case/ }), { key: 'ArrowUp' })
-    expect(a.onNudge.mock.lastCall?.slice(1)).toEqual([0, 1, false])
+    expect(a.onNudge.mock.lastCall?.slice(1)).toEqual(['y', 1, false])
   })
-  test('seen from behind only what moves across can be taken hold of', () => {
+  test('seen from behind bars go up and down, loads across: neither asks to be taken where it cannot go', () => {
     shown('rear', { actions: actions() })
-    expect(screen.queryByRole('slider', { name: /^Bar/ })).toBeNull()
-    expect(screen.getAllByRole('slider').length).toBe(job.brief.cargo.filter((c) => c.counts !== 'parked').length)
+    const loads = job.brief.cargo.filter((c) => c.counts !== 'parked').length
+    expect(screen.getAllByRole('slider').length).toBe(loads + screen.getAllByRole('slider', { name: /^Bar/ }).length)
   })
   test('a dimension that changes something is a button: pressed, or by Enter; without actions it only reads', () => {
     const a = actions()

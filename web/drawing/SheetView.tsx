@@ -1,21 +1,23 @@
 import { useTheme } from '@mui/material/styles'
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react'
+import { pieceIdOf } from '../../core/assembly/ids'
 import type { Dimension, Entity, Sheet } from '../../core/drawing/sheet'
 import type { Point } from '../../core/geometry/vec3'
 import { formatLength } from '../../core/quantity/formatQuantity'
 import type { LimitState } from '../limits/states'
 import { useUnits } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
-import type { DrawnHandle } from './handles'
+import type { Axis, DrawnHandle } from './handles'
 import { Shape } from './Shape'
 import { outerRows, path, placedIn } from './sheetPlace'
 import { UsePatterns } from './useBands'
 
 export type SheetActions = {
   onGrab: (handle: DrawnHandle) => void
-  onMove: (handle: DrawnHandle, x: number, y: number, free: boolean) => void
+  /** where it should be, axis by axis */
+  onMove: (handle: DrawnHandle, wish: [Axis, number][], free: boolean) => void
   onDrop: (cancelled: boolean) => void
-  onNudge: (handle: DrawnHandle, along: number, across: number, large: boolean) => void
+  onNudge: (handle: DrawnHandle, axis: Axis, steps: number, large: boolean) => void
   onDimension: (dimension: Dimension, at: Element) => void
 }
 type Props = {
@@ -27,12 +29,14 @@ type Props = {
   actions: SheetActions | null
   /** parts are not moved but chosen by pressing them */
   pick?: boolean
+  /** parts of every other piece are drawn faint; null = none is */
+  faintBut?: string | null
   /** how much each member is used: it is tinted and hatched by that, and cargo steps back */
   uses?: Map<string, number>
 }
 
 /** Draws one view on the screen, as large as fits. It only renders: every place is settled in the sheet. */
-export function SheetView({ sheet, handles, marks, selected, onSelect, actions, pick, uses }: Props) {
+export function SheetView({ sheet, handles, marks, selected, onSelect, actions, pick, uses, faintBut = null }: Props) {
   const { inks } = useTheme()
   const units = useUnits()
   const frame = useRef<HTMLDivElement>(null)
@@ -53,22 +57,35 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
   const on = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale })
   const byRef = useMemo(() => new Map(handles.map((h) => [h.ref, h])), [handles])
 
-  const grab = useRef<{ handle: DrawnHandle; startX: number; startY: number } | null>(null)
+  const grab = useRef<{ handle: DrawnHandle; startX: number; startY: number; way: Axis | null } | null>(null)
   const down = (handle: DrawnHandle) => (event: PointerEvent<SVGGElement>) => {
     if (!actions || event.button !== 0) return
     event.currentTarget.setPointerCapture(event.pointerId)
-    grab.current = { handle, startX: event.clientX, startY: event.clientY }
+    grab.current = { handle, startX: event.clientX, startY: event.clientY, way: null }
     setHeld({ box: sheet.box })
     onSelect(handle.ref)
     actions.onGrab(handle)
   }
+  const axes = axesOf(sheet.view)
   const move = (event: PointerEvent) => {
     const g = grab.current
     if (!g || !actions) return
-    const dx = (event.clientX - g.startX) / scale
-    const dy = -(event.clientY - g.startY) / scale
-    const across = sheet.view === 'rear' ? -dx : sheet.view === 'plan' ? dy : 0
-    actions.onMove(g.handle, g.handle.x + (sheet.view === 'rear' ? 0 : dx), g.handle.y + across, event.altKey)
+    const [dx, dy] = [event.clientX - g.startX, event.clientY - g.startY]
+    const [along, up] = axes
+    const both: [Axis, number][] = [
+      [along.axis, g.handle.at[along.axis] + (along.sign * dx) / scale],
+      [up.axis, g.handle.at[up.axis] - dy / scale],
+    ]
+    const may = both.filter(([axis]) => g.handle.axes.includes(axis))
+    if (g.handle.both || may.length < 2) return actions.onMove(g.handle, may, event.altKey)
+    // a bar that is moved along does not rise by the way: it keeps to the way it was first moved
+    if (Math.max(Math.abs(dx), Math.abs(dy)) < LOCKS_PX) return
+    g.way ??= Math.abs(dx) >= Math.abs(dy) ? along.axis : up.axis
+    actions.onMove(
+      g.handle,
+      may.filter(([axis]) => axis === g.way),
+      event.altKey,
+    )
   }
   const up = (cancelled: boolean) => () => {
     if (!grab.current) return
@@ -77,16 +94,17 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
     actions?.onDrop(cancelled)
   }
   const key = (handle: DrawnHandle) => (event: KeyboardEvent) => {
-    const steps: Record<string, [number, number]> =
-      sheet.view === 'rear'
-        ? { ArrowLeft: [0, 1], ArrowRight: [0, -1] }
-        : sheet.view === 'plan'
-          ? { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
-          : { ArrowLeft: [-1, 0], ArrowRight: [1, 0] }
+    const [along, up] = axes
+    const steps: Record<string, [Axis, number]> = {
+      ArrowLeft: [along.axis, -along.sign],
+      ArrowRight: [along.axis, along.sign],
+      ArrowUp: [up.axis, 1],
+      ArrowDown: [up.axis, -1],
+    }
     const way = steps[event.key]
-    if (!way || !actions) return
+    if (!way || !actions || !handle.axes.includes(way[0])) return
     event.preventDefault()
-    actions.onNudge(handle, way[0], handle.across ? way[1] : 0, event.shiftKey)
+    actions.onNudge(handle, way[0], way[1], event.shiftKey)
   }
 
   const groups = useMemo(() => grouped(sheet.entities), [sheet.entities])
@@ -124,7 +142,7 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
                 chosen={chosen}
                 units={units}
                 use={ref ? uses?.get(ref) : undefined}
-                faint={uses !== undefined && e.layer === 'cargo'}
+                faint={(uses !== undefined && e.layer === 'cargo') || stepsBack(ref, faintBut)}
                 onDimension={actions?.onDimension}
               />
             ))
@@ -135,17 +153,18 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
                 </g>
               )
             if (!handle || !actions) return <g key={g}>{shapes}</g>
-            const acrossOnly = sheet.view === 'rear'
-            if (acrossOnly && !handle.across) return <g key={g}>{shapes}</g>
+            const ways = axes.map((a) => a.axis).filter((axis) => handle.axes.includes(axis))
+            const [first] = ways
+            if (!first) return <g key={g}>{shapes}</g>
             return (
               <g
                 key={`${ref}:${g}`}
                 role="slider"
                 tabIndex={0}
                 aria-label={`${handle.label}${mark === 'over' ? ', over a limit' : ''}`}
-                aria-valuenow={Math.round(acrossOnly ? handle.y : handle.x)}
-                aria-valuetext={`${formatLength(acrossOnly ? handle.y : handle.x, units)} ${acrossOnly ? 'left of the middle' : 'forward of the rear axle'}`}
-                style={{ cursor: acrossOnly ? 'ew-resize' : handle.across && sheet.view === 'plan' ? 'move' : 'ew-resize' }}
+                aria-valuenow={Math.round(handle.at[first])}
+                aria-valuetext={ways.map((axis) => `${formatLength(handle.at[axis], units)} ${saysOf[axis]}`).join(', ')}
+                style={{ cursor: ways.length > 1 ? 'move' : first === axes[0].axis ? 'ew-resize' : 'ns-resize' }}
                 onPointerDown={down(handle)}
                 onPointerMove={move}
                 onPointerUp={up(false)}
@@ -174,6 +193,32 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
       )}
     </div>
   )
+}
+
+const saysOf: Record<Axis, string> = { x: 'forward of the rear axle', y: 'left of the middle', z: 'above the ground' }
+/** Moved less than this nobody can tell which way was meant. */
+const LOCKS_PX = 5
+type ViewAxis = { axis: Axis; sign: 1 | -1 }
+/** Which of the vehicle's axes run along a view and up it. */
+const axesOf = (view: Sheet['view']): [ViewAxis, ViewAxis] =>
+  view === 'plan'
+    ? [
+        { axis: 'x', sign: 1 },
+        { axis: 'y', sign: 1 },
+      ]
+    : view === 'side'
+      ? [
+          { axis: 'x', sign: 1 },
+          { axis: 'z', sign: 1 },
+        ]
+      : [
+          { axis: 'y', sign: -1 },
+          { axis: 'z', sign: 1 },
+        ]
+
+const stepsBack = (ref: string | undefined, faintBut: string | null): boolean => {
+  const piece = ref === undefined ? null : pieceIdOf(ref)
+  return faintBut !== null && piece !== null && piece !== faintBut
 }
 
 /** Runs of entities that belong to the same part stay together, in drawing order; dimensions never move a part. */

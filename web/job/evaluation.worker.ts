@@ -1,10 +1,10 @@
 import { expose } from 'comlink'
 import { proposePlacements } from '../../core/advice/propose'
 import { relieve } from '../../core/advice/relief'
-import { familyOf } from '../../core/families/all'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { type Person, rackSolver } from '../../core/loads/solveRack'
+import { wholeOf } from '../../core/pieces/whole'
 import { G_M_S2 } from '../../core/quantity/units'
 import type { Rules } from '../../core/rules/rules'
 import type { FeetHold } from '../../core/structure/rackFrame'
@@ -12,7 +12,7 @@ import { compareProfiles } from '../../core/swap/compareProfiles'
 
 /** How far a bar should sink under a proof load, the rack empty: turning on its feet, and clamped by them. mm */
 function proofSag(job: Job, rules: Rules, place: Person, loadKg: number): { computedSagMm: number; clampedSagMm: number } {
-  const { assembly } = familyOf(job.design).assemble(job.design.params, job.vehicle, rules)
+  const { assembly } = wholeOf(job, rules)
   const sag = (hold: FeetHold) => {
     const solver = rackSolver(assembly, [], rules, [place], hold)
     if (!solver) throw new Error('there is no bar on feet to load')

@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../core/job/demoJobs'
+import { rackParams, withRack } from '../../core/testing/racks'
 import type { StoredJob } from '../api/queries'
 
 const shelf = new Map<string, string>()
@@ -72,11 +73,11 @@ describe('undo', () => {
   })
   test('a drag over fifty places is one step', () => {
     beginDrag()
-    for (let x = 0; x < 50; x++) editJob((j) => ({ ...j, design: { ...j.design, params: { ...j.design.params, barXMm: [x, 850, 2000] } } }))
+    for (let x = 0; x < 50; x++) editJob((j) => withRack(j, { barXMm: [x, 850, 2000] }))
     endDrag()
-    expect([steps(), useJob.getState().job?.design.params.barXMm[0]]).toEqual([1, 49])
+    expect([steps(), rackParams(useJob.getState().job!).barXMm[0]]).toEqual([1, 49])
     undo()
-    expect(useJob.getState().job?.design.params.barXMm[0]).toBe(-250)
+    expect(rackParams(useJob.getState().job!).barXMm[0]).toBe(-250)
   })
   test('a drag that is given up leaves no step and no change; one that moved nothing leaves none either', () => {
     beginDrag()

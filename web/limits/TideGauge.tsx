@@ -5,13 +5,14 @@ import Typography from '@mui/material/Typography'
 import { useEffect, useState } from 'react'
 import type { Relief } from '../../core/advice/relief'
 import type { Job } from '../../core/job/job'
-import { type Limit, missingFor } from '../../core/limits/limit'
+import { type Limit, limitKey, missingFor } from '../../core/limits/limit'
 import { figureText, withLengths } from '../../core/quantity/figureText'
 import { percentText } from '../../core/quantity/percent'
-import { useView } from '../drawing/DrawingPane'
+import { useView } from '../drawing/view'
 import { WhyButton, Working } from '../figure/Working'
 import { editJob, useJob } from '../job/jobStore'
 import { evaluating, useResult, useRules } from '../job/useEvaluation'
+import { ChoiceInput } from '../quantity/ChoiceInput'
 import { useUnits } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
 import { type LimitState, stateMarks, stateWords } from './states'
@@ -29,6 +30,7 @@ const useStateColour = () => {
 export function TideGauge() {
   const evaluation = useResult((s) => s.evaluation)
   const fault = useResult((s) => s.fault)
+  const [alone, setAlone] = useState<string | null>(null)
   if (fault)
     return (
       <Typography role="alert" sx={{ p: 2 }} color="error">
@@ -36,8 +38,10 @@ export function TideGauge() {
       </Typography>
     )
   if (!evaluation) return <Typography sx={{ p: 2, color: 'text.secondary' }}>Working out the limits…</Typography>
-  const [first, ...rest] = evaluation.limits
-  const count = (s: LimitState) => evaluation.limits.filter((l) => l.state === s).length
+  const only = evaluation.pieces.some((p) => p.id === alone) ? alone : null
+  const limits = evaluation.limits.filter((l) => only === null || l.pieceId === only || l.pieceId === null)
+  const [first, ...rest] = limits
+  const count = (s: LimitState) => limits.filter((l) => l.state === s).length
   return (
     <Box component="aside" aria-label="Tide gauge: limits" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, height: '100%' }}>
       <Box sx={{ px: 1.5, pt: 1, pb: 0.5, display: 'flex', gap: 1.25, alignItems: 'baseline', flexWrap: 'wrap' }} role="status">
@@ -46,10 +50,22 @@ export function TideGauge() {
           {[`${count('over')} over`, `${count('unknown')} not assessed`, `${count('near')} near`].join(', ')}
         </Typography>
       </Box>
-      <Governing limit={first} />
+      {evaluation.pieces.length > 1 && (
+        <Box sx={{ px: 1.5, pb: 1 }}>
+          <ChoiceInput
+            label="Limits of"
+            value={only}
+            empty="all pieces"
+            options={evaluation.pieces.map((p) => ({ value: p.id, label: p.letter ? `${p.letter}, ${p.name}` : p.name }))}
+            onChange={setAlone}
+            onEmpty={() => setAlone(null)}
+          />
+        </Box>
+      )}
+      {first && <Governing limit={first} />}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, overflowY: 'auto', flex: 1, minHeight: 120 }}>
         {rest.map((l) => (
-          <Level key={l.id} limit={l} />
+          <Level key={limitKey(l)} limit={l} />
         ))}
       </Box>
     </Box>
@@ -59,6 +75,18 @@ export function TideGauge() {
 const useShown = (l: Limit) => {
   const units = useUnits()
   return { used: figureText(l.used.value, l.unit, units), allowed: figureText(l.allowed.value, l.unit, units) }
+}
+
+/** Which piece a limit is about, where the job has several. */
+function PieceOf({ limit }: { limit: Limit }) {
+  const pieces = useResult((s) => s.evaluation?.pieces) ?? []
+  const own = pieces.find((p) => p.id === limit.pieceId)
+  return own && pieces.length > 1 ? (
+    <Typography component="span" variant="caption" sx={{ display: 'block', color: 'text.secondary', lineHeight: 1.2 }}>
+      {own.letter ? `${own.letter}, ` : ''}
+      {own.name}
+    </Typography>
+  ) : null
 }
 
 /** The one that governs, as a tall tide staff. */
@@ -111,6 +139,7 @@ function Governing({ limit }: { limit: Limit }) {
           Governs
         </Typography>
         <Typography sx={{ fontWeight: 600, lineHeight: 1.2 }}>{limit.name}</Typography>
+        <PieceOf limit={limit} />
         <StateWord state={limit.state} ratio={limit.ratio} />
         <Box sx={{ mt: 0.5, fontSize: 15 }}>
           <WhyButton label={limit.name} content={() => <LimitWorking limit={limit} />}>
@@ -170,7 +199,10 @@ function Level({ limit }: { limit: Limit }) {
       onMouseEnter={() => limit.ref && select(limit.ref)}
     >
       <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, fontSize: 13.5 }}>
-        <span>{limit.name}</span>
+        <span>
+          {limit.name}
+          <PieceOf limit={limit} />
+        </span>
         <StateWord state={limit.state} ratio={limit.ratio} />
       </Box>
       <Box
@@ -256,13 +288,13 @@ function Reliefs({ job, limit }: { job: Job; limit: Limit }) {
   const [reliefs, setReliefs] = useState<Relief[] | null>(null)
   useEffect(() => {
     let gone = false
-    void evaluating((api) => api.relieve(job, limit.id, rules)).then((r) => {
+    void evaluating((api) => api.relieve(job, limitKey(limit), rules)).then((r) => {
       if (!gone) setReliefs(r)
     })
     return () => {
       gone = true
     }
-  }, [job, limit.id, rules])
+  }, [job, limit, rules])
   return (
     <Box>
       <Typography variant="h3">What would relieve it</Typography>
@@ -270,7 +302,7 @@ function Reliefs({ job, limit }: { job: Job; limit: Limit }) {
         <Typography variant="caption">Trying changes…</Typography>
       ) : reliefs.length === 0 ? (
         <Typography variant="caption">
-          No single change of the rack relieves it without pushing another limit over. Change the load, the vehicle or the way it stands.
+          No single change of a piece relieves it without pushing another limit over. Change the load, the vehicle or the way it stands.
         </Typography>
       ) : (
         reliefs.map((r) => (
@@ -279,7 +311,7 @@ function Reliefs({ job, limit }: { job: Job; limit: Limit }) {
             variant="outlined"
             fullWidth
             sx={{ mt: 0.5, justifyContent: 'space-between', textAlign: 'left' }}
-            onClick={() => editJob((j) => ({ ...j, design: r.job.design }))}
+            onClick={() => editJob((j) => ({ ...j, pieces: r.job.pieces }))}
           >
             <span>{withLengths(r.label, units)}</span>
             <Box component="span" sx={{ fontFamily: FIGURES, ml: 1, whiteSpace: 'nowrap' }}>

@@ -12,6 +12,7 @@ export function Workbench({
   middle,
   stick,
   loads,
+  layout,
 }: {
   job: Job
   inputs: ReactNode
@@ -20,6 +21,8 @@ export function Workbench({
   stick?: boolean
   /** the drawing shows what a load case does */
   loads?: boolean
+  /** pieces are worked on one at a time */
+  layout?: boolean
 }) {
   return (
     <Box
@@ -49,7 +52,9 @@ export function Workbench({
           height: { xs: middle ? 'auto' : 420, md: 'auto' },
         }}
       >
-        <Box sx={{ flex: 1, minHeight: 0 }}>{middle ?? <DrawingPane job={job} low={below !== undefined} loads={loads} />}</Box>
+        <Box sx={{ flex: 1, minHeight: 0 }}>
+          {middle ?? <DrawingPane job={job} low={below !== undefined} loads={loads} layout={layout} />}
+        </Box>
         {below && (
           <Box
             tabIndex={0}

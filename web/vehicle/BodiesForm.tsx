@@ -2,12 +2,13 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
-import { type Body, TakenSchema, type Vehicle } from '../../core/vehicle/vehicle'
+import { type Body, TakenSchema, unknownValue, type Vehicle } from '../../core/vehicle/vehicle'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { Group } from '../stations/Group'
+import { SourcedInput } from './SourcedInput'
 import { TakenInput } from './TakenInput'
 
 const kinds = (['cab', 'bed', 'canopy', 'cover', 'box', 'tray'] as const).map((value) => ({ value, label: value }))
@@ -36,6 +37,8 @@ export function BodiesForm({ vehicle, onChange }: { vehicle: Vehicle; onChange: 
             widthMm: v.widthMm.value ?? 1860,
             movesMm: last ? 0 : null,
             hinge: null,
+            movingKg: unknownValue,
+            parkedKg: unknownValue,
             taken: TakenSchema.parse({}),
           },
         ],
@@ -137,6 +140,24 @@ export function BodiesForm({ vehicle, onChange }: { vehicle: Vehicle; onChange: 
                 onChange={(opensDeg) => b.hinge && set(i, { hinge: { ...b.hinge, opensDeg } })}
               />
             </>
+          )}
+          {b.kind !== 'cab' && b.kind !== 'box' && (
+            <Box sx={{ gridColumn: '1 / 3', display: 'grid', gap: 1 }}>
+              <SourcedInput
+                label={`${b.name}: limit, moving`}
+                dimension="mass"
+                range={{ min: 0, max: 20_000 }}
+                value={b.movingKg}
+                onChange={(movingKg) => set(i, { movingKg })}
+              />
+              <SourcedInput
+                label={`${b.name}: limit, parked`}
+                dimension="mass"
+                range={{ min: 0, max: 20_000 }}
+                value={b.parkedKg}
+                onChange={(parkedKg) => set(i, { parkedKg })}
+              />
+            </Box>
           )}
           <TakenInput taken={b.taken} onChange={(taken) => set(i, { taken })} />
         </Box>

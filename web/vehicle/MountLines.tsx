@@ -190,7 +190,7 @@ export function MountLines({ vehicle, onChange }: { vehicle: Vehicle; onChange: 
 }
 
 /** The sheet that a drilled foot hangs on: without it no such foot has a rating. */
-function SkinInputs({ skin, onChange }: { skin: MountLine['skin']; onChange: (skin: MountLine['skin']) => void }) {
+export function SkinInputs({ skin, onChange }: { skin: MountLine['skin']; onChange: (skin: MountLine['skin']) => void }) {
   if (!skin)
     return (
       <Button sx={{ gridColumn: '1 / 3' }} onClick={() => onChange({ thicknessMm: null, yieldMPa: null, panelRadiusMm: null })}>

@@ -7,8 +7,8 @@ import { demoVehicles } from '../../core/vehicle/demoVehicles'
 import { type Vehicle, VehicleSchema } from '../../core/vehicle/vehicle'
 import { mount } from '../testing/bench'
 import { BodiesForm } from './BodiesForm'
-import { CarrierForm } from './CarrierForm'
 import { OnBoardForm } from './OnBoardForm'
+import { PlacesForm } from './PlacesForm'
 import { SwingsForm } from './SwingsForm'
 import { MountsForm, RatingsForm, VehicleForm } from './VehicleForm'
 
@@ -210,34 +210,24 @@ describe('bodies', () => {
   })
 })
 
-describe('a carrier in the receiver', () => {
-  test('fitted with nothing measured, then weighed and placed, loaded, and taken off again', async () => {
-    const { held, user } = form(CarrierForm, pickup)
-    await user.click(screen.getByRole('button', { name: 'Fit one' }))
-    expect(held.vehicle.carrier).toEqual({
-      pinXMm: null,
-      massKg: null,
-      centreBehindMm: null,
-      zMm: null,
-      endBehindMm: null,
-      bottomZMm: null,
-      loads: [],
-    })
-    await retype(user, box('Pin, forward of rear axle'), '-1280')
-    await retype(user, box('Its end behind the pin'), '700')
-    await retype(user, box('Carrier itself'), '20')
-    await user.click(screen.getByRole('button', { name: 'Hang something on it' }))
-    await retype(user, box('Mass'), '18')
-    await retype(user, box('Behind pin'), '500')
-    await retype(user, screen.getByRole('textbox', { name: 'Height' }), '900')
-    expect(held.vehicle.carrier).toMatchObject({
-      pinXMm: -1280,
-      endBehindMm: 700,
-      massKg: 20,
-      loads: [{ massKg: 18, behindMm: 500, zMm: 900 }],
-    })
-    await user.click(screen.getByRole('button', { name: 'Take it off' }))
-    expect(held.vehicle.carrier).toBeNull()
+describe('places that the measuring sheets make', () => {
+  test('a bed measured is rails to stand on; a rating typed is kept for that place, and one emptied is unknown', async () => {
+    const { held, user } = form(PlacesForm, pickup)
+    const rail = within(screen.getByRole('group', { name: 'Top of the bed rails' }))
+    await retype(user, rail.getByRole('textbox', { name: 'One mount, pressed down' }), '120')
+    const [id] = Object.keys(held.vehicle.placeRatings)
+    expect(held.vehicle.placeRatings[id!]).toMatchObject({ downKg: { value: 120 }, upKg: { value: null }, skin: null })
+    await retype(user, rail.getByRole('textbox', { name: 'One mount, pressed down' }), '')
+    expect(held.vehicle.placeRatings[id!]!.downKg.value).toBeNull()
+    await retype(user, rail.getByRole('textbox', { name: 'One mount, pulled up' }), '-4')
+    expect(rail.getByText('use 0 kg or more')).toBeTruthy()
+  })
+  test('what a sheet still lacks is named', () => {
+    form(PlacesForm, { ...pickup, measures: {} })
+    expect(screen.getAllByText(/still to measure/).map((e) => e.textContent)).toEqual([
+      'Top of the bed rails: still to measure: length inside, along the middle, width of the rail.',
+      'Bed floor: still to measure: length inside, along the middle, between the wheel arches, floor to top of rail.',
+    ])
   })
 })
 

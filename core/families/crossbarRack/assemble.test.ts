@@ -1,14 +1,16 @@
 import { describe, expect, test } from 'vitest'
-import { type Assembly, memberEnds } from '../../assembly/assembly'
+import { type Assembly, memberEnds, plateMassKg } from '../../assembly/assembly'
+import { boxOf, plateCentre } from '../../assembly/places'
+import { siteOn } from '../../testing/racks'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { assemble } from './assemble'
 import { crossbarRack } from './family'
 import { type CrossbarParams, plainRack } from './params'
 
 const [van, pickup] = demoVehicles
-const shop = { kFactor: 0.4 }
 const plain: CrossbarParams = { ...plainRack, mountId: 'gutter', barXMm: [0, 1100, 2200] }
-const built = (over: Partial<CrossbarParams> = {}, vehicle = van): Assembly => assemble({ ...plain, ...over }, vehicle, shop).assembly
+const built = (over: Partial<CrossbarParams> = {}, vehicle = van): Assembly => assemble({ ...plain, ...over }, siteOn(vehicle)).assembly
+const deckOf = (a: Assembly): number => a.supports[0]!.bearings[0]!.zMm
 /** Left and right of the middle line, as pairs of what stands where. */
 const mirrored = (places: { x: number; y: number; z: number }[]) => {
   const key = (p: { x: number; y: number; z: number }, sign: number) => [p.x, sign * p.y, p.z].map((n) => Math.round(n * 1e6)).join(' ')
@@ -23,40 +25,47 @@ describe('where everything stands', () => {
     ['stepped brackets', { bracketInsetMm: 60 }],
   ])('%s: what stands on the left stands on the right', (_, over) => {
     for (const vehicle of [van, pickup]) {
-      const a = assemble({ ...plain, ...over, mountId: vehicle.mounts[0]!.id, barXMm: [-600, -100, 400] }, vehicle, shop).assembly
+      const a = assemble({ ...plain, ...over, mountId: vehicle.mounts[0]!.id, barXMm: [-600, -100, 400] }, siteOn(vehicle)).assembly
       expect(mirrored(a.mounts.map((m) => m.place))).toBe(true)
       expect(mirrored(a.members.flatMap(memberEnds))).toBe(true)
-      expect(mirrored(a.plates.filter((p) => p.quantity === 1).map((p) => p.place))).toBe(true)
+      expect(mirrored(a.plates.map(plateCentre))).toBe(true)
     }
   })
   test('a bar of 40 on feet of 90: its middle 110 above the mounts, the deck 130; it ends 80 past its feet', () => {
     const a = built()
     const z = van.mounts.find((m) => m.id === 'gutter')!.zMm
     const [bar, foot] = [a.members[0]!, a.mounts[0]!]
-    expect([bar.path[0]!.z - z, a.deckZMm! - z, foot.place.z]).toEqual([110, 130, z])
+    expect([bar.path[0]!.z - z, deckOf(a) - z, foot.place.z]).toEqual([110, 130, z])
     expect(bar.path[0]!.y - foot.place.y).toBeCloseTo(80, 9)
   })
   test('a fairing of 150 leans at 45°: its sheet is 150·√2 deep; its middle 75 ahead of the front bar and 75 under the deck', () => {
     const a = built({ fairing: true, fairingHeightMm: 150 })
-    const f = a.plates.find((p) => p.role === 'fairing')!
-    expect(f.flatWidthMm).toBeCloseTo(212.13, 2)
-    expect(f.place).toEqual({ x: 2200 + 75, y: 0, z: a.deckZMm! - 75 })
+    const f = a.plates.find((p) => p.air === 'fairing')!
+    const { size } = boxOf(f.outline.map(({ x, y }) => ({ x, y, z: 0 })))
+    expect(size.y).toBeCloseTo(212.13, 2)
+    const middle = plateCentre(f)
+    expect([middle.x, middle.y, middle.z - deckOf(a)].map((v) => Math.round(v * 1e6) / 1e6)).toEqual([2200 + 75, 0, -75])
     // 2 mm 6061 of 2.70 g/cm³ as long as the front bar
-    expect(f.massKg).toBeCloseTo(f.flatLengthMm * 212.132 * f.thicknessMm * 2.7e-6, 3)
-    const front = a.joints.find((j) => j.id === 'joint:fairing')!
-    expect(front.between).toEqual(['fairing', 'bar:2'])
+    expect(plateMassKg(f)).toBeCloseTo(size.x * 212.132 * f.thicknessMm * 2.7e-6, 3)
+    // bolted to that bar a third of its width either side of the middle
+    const front = a.joints.filter((j) => j.id.startsWith('joint:fairing'))
+    expect(front.map((j) => j.between)).toEqual([
+      ['fairing', 'bar:2'],
+      ['fairing', 'bar:2'],
+    ])
+    expect(front.map((j) => Math.round((3 * j.at.y) / size.x))).toEqual([1, -1])
   })
   test('rails run 60 past the end bars and lie on the deck; with corner plates between, as much higher as those are thick', () => {
     const a = built({ sideRails: true })
-    const rail = a.members.find((m) => m.role === 'rail')!
+    const rail = a.members.find((m) => m.name === 'Side rail')!
     expect(rail.path.map((p) => p.x)).toEqual([-60, 2260])
     // a tube of 25
-    expect(rail.path[0]!.z - a.deckZMm!).toBeCloseTo(12.5, 9)
+    expect(rail.path[0]!.z - deckOf(a)).toBeCloseTo(12.5, 9)
     const plated = built({ sideRails: true, cornerPlates: true })
-    const [thick] = plated.plates.filter((p) => p.role === 'gusset').map((p) => p.thicknessMm)
-    expect(plated.members.find((m) => m.role === 'rail')!.path[0]!.z - rail.path[0]!.z).toBeCloseTo(thick!, 9)
+    const [thick] = plated.plates.filter((p) => p.name === 'Corner plate').map((p) => p.thicknessMm)
+    expect(plated.members.find((m) => m.name === 'Side rail')!.path[0]!.z - rail.path[0]!.z).toBeCloseTo(thick!, 9)
     // one bar has nothing to carry a rail between
-    expect(built({ sideRails: true, barXMm: [0] }).members.map((m) => m.role)).toEqual(['bar'])
+    expect(built({ sideRails: true, barXMm: [0] }).members.map((m) => m.name)).toEqual(['Crossbar'])
   })
   test('every rail is joined to every bar, bolted or welded as chosen', () => {
     const kinds = (build: 'bolted' | 'welded') =>
@@ -67,7 +76,7 @@ describe('where everything stands', () => {
     expect(kinds('welded')).toEqual(Array(6).fill('weld'))
   })
   test('nowhere to stand is said, and nothing is built', () => {
-    const { assembly, issues } = assemble(plain, { ...van, mounts: [] }, shop)
+    const { assembly, issues } = assemble(plain, siteOn({ ...van, mounts: [] }))
     expect([assembly.members, issues.map((i) => i.code)]).toEqual([[], ['no_mount_line']])
   })
 })
@@ -75,7 +84,7 @@ describe('where everything stands', () => {
 describe('what is asked when', () => {
   const asked = (over: Partial<CrossbarParams>, vehicle = van) => {
     const p = { ...plain, ...over }
-    return new Set(crossbarRack.fields.filter((f) => f.when?.(p, vehicle) ?? true).map((f) => f.key))
+    return new Set(crossbarRack.fields.filter((f) => f.when?.(p, siteOn(vehicle)) ?? true).map((f) => f.key))
   }
   test('corner plates and sleeves only for rails that are bolted', () => {
     for (const key of ['cornerPlates', 'sleeves'] as const) {

@@ -1,10 +1,22 @@
-import { type Assembly, emptyAssembly, type Member, type Mount, memberEnds, type Plate } from '../../assembly/assembly'
+import {
+  type Assembly,
+  emptyAssembly,
+  type Joint,
+  type Member,
+  type Mount,
+  memberEnds,
+  type Plate,
+  type Support,
+} from '../../assembly/assembly'
 import { materialOf } from '../../catalogue/materials'
 import { backingPlate, footTypes } from '../../catalogue/mounts'
 import { profileOf, profileSection } from '../../catalogue/profiles'
+import { rectangle } from '../../geometry/polygon'
 import type { Issue } from '../../issue/issue'
 import { stepBracket } from '../../sheet/stepBracket'
 import { type MountLine, mountHalfWidthMm, nearestMountX, type Vehicle } from '../../vehicle/vehicle'
+import type { Site } from '../family'
+import { dimensionsOf } from './dimensions'
 import { boltsPerEnd, CORNER, FAIRING_MM, hardwareOf, hasCornerPlates, railBolts } from './hardware'
 import type { CrossbarParams } from './params'
 
@@ -22,24 +34,25 @@ export function barLengthMm(p: CrossbarParams, line: MountLine, xMm: number): nu
   return 2 * (half - insetMm(p) + p.overhangMm)
 }
 
-export function assemble(p: CrossbarParams, vehicle: Vehicle, shop: { kFactor: number }): { assembly: Assembly; issues: Issue[] } {
+export function assemble(p: CrossbarParams, site: Site): { assembly: Assembly; issues: Issue[] } {
+  const { vehicle, rules } = site
   const line = mountLineOf(p, vehicle)
   if (!line) return { assembly: emptyAssembly, issues: [{ code: 'no_mount_line', at: ['vehicle', 'mounts'], fix: null }] }
   const section = profileSection(p.profileId)
   const barZ = line.zMm + p.footHeightMm + section.heightMm / 2
   const deckZMm = barZ + section.heightMm / 2
-  const members: Member[] = []
+  const bars: Member[] = []
   const mounts: Mount[] = []
   const foot = footTypes[line.kind]
   const backingMm = foot.drilled ? p.backingMm : null
+  const stepped = p.bracketInsetMm > 0
 
   p.barXMm.forEach((x, i) => {
     const half = Math.max(1, barLengthMm(p, line, x) / 2)
-    members.push({
+    bars.push({
       id: `bar:${i}`,
       mark: `B${i + 1}`,
       name: 'Crossbar',
-      role: 'bar',
       profileId: p.profileId,
       path: [
         { x, y: half, z: barZ },
@@ -53,40 +66,69 @@ export function assemble(p: CrossbarParams, vehicle: Vehicle, shop: { kFactor: n
         id: `foot:${i}:${side}`,
         mark: `F${i + 1}${side === 'left' ? 'L' : 'R'}`,
         kind: line.kind,
-        lineId: line.id,
-        memberId: `bar:${i}`,
+        placeId: line.id,
+        bodyId: line.bodyId,
+        on: `bar:${i}`,
         side,
         place: { x, y, z: line.zMm },
+        normal: { x: 0, y: 0, z: 1 },
         massKg: foot.massKg + (backingMm === null ? 0 : morePlateKg(backingMm)),
         backingMm,
+        via: stepped ? `bracket:${i}:${side}` : null,
       })
     }
   })
-  if (p.sideRails && p.barXMm.length >= 2) members.push(...sideRails(p, line, deckZMm))
-  const plates = [...brackets(p, shop.kFactor), ...fairing(p, line, deckZMm), ...cornerPlates(p, members, deckZMm)]
+  const rails = p.sideRails && p.barXMm.length >= 2 ? sideRails(p, line, deckZMm) : []
+  const members = [...bars, ...rails]
+  const corners = cornerPlates(p, rails, deckZMm)
+  const front = fairing(p, line, deckZMm)
+  const plates = [...brackets(p, mounts, rules.kFactor), ...front.map((f) => f.plate), ...corners]
   const joints = [
-    ...mounts.map((m) => ({ id: `joint:${m.id}`, kind: 'clamp' as const, between: [m.id, m.memberId] })),
-    ...members
-      .filter((m) => m.role === 'rail')
-      .flatMap((r) =>
-        p.barXMm.map((_, i) => ({
+    ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place })),
+    ...rails.flatMap((r) =>
+      bars.map((bar, i): Joint => {
+        const [a, b] = memberEnds(r)
+        const x = bar.path[0]!.x
+        return {
           id: `joint:${r.id}:${i}`,
-          kind: p.build === 'welded' ? ('weld' as const) : ('bolt' as const),
-          between: [r.id, `bar:${i}`],
+          kind: p.build === 'welded' ? 'weld' : 'bolt',
+          between: [r.id, bar.id],
+          at: { x, y: a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x), z: deckZMm },
           ...(p.build === 'bolted' ? { bolts: { ...railBolts, sleeved: p.sleeves } } : {}),
-          ...(hasCornerPlates(p) ? { gussetMm: CORNER.sideMm } : {}),
-        })),
-      ),
-    ...(plates.some((f) => f.role === 'fairing')
-      ? [{ id: 'joint:fairing', kind: 'bolt' as const, between: ['fairing', `bar:${frontBar(p)}`], bolts: railBolts }]
-      : []),
+          ...(hasCornerPlates(p) ? { gusset: { plateId: `gusset:${r.id}:${i}`, sideMm: CORNER.sideMm } } : {}),
+        }
+      }),
+    ),
+    ...front.flatMap((f) => f.joints),
   ]
-  const hardware = hardwareOf(p, { members, mounts, plates, backingMm, foot })
+  const crossings = rails.length * bars.length
+  const hardware = hardwareOf(p, { members, feet: mounts.length, crossings, fairing: front.length > 0, backingMm, foot })
   return {
-    assembly: { members, plates, joints, hardware, mounts, deckZMm: members.length ? deckZMm : null },
+    assembly: {
+      ...emptyAssembly,
+      members,
+      plates,
+      joints,
+      hardware,
+      mounts,
+      supports: bars.length ? [barSupport(line, bars, rails, deckZMm)] : [],
+      dimensions: dimensionsOf(vehicle, bars, mounts, deckZMm),
+    },
     issues: faults(p, line, vehicle),
   }
 }
+
+const barSupport = (line: MountLine, bars: Member[], rails: Member[], deckZMm: number): Support => ({
+  id: 'bars',
+  name: 'Crossbars',
+  kind: 'bars',
+  bodyId: line.bodyId,
+  bearings: bars.map((b) => ({ on: b.id, xMm: b.path[0]!.x, leftMm: b.path[0]!.y, rightMm: b.path[1]!.y, zMm: deckZMm })),
+  surface: null,
+  holds: false,
+  walkOn: [...bars, ...rails].map((m) => m.id),
+  climbOn: bars.map((b) => b.id),
+})
 
 const morePlateKg = (sideMm: number): number =>
   ((sideMm ** 2 - backingPlate.standardMm ** 2) * backingPlate.thicknessMm * materialOf('steel').densityKgM3) / 1e9
@@ -107,7 +149,6 @@ function sideRails(p: CrossbarParams, line: MountLine, deckZMm: number): Member[
     id: `rail:${side}`,
     mark: side === 'left' ? 'RL' : 'RR',
     name: 'Side rail',
-    role: 'rail' as const,
     profileId: p.railProfileId,
     path: [
       { x: rear - past, y: sign * y(rear), z },
@@ -117,32 +158,32 @@ function sideRails(p: CrossbarParams, line: MountLine, deckZMm: number): Member[
   }))
 }
 
-function cornerPlates(p: CrossbarParams, members: Member[], deckZMm: number): Plate[] {
+function cornerPlates(p: CrossbarParams, rails: Member[], deckZMm: number): Plate[] {
   if (!hasCornerPlates(p)) return []
-  const materialId = bracketMaterial(p)
   const { sideMm, thicknessMm } = CORNER
-  return members
-    .filter((m) => m.role === 'rail')
-    .flatMap((rail) => {
-      const [a, b] = memberEnds(rail)
-      // flush with the rail's outer side
-      const inward = (sideMm - profileSection(p.railProfileId).widthMm) / 2
-      const y = (x: number) => a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x)
-      return p.barXMm.map((x, i) => ({
-        id: `gusset:${rail.id}:${i}`,
-        mark: 'CP',
-        name: 'Corner plate',
-        role: 'gusset' as const,
-        materialId,
-        thicknessMm,
-        flatLengthMm: sideMm,
-        flatWidthMm: sideMm,
-        massKg: (sideMm ** 2 * thicknessMm * materialOf(materialId).densityKgM3) / 1e9,
-        place: { x, y: y(x) - Math.sign(y(x)) * inward, z: deckZMm + thicknessMm / 2 },
-        size: { x: sideMm, y: sideMm, z: thicknessMm },
-        quantity: 1,
-      }))
-    })
+  return rails.flatMap((rail) => {
+    const [a, b] = memberEnds(rail)
+    // flush with the rail's outer side
+    const inward = (sideMm - profileSection(p.railProfileId).widthMm) / 2
+    const y = (x: number) => a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x)
+    return p.barXMm.map((x, i) => ({
+      id: `gusset:${rail.id}:${i}`,
+      mark: 'CP',
+      name: 'Corner plate',
+      materialId: bracketMaterial(p),
+      thicknessMm,
+      outline: rectangle(sideMm, sideMm),
+      holes: [],
+      bends: [],
+      pose: {
+        origin: { x, y: y(x) - Math.sign(y(x)) * inward, z: deckZMm },
+        along: { x: 1, y: 0, z: 0 },
+        up: { x: 0, y: 1, z: 0 },
+      },
+      goodFace: 'either' as const,
+      air: 'sheltered' as const,
+    }))
+  })
 }
 
 /** Bracket metal follows the bar's: steel brackets on steel bars, aluminium on aluminium. */
@@ -151,9 +192,10 @@ export const bracketMaterial = (p: CrossbarParams): string => {
   return group === 'aluminium' ? 'al6061t6' : group === 'stainless' ? 'stainless' : 'steel'
 }
 
-function brackets(p: CrossbarParams, kFactor: number): Plate[] {
+/** One to a foot, its blank turned left and right alike. */
+function brackets(p: CrossbarParams, mounts: Mount[], kFactor: number): Plate[] {
   if (p.bracketInsetMm <= 0 || !p.barXMm.length) return []
-  const bracket = stepBracket({
+  const made = stepBracket({
     stepMm: p.bracketInsetMm,
     riseMm: p.footHeightMm,
     thicknessMm: p.bracketThicknessMm,
@@ -161,59 +203,68 @@ function brackets(p: CrossbarParams, kFactor: number): Plate[] {
     barPadMm: p.bracketBarPadMm,
     kFactor,
   })
-  const materialId = bracketMaterial(p)
-  const massKg = (bracket.flatLengthMm * p.bracketWidthMm * p.bracketThicknessMm * materialOf(materialId).densityKgM3) / 1e9
-  return [
-    {
-      id: 'bracket',
-      mark: 'SB',
-      name: 'Step bracket, 2 folds',
-      role: 'bracket',
-      boltsPerEnd: boltsPerEnd(p),
-      materialId,
-      thicknessMm: p.bracketThicknessMm,
-      flatLengthMm: bracket.flatLengthMm,
-      flatWidthMm: p.bracketWidthMm,
-      massKg,
-      place: { x: 0, y: 0, z: 0 },
-      size: { x: p.bracketWidthMm, y: bracket.offsetMm, z: p.footHeightMm },
-      bends: bracket.bends,
-      quantity: p.barXMm.length * 2,
+  return mounts.map((m) => ({
+    id: m.via ?? m.id,
+    mark: 'SB',
+    name: 'Step bracket, 2 folds',
+    materialId: bracketMaterial(p),
+    thicknessMm: p.bracketThicknessMm,
+    outline: rectangle(made.flatLengthMm, p.bracketWidthMm),
+    holes: [],
+    bends: made.bends,
+    steps: { reachMm: made.offsetMm, riseMm: p.footHeightMm, boltsPerEnd: boltsPerEnd(p) },
+    pose: {
+      origin: { ...m.place, z: m.place.z + p.footHeightMm / 2 },
+      along: { x: 0, y: m.side === 'left' ? -1 : 1, z: 0 },
+      up: { x: 1, y: 0, z: 0 },
     },
-  ]
+    goodFace: 'up' as const,
+    air: 'sheltered' as const,
+  }))
 }
 
 const frontBar = (p: CrossbarParams): number => p.barXMm.indexOf(Math.max(...p.barXMm))
 
-/** A flat aluminium fairing leaning on the front bar at 45°. */
-function fairing(p: CrossbarParams, line: MountLine, deckZMm: number): Plate[] {
+/** A flat aluminium fairing leaning on the front bar at 45°, bolted to it a third of its width either side of the middle. */
+function fairing(p: CrossbarParams, line: MountLine, deckZMm: number): { plate: Plate; joints: Joint[] }[] {
   if (!p.fairing || !p.barXMm.length) return []
   const x = Math.max(...p.barXMm)
   const width = barLengthMm(p, line, x)
   const slope = p.fairingHeightMm * Math.SQRT2
-  const t = FAIRING_MM
-  return [
-    {
-      id: 'fairing',
-      mark: 'FR',
-      name: 'Front fairing',
-      role: 'fairing',
-      materialId: 'al6061t6',
-      thicknessMm: t,
-      flatLengthMm: width,
-      flatWidthMm: slope,
-      massKg: (width * slope * t * materialOf('al6061t6').densityKgM3) / 1e9,
-      place: { x: x + p.fairingHeightMm / 2, y: 0, z: deckZMm - p.fairingHeightMm / 2 },
-      size: { x: p.fairingHeightMm, y: width, z: p.fairingHeightMm },
-      quantity: 1,
+  const half = (FAIRING_MM / 2) * Math.SQRT1_2
+  const plate: Plate = {
+    id: 'fairing',
+    mark: 'FR',
+    name: 'Front fairing',
+    materialId: 'al6061t6',
+    thicknessMm: FAIRING_MM,
+    outline: rectangle(width, slope),
+    holes: [],
+    bends: [],
+    pose: {
+      origin: { x: x + p.fairingHeightMm / 2 - half, y: 0, z: deckZMm - p.fairingHeightMm / 2 - half },
+      along: { x: 0, y: 1, z: 0 },
+      up: { x: -Math.SQRT1_2, y: 0, z: Math.SQRT1_2 },
     },
-  ]
+    goodFace: 'up',
+    air: 'fairing',
+  }
+  const joints = ([1, -1] as const).map(
+    (side): Joint => ({
+      id: `joint:fairing:${side > 0 ? 'left' : 'right'}`,
+      kind: 'bolt',
+      between: ['fairing', `bar:${frontBar(p)}`],
+      at: { x, y: (side * width) / 3, z: deckZMm },
+      bolts: { size: railBolts.size, count: 1 },
+    }),
+  )
+  return [{ plate, joints }]
 }
 
 function faults(p: CrossbarParams, line: MountLine, vehicle: Vehicle): Issue[] {
   const issues: Issue[] = []
-  const at = (i: number) => ['design', 'params', 'barXMm', i]
-  if (!p.barXMm.length) issues.push({ code: 'no_bars', at: ['design', 'params', 'barXMm'], fix: null })
+  const at = (i: number) => ['params', 'barXMm', i]
+  if (!p.barXMm.length) issues.push({ code: 'no_bars', at: ['params', 'barXMm'], fix: null })
   p.barXMm.forEach((x, i) => {
     const nearestMm = nearestMountX(line, x)
     if (Math.abs(nearestMm - x) > 0.5)

@@ -1,50 +1,94 @@
 import { footTypes } from '../../catalogue/mounts'
 import { profileOf, profileSection, profiles, sameShape } from '../../catalogue/profiles'
 import { equalPositions, planBars } from '../../spacing/spacing'
+import { datumXMm } from '../../vehicle/datum'
 import { nearestMountX, type Vehicle } from '../../vehicle/vehicle'
-import type { Family } from '../family'
-import { assemble, FOOT_LENGTH_MM, mountLineOf } from './assemble'
+import type { Family, Site } from '../family'
+import { assemble, barLengthMm, FOOT_LENGTH_MM, mountLineOf } from './assemble'
 import { crossbarExamples } from './examples'
 import { CrossbarParams, MOST_FOOT_HEIGHT_MM, MOST_OVERHANG_MM, plainRack } from './params'
 
+/** A millionth of a millimetre: what sums leave behind is no figure. */
+const exact = (mm: number): number => Math.round(mm * 1e6) / 1e6
 const profileChoices = () => profiles.map((p) => ({ value: p.id, label: p.name }))
 
 export const crossbarRack: Family<CrossbarParams> = {
   id: 'crossbar-rack',
-  title: 'Crossbar roof rack',
+  title: 'Crossbar rack',
+  group: 'over the roof',
+  says: 'Bars across on feet, with rails and a fairing; on a roof, a canopy, a cover or a bed.',
   params: CrossbarParams,
+  fits: ({ vehicle }) => (vehicle.mounts.length ? null : 'it needs a mount line: add one at Measure'),
   assemble,
-  start: (vehicle, brief) => {
-    const line = vehicle.mounts[0]
-    if (!line) return { ...plainRack, mountId: '', barXMm: [] }
-    const riding = brief.cargo.filter((c) => c.counts !== 'parked')
-    // with nothing to carry yet any places meet the rules: then they are spread along the line
-    const plan = riding.length ? planBars(line, riding, { least: 2, most: 5 }, FOOT_LENGTH_MM).find((p) => p.meetsRules) : undefined
-    const inset = 0.2 * (line.toXMm - line.fromXMm)
-    const spread = () => equalPositions(line.fromXMm + inset, line.toXMm - inset, 3).map((x) => nearestMountX(line, x))
-    return { ...plainRack, mountId: line.id, barXMm: plan?.barXMm ?? spread() }
+  start: startOn,
+  measures: (params, { vehicle }) => {
+    const line = mountLineOf(params, vehicle)
+    if (!line || !params.barXMm.length) return []
+    const front = barLengthMm(params, line, Math.max(...params.barXMm))
+    const deck = line.zMm + params.footHeightMm + profileSection(params.profileId).heightMm
+    return [
+      ...params.barXMm.map((value, i) => ({
+        id: `bar:${i}`,
+        label: `Bar ${i + 1}`,
+        unit: 'length' as const,
+        value,
+        from: datumXMm(vehicle),
+        min: -20_000,
+        max: 20_000,
+        snap: (x: number) => nearestMountX(line, x),
+        set: (p: CrossbarParams, x: number) => ({ ...p, barXMm: p.barXMm.map((old, k) => (k === i ? x : old)) }),
+      })),
+      {
+        id: 'length',
+        label: 'Length of the foremost bar',
+        unit: 'length',
+        value: front,
+        min: front - 2 * params.overhangMm,
+        max: front + 2 * (MOST_OVERHANG_MM - params.overhangMm),
+        set: (p, to) => ({ ...p, overhangMm: exact(to / 2 - (front / 2 - params.overhangMm)) }),
+      },
+      {
+        id: 'deck',
+        label: 'Height of the deck',
+        unit: 'length',
+        value: deck,
+        min: deck - params.footHeightMm,
+        max: deck + MOST_FOOT_HEIGHT_MM - params.footHeightMm,
+        set: (p, to) => ({ ...p, footHeightMm: exact(to - (deck - params.footHeightMm)) }),
+      },
+    ]
   },
-  handles: (params, vehicle) => {
+  handles: (params, { vehicle }) => {
     const line = mountLineOf(params, vehicle)
     if (!line) return []
-    return params.barXMm.map((xMm, i) => ({
+    const z = line.zMm + params.footHeightMm + profileSection(params.profileId).heightMm / 2
+    return params.barXMm.map((x, i) => ({
       id: `bar:${i}`,
       ref: `bar:${i}`,
       label: `Bar ${i + 1}`,
-      xMm,
-      snap: (x) => nearestMountX(line, x),
-      moved: (p, x) => ({ ...p, barXMm: p.barXMm.map((old, k) => (k === i ? x : old)) }),
+      at: { x, y: -barLengthMm(params, line, x) / 2, z },
+      moves: [
+        { axis: 'x', measure: `bar:${i}`, per: 1 },
+        // the deck is one: raised at any bar, all rise
+        { axis: 'z', measure: 'deck', per: 1 },
+      ],
     }))
   },
-  resized: (p, what, byMm) =>
-    what === 'length' ? { ...p, overhangMm: p.overhangMm + byMm / 2 } : { ...p, footHeightMm: p.footHeightMm + byMm },
-  resizeRange: (p, what) =>
-    what === 'length'
-      ? [-2 * p.overhangMm, 2 * (MOST_OVERHANG_MM - p.overhangMm)]
-      : [-p.footHeightMm, MOST_FOOT_HEIGHT_MM - p.footHeightMm],
-  stations: (p) => p.barXMm,
-  restationed: (p, barXMm) => ({ ...p, barXMm }),
-  changes: (p, vehicle) => [
+  stations: {
+    line: (p, { vehicle }) => mountLineOf(p, vehicle),
+    of: (p) => p.barXMm,
+    set: (p, barXMm) => ({ ...p, barXMm }),
+    leastMm: FOOT_LENGTH_MM,
+  },
+  rehomed: (p, site) => {
+    if (site.vehicle.mounts.some((m) => m.id === p.mountId)) return p
+    const { mountId, barXMm } = startOn(site)
+    return { ...p, mountId, barXMm }
+  },
+  profile: { of: (p) => p.profileId, set: (p, profileId) => ({ ...p, profileId }) },
+  footHeight: { of: (p) => p.footHeightMm, set: (p, footHeightMm) => ({ ...p, footHeightMm }) },
+  finish: (p) => p.finish,
+  changes: (p, { vehicle }) => [
     ...barMoves(p, vehicle),
     ...widerPlates(p, vehicle),
     ...extraBar(p, vehicle),
@@ -73,8 +117,13 @@ export const crossbarRack: Family<CrossbarParams> = {
     },
   ],
   fields: [
-    { key: 'mountId', label: 'Stands on', kind: 'choice', options: (v) => v.mounts.map((m) => ({ value: m.id, label: m.name })) },
-    { key: 'profileId', label: 'Bar profile', kind: 'choice', options: profileChoices },
+    {
+      key: 'mountId',
+      label: 'Stands on',
+      kind: 'place',
+      options: ({ vehicle }) => vehicle.mounts.map((m) => ({ value: m.id, label: m.name })),
+    },
+    { key: 'profileId', label: 'Bar profile', kind: 'profile', options: profileChoices },
     { key: 'overhangMm', label: 'Bar past the foot, each end', kind: 'length', min: 0, max: MOST_OVERHANG_MM },
     {
       key: 'footHeightMm',
@@ -136,8 +185,8 @@ export const crossbarRack: Family<CrossbarParams> = {
       kind: 'length',
       min: 40,
       max: 300,
-      when: (p, v) => {
-        const line = mountLineOf(p, v)
+      when: (p, { vehicle }) => {
+        const line = mountLineOf(p, vehicle)
         return line !== null && footTypes[line.kind].drilled
       },
     },
@@ -145,13 +194,13 @@ export const crossbarRack: Family<CrossbarParams> = {
       key: 'equalBars',
       label: 'Bars of equal length',
       kind: 'switch',
-      when: (p, v) => {
-        const line = mountLineOf(p, v)
+      when: (p, { vehicle }) => {
+        const line = mountLineOf(p, vehicle)
         return line !== null && Math.abs(line.halfWidthFrontMm - line.halfWidthRearMm) > 0.5
       },
     },
     { key: 'sideRails', label: 'Side rails', kind: 'switch' },
-    { key: 'railProfileId', label: 'Rail profile', kind: 'choice', options: profileChoices, when: (p) => p.sideRails },
+    { key: 'railProfileId', label: 'Rail profile', kind: 'profile', options: profileChoices, when: (p) => p.sideRails },
     {
       key: 'cornerPlates',
       label: 'Corner plates between rails and bars',
@@ -187,6 +236,18 @@ export const crossbarRack: Family<CrossbarParams> = {
     },
   ],
   examples: crossbarExamples,
+}
+
+/** The most usual rack over what rides on it. */
+function startOn({ vehicle, brief }: Site): CrossbarParams {
+  const line = vehicle.mounts[0]
+  if (!line) return { ...plainRack, mountId: '', barXMm: [] }
+  const riding = brief.cargo.filter((c) => c.counts !== 'parked' && !c.on.length)
+  // with nothing to carry yet any places meet the rules: then they are spread along the line
+  const plan = riding.length ? planBars(line, riding, { least: 2, most: 5 }, FOOT_LENGTH_MM).find((p) => p.meetsRules) : undefined
+  const inset = 0.2 * (line.toXMm - line.fromXMm)
+  const spread = () => equalPositions(line.fromXMm + inset, line.toXMm - inset, 3).map((x) => nearestMountX(line, x))
+  return { ...plainRack, mountId: line.id, barXMm: plan?.barXMm ?? spread() }
 }
 
 type Change = { label: string; params: CrossbarParams }

@@ -1,7 +1,7 @@
-import type { Hardware, Member, Mount, Plate } from '../../assembly/assembly'
-import { type BoltSize, boltLengthMm } from '../../catalogue/bolts'
-import type { HardwarePart } from '../../catalogue/hardware'
-import { backingPlate, type FootType } from '../../catalogue/mounts'
+import type { Hardware, Member } from '../../assembly/assembly'
+import { footHardware, isHollow, throughBolts as through } from '../../assembly/usualHardware'
+import type { BoltSize } from '../../catalogue/bolts'
+import type { FootType } from '../../catalogue/mounts'
 import { profileOf, profileSection } from '../../catalogue/profiles'
 import type { CrossbarParams } from './params'
 
@@ -15,40 +15,20 @@ export const CORNER = { sideMm: 90, thicknessMm: 4 }
 export const FAIRING_MM = 2
 export const hasCornerPlates = (p: CrossbarParams): boolean => p.cornerPlates && p.sideRails && p.build === 'bolted' && p.barXMm.length >= 2
 
-type Made = { members: Member[]; mounts: Mount[]; plates: Plate[]; backingMm: number | null; foot: FootType }
+type Made = { members: Member[]; feet: number; crossings: number; fairing: boolean; backingMm: number | null; foot: FootType }
 
 /** Everything that is not cut from bar or sheet, counted. */
-export function hardwareOf(p: CrossbarParams, { members, mounts, plates, backingMm, foot }: Made): Hardware[] {
+export function hardwareOf(p: CrossbarParams, { members, feet, crossings, fairing, backingMm, foot }: Made): Hardware[] {
   const ends = members.filter((m) => isHollow(m.profileId)).length * 2
   return [
-    ...(mounts.length ? footParts(foot, mounts.length, backingMm) : []),
-    ...(p.bracketInsetMm > 0 ? bracketBolts(p, mounts.length * boltsPerEnd(p)) : []),
-    ...railAndPlateBolts(p, members.filter((m) => m.role === 'rail').length * p.barXMm.length),
-    ...(plates.some((f) => f.role === 'fairing') ? intoBar(p, railBolts.size, FAIRING_MM, railBolts.count, 'fairing') : []),
+    ...(feet ? footHardware(foot, feet, backingMm) : []),
+    ...(p.bracketInsetMm > 0 ? bracketBolts(p, feet * boltsPerEnd(p)) : []),
+    ...railAndPlateBolts(p, crossings),
+    ...(fairing ? intoBar(p, railBolts.size, FAIRING_MM, railBolts.count, 'fairing') : []),
     ...(ends ? [{ part: { kind: 'end cap' as const }, quantity: ends, for: 'open tube ends' }] : []),
   ]
 }
 
-const isHollow = (profileId: string): boolean => ['round', 'rectangular', 'slotted'].includes(profileOf(profileId).shape.kind)
-
-/** A foot's own bolts, each with the nut that its kind takes: none where it goes into a thread. */
-function footParts(foot: FootType, feet: number, backingMm: number | null): Hardware[] {
-  const bolts = feet * foot.boltsPerFoot
-  const nut: HardwarePart[] = foot.nut === 'lock nut' || foot.nut === 'T-nut' ? [{ kind: foot.nut, size: foot.bolt.size }] : []
-  return [
-    { part: { kind: 'bolt' as const, ...foot.bolt }, quantity: bolts },
-    ...nut.map((part) => ({ part, quantity: bolts })),
-    ...foot.extras.map((kind) => ({ part: { kind } as HardwarePart, quantity: feet })),
-    ...(backingMm === null
-      ? []
-      : [{ part: { kind: 'backing plate' as const, sideMm: backingMm, thicknessMm: backingPlate.thicknessMm }, quantity: feet }]),
-  ].map((h): Hardware => ({ ...h, for: foot.name.toLowerCase() }))
-}
-
-const through = (size: BoltSize, stackMm: number, quantity: number, use: string, nut: 'lock nut' | 'T-nut' = 'lock nut'): Hardware[] => [
-  { part: { kind: 'bolt', size, lengthMm: boltLengthMm(size, stackMm) }, quantity, for: use },
-  { part: { kind: nut, size }, quantity, for: use },
-]
 /** Through the whole bar beside what it holds; a slotted bar takes a nut in its slot instead. */
 const intoBar = (p: CrossbarParams, size: BoltSize, stackMm: number, quantity: number, use: string): Hardware[] =>
   profileOf(p.profileId).shape.kind === 'slotted'

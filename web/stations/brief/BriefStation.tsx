@@ -1,6 +1,9 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import Checkbox from '@mui/material/Checkbox'
+import FormControlLabel from '@mui/material/FormControlLabel'
 import { type Brief, loadClasses } from '../../../core/brief/brief'
+import { uses } from '../../../core/brief/cargo'
 import { figureText } from '../../../core/quantity/figureText'
 import { editJob, useJob } from '../../job/jobStore'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
@@ -54,6 +57,23 @@ export default function BriefStation() {
           }))}
           help="later wishes are held against it"
         />
+        <Box role="group" aria-label="Kinds of use agreed" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1 }}>
+          <Box sx={{ width: '100%', fontSize: 13, color: 'text.secondary' }}>Kinds of use agreed with it</Box>
+          {uses.map((use) => (
+            <FormControlLabel
+              key={use}
+              sx={{ m: 0, minWidth: 104 }}
+              control={
+                <Checkbox
+                  size="small"
+                  checked={brief.agreedUses.includes(use)}
+                  onChange={(_, on) => setBrief({ agreedUses: uses.filter((u) => (u === use ? on : brief.agreedUses.includes(u))) })}
+                />
+              }
+              label={use}
+            />
+          ))}
+        </Box>
         <ChoiceInput
           label="How often"
           value={brief.howOften}

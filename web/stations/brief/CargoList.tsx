@@ -6,7 +6,7 @@ import Switch from '@mui/material/Switch'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import type { Cargo } from '../../../core/brief/cargo'
+import { type Cargo, uses } from '../../../core/brief/cargo'
 import { placed, startPlace } from '../../../core/brief/placeCargo'
 import { accessories } from '../../../core/catalogue/accessories'
 import type { Job } from '../../../core/job/job'
@@ -183,6 +183,23 @@ function CargoCard({ c }: { c: Cargo }) {
           { value: 'both', label: 'both' },
         ]}
         onChange={(counts) => set({ counts })}
+      />
+      <ChoiceInput
+        label="Kind of use"
+        value={c.use}
+        options={uses.map((value) => ({ value, label: value }))}
+        onChange={(use) => set({ use })}
+      />
+      <FormControlLabel
+        sx={{ gridColumn: '2 / 4', m: 0 }}
+        control={
+          <Switch
+            size="small"
+            checked={c.oneBody}
+            onChange={(_, oneBody) => set(oneBody ? { oneBody, on: c.on.slice(0, 1) } : { oneBody })}
+          />
+        }
+        label="Its maker wants it on one body"
       />
       <FormControlLabel
         sx={{ gridColumn: '1 / 4', m: 0 }}

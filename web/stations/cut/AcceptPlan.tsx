@@ -93,7 +93,7 @@ function ToAccept({ job, state, id, reason, setReason, accept }: Accepting) {
       <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
         {fits
           ? 'Accepting keeps this plan as it is and moves the rack. It can be taken back.'
-          : job.design.params.barXMm.length
+          : state.plan?.profiles.length
             ? 'Every piece needs stock before the plan can be accepted.'
             : 'Nothing to cut yet.'}
       </Typography>

@@ -34,7 +34,7 @@ export function Advisor({ state }: { state: PlanState }) {
                 Pushes over its line: {a.worsens.join(', ')}
               </Typography>
             )}
-            <Button variant="outlined" sx={{ mt: 0.5 }} onClick={() => editJob((j) => ({ ...j, design: a.job.design }))}>
+            <Button variant="outlined" sx={{ mt: 0.5 }} onClick={() => editJob((j) => ({ ...j, pieces: a.job.pieces }))}>
               Apply
             </Button>
           </Box>

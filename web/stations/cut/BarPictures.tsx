@@ -8,7 +8,7 @@ import { figureText } from '../../../core/quantity/figureText'
 import { formatLength } from '../../../core/quantity/formatQuantity'
 import { moneyText } from '../../../core/quantity/money'
 import type { Rules } from '../../../core/rules/rules'
-import { useView } from '../../drawing/DrawingPane'
+import { useView } from '../../drawing/view'
 import { useUnits } from '../../quantity/units'
 import { FIGURES } from '../../theme/theme'
 

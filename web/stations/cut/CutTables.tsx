@@ -10,8 +10,8 @@ import type { LengthComparison } from '../../../core/advice/stockAdvisor'
 import { profileOf } from '../../../core/catalogue/profiles'
 import { cutList, endText } from '../../../core/cutList/cutList'
 import { plateList } from '../../../core/cutList/plateList'
-import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
+import { madeAssembly } from '../../../core/job/piecesOf'
 import { offcutsShown } from '../../../core/nesting/barLine'
 import type { CutPlan } from '../../../core/nesting/planCuts'
 import { figureText } from '../../../core/quantity/figureText'
@@ -26,10 +26,7 @@ import { HardwareTable } from './HardwareTable'
 export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; lengths: LengthComparison[] | null }) {
   const units = useUnits()
   const rules = useRules()
-  const assembly = useMemo(
-    () => familyOf(job.design).assemble(job.design.params, job.vehicle, rules).assembly,
-    [job.design, job.vehicle, rules],
-  )
+  const assembly = useMemo(() => madeAssembly(job, rules), [job, rules])
   const [parts, flat] = [cutList(assembly), plateList(assembly)]
   const mm = (v: number) => figureText(v, 'mm', units)
   const offcuts = offcutsShown(plan.profiles, rules, units)
@@ -89,7 +86,7 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
             </TableHead>
             <TableBody>
               {flat.map((p) => (
-                <TableRow key={p.mark + p.flatLengthMm}>
+                <TableRow key={p.mark + p.flatLengthMm + p.name}>
                   <TableCell sx={{ fontWeight: 600 }}>{p.mark}</TableCell>
                   <TableCell>{p.name}</TableCell>
                   <TableCell>{p.material}</TableCell>

@@ -4,7 +4,6 @@ import loadHighs from 'highs'
 import { beforeAll, describe, expect, test, vi } from 'vitest'
 import { stockAdvice } from '../../../core/advice/stockAdvisor'
 import { cutList } from '../../../core/cutList/cutList'
-import { familyOf } from '../../../core/families/all'
 import { piecesOf } from '../../../core/issuedPlan/planMoved'
 import { demoJobs } from '../../../core/job/demoJobs'
 import type { Job } from '../../../core/job/job'
@@ -13,6 +12,7 @@ import { planCuts } from '../../../core/nesting/planCuts'
 import type { Tools } from '../../../core/nesting/tools'
 import { defaultRules } from '../../../core/rules/rules'
 import { demoStock } from '../../../core/stock/demoStock'
+import { assembled, rackParams, withRack } from '../../../core/testing/racks'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { AcceptPlan } from './AcceptPlan'
 import { Advisor } from './Advisor'
@@ -26,7 +26,7 @@ let state: PlanState & { stop: () => void; again: () => void }
 vi.mock('./usePlan', () => ({ usePlan: () => state }))
 let tools: Tools
 const [survey, oyster, spar] = demoJobs
-const partsOf = (job: Job) => cutList(familyOf(job.design).assemble(job.design.params, job.vehicle, defaultRules).assembly)
+const partsOf = (job: Job) => cutList(assembled(job))
 const planOf = (job: Job, over: Partial<PlanState> = {}): typeof state => ({
   plan: planCuts(partsOf(job), demoStock, defaultRules, { useRemnants: job.cut.useRemnants, timeLimitMs: 2000 }, tools),
   of: job,
@@ -117,10 +117,7 @@ describe('to the saw', () => {
   test('a design that moved since says which piece, and by how much', async () => {
     state = planOf(spar)
     onBench(spar)
-    const pieces = piecesOf(
-      familyOf(spar.design).assemble({ ...spar.design.params, overhangMm: spar.design.params.overhangMm + 5 }, spar.vehicle, defaultRules)
-        .assembly,
-    )
+    const pieces = piecesOf(assembled(withRack(spar, { overhangMm: rackParams(spar).overhangMm + 5 })))
     answering({
       'GET /plans': [
         { id: 'p1', at: '2026-11-20T09:30:00Z', jobRevision: 4, takenBackAt: null, plan: state.plan, saw: null, pieces, reason: '' },
@@ -148,7 +145,7 @@ describe('the stock advisor', () => {
     const { user } = shown()
     expect(screen.getAllByText('14 mm shorter').length).toBeGreaterThan(0)
     await user.click(screen.getAllByRole('button', { name: 'Apply' })[0])
-    expect(benchJob().design).toEqual(advice[0].job.design)
+    expect(benchJob().pieces).toEqual(advice[0]!.job.pieces)
   })
   test('nothing to be saved is said, and so is waiting', () => {
     onBench(survey)
@@ -164,7 +161,7 @@ describe('the stock advisor', () => {
 
 describe('the lists', () => {
   test('every piece once with its ends, every flat part, and what is bought at its price', () => {
-    const job: Job = { ...survey, design: { ...survey.design, params: { ...survey.design.params, sideRails: true, cornerPlates: true } } }
+    const job: Job = withRack(survey, { sideRails: true, cornerPlates: true })
     state = planOf(job)
     mount(<CutTables job={job} plan={state.plan!} lengths={null} />)
     const rows = (name: string) =>
@@ -177,8 +174,7 @@ describe('the lists', () => {
     expect(rows('Purchase list').length).toBe(state.plan!.purchases.length + state.plan!.used.length + state.plan!.offcuts.length)
   })
   test('hardware with its spares and prices, and each step bracket laid out once with its folds', () => {
-    const params = { ...survey.design.params, bracketInsetMm: 40, bracketThicknessMm: 5 }
-    const job: Job = { ...survey, design: { ...survey.design, params } }
+    const job: Job = withRack(survey, { bracketInsetMm: 40, bracketThicknessMm: 5 })
     state = planOf(job)
     mount(<CutTables job={job} plan={state.plan!} lengths={null} />)
     const hardware = within(screen.getByRole('table', { name: 'Hardware' }))
@@ -195,7 +191,7 @@ describe('the lists', () => {
     expect(drawn[0]!.textContent).toContain('inside radius 7.5 mm')
   })
   test('a rack without bars has nothing to list', () => {
-    const job: Job = { ...survey, design: { ...survey.design, params: { ...survey.design.params, barXMm: [] } } }
+    const job: Job = withRack(survey, { barXMm: [] })
     state = planOf(job)
     const { container } = mount(<CutTables job={job} plan={state.plan!} lengths={null} />)
     expect(container.textContent).toBe('')

@@ -4,8 +4,8 @@ import wasm from 'highs/runtime?url'
 import { compareLengths, type LengthComparison, type StockAdvice, stockAdvice } from '../../../core/advice/stockAdvisor'
 import { calculate, calculatorOf } from '../../../core/calculators/registry'
 import { cutList } from '../../../core/cutList/cutList'
-import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
+import { madeAssembly } from '../../../core/job/piecesOf'
 import { highsTools } from '../../../core/nesting/highsTools'
 import { type CutPlan, planCuts } from '../../../core/nesting/planCuts'
 import type { Rules } from '../../../core/rules/rules'
@@ -21,7 +21,7 @@ const tools = async (note?: (p: Progress) => void) => highsTools(await ready, ()
 const api = {
   plan: async (job: Job, stock: Stock, rules: Rules, note: (p: Progress) => void): Promise<CutPlan> =>
     planCuts(
-      cutList(familyOf(job.design).assemble(job.design.params, job.vehicle, rules).assembly),
+      cutList(madeAssembly(job, rules)),
       stock,
       rules,
       { useRemnants: job.cut.useRemnants, timeLimitMs: PLAN_MS },

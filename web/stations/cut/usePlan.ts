@@ -43,7 +43,7 @@ export function usePlan(job: Job | null, stock: Stock | undefined, rules: Rules)
     bench.current = null
   }, [])
   // only what the plan depends on starts it again: notes or the brief's words do not
-  const key = job && stock ? JSON.stringify([job.design, job.vehicle.mounts, job.cut, stock, rules, turn]) : null
+  const key = job && stock ? JSON.stringify([job.pieces, job.vehicle, job.cut, stock, rules, turn]) : null
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for job, stock and rules
   useEffect(() => {
     if (!key || !job || !stock) return

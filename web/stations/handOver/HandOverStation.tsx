@@ -9,6 +9,7 @@ import { quote } from '../../../core/cost/quote'
 import { roadPrompts } from '../../../core/fitment/roadPrompts'
 import { standingPlan } from '../../../core/issuedPlan/issuedPlan'
 import { openItems } from '../../../core/job/openItems'
+import { pricedPieces } from '../../../core/job/piecesOf'
 import { stationNames } from '../../../core/job/stations'
 import { figureText, withLengths } from '../../../core/quantity/figureText'
 import { moneyText } from '../../../core/quantity/money'
@@ -34,7 +35,8 @@ export default function HandOverStation() {
   const plans = useIssuedPlans(id ?? '')
   const { plan, running } = usePlan(job, stock.data?.document, rules)
   if (!job || !id) return null
-  const q = evaluation ? quote(evaluation.assembly, plan, job.brief, job.design.params.finish, rules) : null
+  const priced = pricedPieces(job, rules)
+  const q = evaluation ? quote(priced, plan, job.brief, rules) : null
   const prompts = evaluation ? roadPrompts(evaluation.assembly, job.vehicle, job.brief, rules) : []
   const open = openItems(job, evaluation, (mm) => figureText(mm, 'mm', units)).filter((i) => i.weight === 'needed')
   const against = (label: string, minor: number | null) =>
@@ -88,7 +90,9 @@ export default function HandOverStation() {
       <Typography variant="h2" gutterBottom>
         Price and its reasons
       </Typography>
-      {!q || running ? (
+      {evaluation && !q ? (
+        <Typography sx={{ color: 'text.secondary' }}>Nothing is made for this job: a question about the vehicle is not priced.</Typography>
+      ) : !q || running ? (
         <Typography role="status" sx={{ color: 'text.secondary' }}>
           Working out the price…
         </Typography>

@@ -3,8 +3,8 @@ import { screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { quote } from '../../../core/cost/quote'
 import { demoJobs } from '../../../core/job/demoJobs'
-import { evaluate } from '../../../core/job/evaluate'
 import type { Job } from '../../../core/job/job'
+import { pricedPieces } from '../../../core/job/piecesOf'
 import type { CutPlan } from '../../../core/nesting/planCuts'
 import { moneyText } from '../../../core/quantity/money'
 import { defaultRules } from '../../../core/rules/rules'
@@ -29,12 +29,12 @@ describe('price and its reasons', () => {
     plan = { plan: bought, running: false }
     const job = { ...drone, brief: { ...drone.brief, budgetMinor: 120_000, readyMadeMinor: 98_000, readyMadeNote: 'two bars and a box' } }
     const { user } = shown(job)
-    const q = quote(evaluate(job, defaultRules).assembly, bought, job.brief, job.design.params.finish, defaultRules)
+    const q = quote(pricedPieces(job, defaultRules), bought, job.brief, defaultRules)!
     for (const l of q.lines) expect(screen.getByText(l.name)).toBeTruthy()
     expect(screen.getByText(/than the budget/).textContent).toBe(`${moneyText(120_000 - q.price.value!)} less than the budget`)
     expect(screen.getByText(/two bars and a box/)).toBeTruthy()
     await user.click(screen.getByRole('button', { name: /^Labour.*show the working/ }))
-    expect((await screen.findByRole('dialog')).textContent).toContain('t = base + bars·b')
+    expect((await screen.findByRole('dialog')).textContent).toContain('t = base + members·b')
   })
   test('without a plan the stock has no price, so neither has the rack: said, with what is missing', () => {
     plan = { plan: null, running: false }

@@ -2,49 +2,43 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { datumXMm } from '../../../core/drawing/datum'
-import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
 import { figureText } from '../../../core/quantity/figureText'
 import { equalPositions, largestCount } from '../../../core/spacing/spacing'
+import { datumXMm } from '../../../core/vehicle/datum'
 import { nearestMountX } from '../../../core/vehicle/vehicle'
-import { useView } from '../../drawing/DrawingPane'
-import { handlesOf } from '../../drawing/handles'
-import { editJob } from '../../job/jobStore'
+import { useView } from '../../drawing/view'
+import { editBy, editPiece, type PieceInHand } from '../../pieces/inHand'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { RemoveButton } from '../../quantity/RemoveButton'
 import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 import { Proposals } from './Proposals'
 
-const setBars = (job: Job, xs: number[]): Job => ({
-  ...job,
-  design: { ...job.design, params: familyOf(job.design).restationed(job.design.params, xs) },
-})
-const lineOf = (job: Job) => job.vehicle.mounts.find((m) => m.id === job.design.params.mountId) ?? job.vehicle.mounts[0]
-
 /** Running positions of the bars from one datum; equal spacing; how many fit; placements planned from the cargo's own rules. */
-export function BarPositions({ job }: { job: Job }) {
+export function BarPositions({ job, inHand }: { job: Job; inHand: PieceInHand }) {
   const units = useUnits()
   const select = useView((s) => s.select)
   const [pitch, setPitch] = useState(600)
-  const xs = familyOf(job.design).stations(job.design.params)
-  const line = lineOf(job)
+  const { stations } = inHand.design
+  if (!stations) return null
+  const { xMm: xs, line } = stations
+  const pieceId = inHand.piece.id
   const datum = datumXMm(job.vehicle)
-  const handles = handlesOf(job)
+  const measures = inHand.design.measures()
+  const setBars = (list: number[]) => editPiece(pieceId, stations.set(list))
   const [from, to] = [Math.min(...xs), Math.max(...xs)]
   const snap = (list: number[]) => (line ? list.map((x) => nearestMountX(line, x)) : list)
-  const even = (n: number) => editJob((j) => setBars(j, snap(n === 1 ? [(from + to) / 2] : equalPositions(from, to, n))))
-  const add = () =>
-    editJob((j) => {
-      const now = [...familyOf(j.design).stations(j.design.params)].sort((a, b) => a - b)
-      if (!now.length) return setBars(j, snap([line ? (line.fromXMm + line.toXMm) / 2 : 0]))
-      const gaps = now
-        .slice(1)
-        .map((x, k) => ({ at: (x + now[k]) / 2, width: x - now[k] }))
-        .sort((a, b) => b.width - a.width)
-      return setBars(j, [...now, ...snap([gaps[0]?.at ?? now[0] + 600])])
-    })
+  const even = (n: number) => setBars(snap(n === 1 ? [(from + to) / 2] : equalPositions(from, to, n)))
+  const add = () => {
+    const now = [...xs].sort((a, b) => a - b)
+    if (!now.length) return setBars(snap([line ? (line.fromXMm + line.toXMm) / 2 : 0]))
+    const gaps = now
+      .slice(1)
+      .map((x, k) => ({ at: (x + now[k]) / 2, width: x - now[k] }))
+      .sort((a, b) => b.width - a.width)
+    setBars([...now, ...snap([gaps[0]?.at ?? now[0] + 600])])
+  }
   const fits = line ? largestCount(line.fromXMm, line.toXMm, pitch) : 0
   return (
     <Group
@@ -59,27 +53,18 @@ export function BarPositions({ job }: { job: Job }) {
         Positions run from the {job.vehicle.roofFromXMm.value === null ? 'rear axle' : 'rear edge of the roof'}.
       </Typography>
       {xs.map((x, i) => {
-        const handle = handles.find((h) => h.ref === `bar:${i}`)
+        const measure = measures.find((m) => m.id === `bar:${i}`)
+        const ref = `${pieceId}/bar:${i}`
         return (
-          <Box key={i} sx={{ display: 'grid', gridTemplateColumns: '1fr 32px', gap: 0.5 }} onFocus={() => select(`bar:${i}`)}>
+          <Box key={i} sx={{ display: 'grid', gridTemplateColumns: '1fr 32px', gap: 0.5 }} onFocus={() => select(ref)}>
             <QuantityInput
               label={`Bar ${i + 1}`}
               min={-20_000}
               max={20_000}
               value={x - datum}
-              onChange={(v) => v !== null && handle && editJob((j) => handle.moved(j, datum + v, 0, true))}
+              onChange={(v) => v !== null && measure && editBy(pieceId, measure.set(measure.snap ? measure.snap(datum + v) : datum + v))}
             />
-            <RemoveButton
-              of={`bar ${i + 1}`}
-              onClick={() =>
-                editJob((j) =>
-                  setBars(
-                    j,
-                    xs.filter((_, k) => k !== i),
-                  ),
-                )
-              }
-            />
+            <RemoveButton of={`bar ${i + 1}`} onClick={() => setBars(xs.filter((_, k) => k !== i))} />
           </Box>
         )
       })}
@@ -88,7 +73,7 @@ export function BarPositions({ job }: { job: Job }) {
           Space evenly
         </Button>
       </Box>
-      <Proposals job={job} apply={(barXMm) => editJob((j) => setBars(j, barXMm))} />
+      <Proposals job={job} pieceId={pieceId} apply={setBars} />
       {xs.length > 1 && (
         <Typography variant="caption" sx={{ color: 'text.secondary' }}>
           {xs.length} bars, mean pitch {figureText((to - from) / (xs.length - 1), 'mm', units)}

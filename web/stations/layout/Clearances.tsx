@@ -2,24 +2,20 @@ import Box from '@mui/material/Box'
 import { useTheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
-import { familyOf } from '../../../core/families/all'
 import { clearances } from '../../../core/fitment/clearances'
 import type { Job } from '../../../core/job/job'
 import { figureText } from '../../../core/quantity/figureText'
 import { WhyButton } from '../../figure/Working'
-import { useRules } from '../../job/useEvaluation'
+import { useWhole } from '../../pieces/inHand'
 import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
 /** Gaps as drawn, and what the measurements leave of them at worst and likely. */
 export function Clearances({ job }: { job: Job }) {
   const units = useUnits()
-  const rules = useRules()
   const { inks } = useTheme()
-  const gaps = useMemo(
-    () => clearances(familyOf(job.design).assemble(job.design.params, job.vehicle, rules).assembly, job.vehicle, job.brief),
-    [job.design, job.vehicle, job.brief, rules],
-  )
+  const { assembly } = useWhole(job)
+  const gaps = useMemo(() => clearances(assembly, job.vehicle, job.brief), [assembly, job.vehicle, job.brief])
   const mm = (v: number) => figureText(v, 'mm', units)
   if (!gaps.length) return null
   return (

@@ -15,25 +15,27 @@ import { figureText } from '../../../core/quantity/figureText'
 import { moneyText } from '../../../core/quantity/money'
 import { percentText } from '../../../core/quantity/percent'
 import type { ProfileComparison } from '../../../core/swap/compareProfiles'
-import { editJob } from '../../job/jobStore'
 import { openBench, Stopped, useRules } from '../../job/useEvaluation'
 import { stateMarks, stateWords } from '../../limits/states'
+import { editPiece, type PieceInHand } from '../../pieces/inHand'
 import { useUnits } from '../../quantity/units'
 
-/** The same rack in every profile and metal: mass, money and how hard the bars work. */
-export function CompareProfiles({ job }: { job: Job }) {
+/** The same piece in every profile and metal: mass, money and how hard the bars work. */
+export function CompareProfiles({ job, inHand }: { job: Job; inHand: PieceInHand }) {
   const [open, setOpen] = useState(false)
   return (
     <>
       <Button variant="outlined" fullWidth sx={{ mb: 2.5 }} onClick={() => setOpen(true)}>
         Compare profiles and metals
       </Button>
-      {open && <Comparison job={job} onClose={() => setOpen(false)} />}
+      {open && <Comparison job={job} inHand={inHand} onClose={() => setOpen(false)} />}
     </>
   )
 }
 
-function Comparison({ job, onClose }: { job: Job; onClose: () => void }) {
+function Comparison({ job, inHand, onClose }: { job: Job; inHand: PieceInHand; onClose: () => void }) {
+  const pieceId = inHand.piece.id
+  const now = inHand.design.profile?.id
   const units = useUnits()
   const rules = useRules()
   const [rows, setRows] = useState<ProfileComparison[] | null>(null)
@@ -41,13 +43,13 @@ function Comparison({ job, onClose }: { job: Job; onClose: () => void }) {
   useEffect(() => {
     const bench = openBench()
     bench
-      .run((api) => api.compareProfiles(job, rules))
+      .run((api) => api.compareProfiles(job, pieceId, rules))
       .then(setRows)
       .catch((error: Error) => {
         if (!(error instanceof Stopped)) setFault(error.message)
       })
     return bench.stop
-  }, [job, rules])
+  }, [job, pieceId, rules])
   const share = (r: number | null) => (r === null ? '—' : percentText(r))
   return (
     <Dialog open onClose={onClose} maxWidth="lg" aria-labelledby="compare-title">
@@ -60,7 +62,7 @@ function Comparison({ job, onClose }: { job: Job; onClose: () => void }) {
             <TableHead>
               <TableRow>
                 <TableCell>Profile</TableCell>
-                <TableCell align="right">Rack</TableCell>
+                <TableCell align="right">Piece</TableCell>
                 <TableCell align="right">Bar metal</TableCell>
                 <TableCell align="right">Bending</TableCell>
                 <TableCell align="right">Sag</TableCell>
@@ -73,7 +75,7 @@ function Comparison({ job, onClose }: { job: Job; onClose: () => void }) {
               {[...rows]
                 .sort((a, b) => Number(b.sameShape) - Number(a.sameShape) || a.rackMassKg - b.rackMassKg)
                 .map((r) => (
-                  <TableRow key={r.profileId} selected={r.profileId === job.design.params.profileId}>
+                  <TableRow key={r.profileId} selected={r.profileId === now}>
                     <TableCell>{r.name}</TableCell>
                     <TableCell align="right">{figureText(r.rackMassKg, 'kg', units)}</TableCell>
                     <TableCell align="right">{moneyText(r.metalMinor)}</TableCell>
@@ -84,14 +86,12 @@ function Comparison({ job, onClose }: { job: Job; onClose: () => void }) {
                     </TableCell>
                     <TableCell sx={{ fontSize: 13 }}>{r.notes}</TableCell>
                     <TableCell>
-                      {r.profileId === job.design.params.profileId ? (
+                      {r.profileId === now ? (
                         'now'
                       ) : (
                         <Button
                           aria-label={`Use ${r.name}`}
-                          onClick={() =>
-                            editJob((j) => ({ ...j, design: { ...j.design, params: { ...j.design.params, profileId: r.profileId } } }))
-                          }
+                          onClick={() => inHand.design.profile && editPiece(pieceId, inHand.design.profile.set(r.profileId))}
                         >
                           Use
                         </Button>

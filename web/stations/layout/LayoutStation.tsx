@@ -1,30 +1,37 @@
 import Box from '@mui/material/Box'
+import type { Job } from '../../../core/job/job'
 import { useJob } from '../../job/jobStore'
+import { useInHand } from '../../pieces/inHand'
+import { PieceForm } from '../../pieces/PieceForm'
+import { PieceTree } from '../../pieces/PieceTree'
 import { Workbench } from '../Workbench'
 import { BarPositions } from './BarPositions'
 import { CargoPlaces } from './CargoPlaces'
 import { Clearances } from './Clearances'
 import { CompareProfiles } from './CompareProfiles'
 import { Issues } from './Issues'
-import { RackForm } from './RackForm'
 
-/** Bars set out and cargo placed: the form beside the drawing, made from the family's own fields. */
+/** Pieces set out and cargo placed: the tree of pieces, and the form of the one in hand made from its family's own fields. */
 export default function LayoutStation() {
   const job = useJob((s) => s.job)
-  if (!job) return null
+  return job && <Workbench job={job} layout inputs={<Inputs job={job} />} />
+}
+
+function Inputs({ job }: { job: Job }) {
+  const inHand = useInHand(job)
   return (
-    <Workbench
-      job={job}
-      inputs={
-        <Box>
-          <Issues job={job} />
-          <BarPositions job={job} />
-          <RackForm job={job} />
-          <CompareProfiles job={job} />
-          <Clearances job={job} />
-          <CargoPlaces job={job} />
+    <Box>
+      <Issues job={job} />
+      <PieceTree job={job} />
+      {inHand && (
+        <Box key={inHand.piece.id}>
+          {inHand.design.stations && <BarPositions job={job} inHand={inHand} />}
+          <PieceForm inHand={inHand} />
+          {inHand.design.profile && <CompareProfiles job={job} inHand={inHand} />}
         </Box>
-      }
-    />
+      )}
+      <Clearances job={job} />
+      <CargoPlaces job={job} />
+    </Box>
   )
 }

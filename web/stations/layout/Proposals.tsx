@@ -5,15 +5,15 @@ import { useTheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
 import { useEffect, useState } from 'react'
 import type { Placement, Proposal } from '../../../core/advice/propose'
-import { datumXMm } from '../../../core/drawing/datum'
 import type { Job } from '../../../core/job/job'
 import { figureText, withLengths } from '../../../core/quantity/figureText'
+import { datumXMm } from '../../../core/vehicle/datum'
 import { type Bench, openBench, Stopped, useRules } from '../../job/useEvaluation'
 import { stateMarks } from '../../limits/states'
 import { useUnits } from '../../quantity/units'
 
 /** The best placements of bars for what is carried, each worked out whole, with a line why; or which rule to give up. */
-export function Proposals({ job, apply }: { job: Job; apply: (barXMm: number[]) => void }) {
+export function Proposals({ job, pieceId, apply }: { job: Job; pieceId: string; apply: (barXMm: number[]) => void }) {
   const rules = useRules()
   const { inks } = useTheme()
   const [found, setFound] = useState<{ proposal: Proposal; of: Job } | null>(null)
@@ -28,7 +28,7 @@ export function Proposals({ job, apply }: { job: Job; apply: (barXMm: number[]) 
     setBusy(bench)
     setFault('')
     try {
-      setFound({ proposal: await bench.run((api) => api.proposePlacements(job, rules)), of: job })
+      setFound({ proposal: await bench.run((api) => api.proposePlacements(job, pieceId, rules)), of: job })
     } catch (error) {
       if (!(error instanceof Stopped)) setFault(error instanceof Error ? error.message : String(error))
     }

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { loadBars, memberLengthMm } from '../../../core/assembly/assembly'
+import { bearingMembers, memberLengthMm } from '../../../core/assembly/assembly'
 import type { Job } from '../../../core/job/job'
 import { type LoadTest, newLoadTest, plannedTest, verdictOf } from '../../../core/loadTest/loadTest'
 import { figureText } from '../../../core/quantity/figureText'
@@ -28,12 +28,12 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState('')
   if (!evaluation) return null
-  const bars = loadBars(evaluation.assembly)
+  const bars = bearingMembers(evaluation.assembly)
   if (!bars.length) return <Typography sx={{ color: 'text.secondary' }}>No bars to load yet: add some at Layout.</Typography>
   const at = Math.min(Number(bar), bars.length - 1)
   const level = evaluation.cases.find((c) => c.case.id === 'cruise')
   const onBarKg = (feetDownN: number[] = []) =>
-    evaluation.assembly.mounts.reduce((s, m, i) => s + (m.memberId === bars[at].id ? (feetDownN[i] ?? 0) : 0), 0) / G_M_S2
+    evaluation.assembly.mounts.reduce((s, m, i) => s + (m.on === bars[at].id ? (feetDownN[i] ?? 0) : 0), 0) / G_M_S2
   const standingKg = onBarKg(level?.feetDownN)
   const worstKg = Math.max(...evaluation.cases.map((c) => onBarKg(c.feetDownN)))
   const plan = plannedTest(evaluation.assembly, at, { standingKg, worstKg }, rules)

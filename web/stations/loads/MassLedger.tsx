@@ -11,7 +11,7 @@ import { useResult } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
-/** Every mass on the roof, known, estimated or unknown, and what it does to the vehicle's balance. */
+/** Every mass put on the vehicle, known, estimated or unknown, and what it does to the vehicle's balance. */
 export function MassLedger({ job }: { job: Job }) {
   const evaluation = useResult((s) => s.evaluation)
   const units = useUnits()
@@ -43,12 +43,14 @@ export function MassLedger({ job }: { job: Job }) {
                 </TableCell>
               </TableRow>
             ))}
-            <TableRow>
-              <TableCell sx={{ px: 0, fontWeight: 600 }}>On the roof, moving</TableCell>
-              <TableCell align="right" sx={{ px: 0 }}>
-                <FigureValue figure={evaluation.moving} />
-              </TableCell>
-            </TableRow>
+            {evaluation.moving.map((m) => (
+              <TableRow key={m.id}>
+                <TableCell sx={{ px: 0, fontWeight: 600 }}>{m.name.replace('Mass on', 'On')}</TableCell>
+                <TableCell align="right" sx={{ px: 0 }}>
+                  <FigureValue figure={m} />
+                </TableCell>
+              </TableRow>
+            ))}
           </TableBody>
         </Table>
       </Group>

@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { loadBars } from '../../../core/assembly/assembly'
 import type { Cargo } from '../../../core/brief/cargo'
 import type { Job } from '../../../core/job/job'
 import { figureText } from '../../../core/quantity/figureText'
+import { restOf } from '../../../core/resting/rest'
 import { hangOf } from '../../../core/spacing/tipping'
-import { useView } from '../../drawing/DrawingPane'
+import { useView } from '../../drawing/view'
 import { FigureValue } from '../../figure/Working'
 import { useResult } from '../../job/useEvaluation'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
@@ -25,13 +25,13 @@ export function Resting({ job }: { job: Job }) {
   const units = useUnits()
   const select = useView((s) => s.select)
   if (!job.brief.cargo.length) return null
-  const bars = evaluation ? loadBars(evaluation.assembly).map((b) => b.path[0].x) : []
+  const barsOf = (c: Cargo) => (evaluation ? restOf(c, evaluation.assembly).all.map((b) => b.xMm) : [])
   return (
     <Group title="How things rest">
       {job.brief.cargo.map((c) => (
         <Box key={c.id} onFocus={() => select(`cargo:${c.id}`)}>
           <ChoiceInput label={c.name} value={c.rests} options={ways} onChange={(rests) => setCargo(c.id, { rests })} />
-          <Hanging cargo={c} bars={bars} mm={(v) => figureText(v, 'mm', units)} />
+          <Hanging cargo={c} bars={barsOf(c)} mm={(v) => figureText(v, 'mm', units)} />
         </Box>
       ))}
     </Group>

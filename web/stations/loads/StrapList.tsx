@@ -5,7 +5,9 @@ import Switch from '@mui/material/Switch'
 import type { Cargo } from '../../../core/brief/cargo'
 import type { Securing, StrapWay } from '../../../core/brief/securing'
 import type { Job } from '../../../core/job/job'
+import { anchorsOf } from '../../../core/securing/anchors'
 import { useRules } from '../../job/useEvaluation'
+import { useWhole } from '../../pieces/inHand'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { RemoveButton } from '../../quantity/RemoveButton'
@@ -86,6 +88,7 @@ function OneStrap({
   set: (patch: Partial<Strap>) => void
   children: React.ReactNode
 }) {
+  const { assembly } = useWhole(job)
   return (
     <Box
       role="group"
@@ -129,7 +132,7 @@ function OneStrap({
         label="Hooked to"
         value={strap.anchorId}
         empty="no anchor"
-        options={job.anchors.map((a) => ({ value: a.id, label: a.name }))}
+        options={anchorsOf(job, assembly).map((a) => ({ value: a.id, label: a.name }))}
         onChange={(anchorId) => set({ anchorId })}
         onEmpty={() => set({ anchorId: null })}
       />

@@ -6,20 +6,23 @@ import type { Cargo } from '../../../core/brief/cargo'
 import type { Job } from '../../../core/job/job'
 import { loadCases } from '../../../core/loads/loadCases'
 import { figureText } from '../../../core/quantity/figureText'
+import { anchorsOf } from '../../../core/securing/anchors'
 import { proposeStraps } from '../../../core/securing/proposeStraps'
 import { type SecuringGiven, securingNeeds } from '../../../core/securing/securing'
 import { isMet, type StrapNeed, strapMissing } from '../../../core/securing/straps'
 import { useRules } from '../../job/useEvaluation'
+import { useWhole } from '../../pieces/inHand'
 import { useUnits } from '../../quantity/units'
 import { setCargo } from './setCargo'
 
 /** What an item's straps must hold and hold, need by need; the first that is missing; and straps proposed that hold it all. */
 export function StrapNeeds({ job, cargo: c }: { job: Job; cargo: Cargo }) {
   const rules = useRules()
+  const { assembly } = useWhole(job)
   const [lacks, setLacks] = useState<string | null>(null)
   const given: SecuringGiven = {
     cargo: job.brief.cargo,
-    anchors: job.anchors,
+    anchors: anchorsOf(job, assembly),
     cases: loadCases(rules, job.brief.road),
     speedKmh: job.brief.speedKmh,
     rules,

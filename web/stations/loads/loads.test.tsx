@@ -4,6 +4,7 @@ import { describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { newLoadTest } from '../../../core/loadTest/loadTest'
 import { INCH } from '../../../core/quantity/units'
+import { withRack } from '../../../core/testing/racks'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { Anchors } from './Anchors'
 import { FeetTable } from './FeetTable'
@@ -67,7 +68,7 @@ describe('the table of feet', () => {
     const { unmount } = mount(<FeetTable />, INCH)
     expect(screen.getAllByRole('row')[1].textContent).toContain('lbf')
     unmount()
-    onBench({ ...survey, design: { ...survey.design, params: { ...survey.design.params, barXMm: [] } } })
+    onBench(withRack(survey, { barXMm: [] }))
     mount(<FeetTable />)
     expect(screen.getByText(/No feet yet: add crossbars/)).toBeTruthy()
   })
@@ -214,7 +215,7 @@ describe('load tests', () => {
     const { unmount } = shown()
     expect(screen.getByText(/Nobody stands under or on it/)).toBeTruthy()
     unmount()
-    onBench({ ...spar, design: { ...spar.design, params: { ...spar.design.params, barXMm: [] } } })
+    onBench(withRack(spar, { barXMm: [] }))
     shown()
     expect(screen.getByText(/No bars to load yet/)).toBeTruthy()
   })

@@ -8,8 +8,8 @@ import type { Vehicle } from '../../../core/vehicle/vehicle'
 import { DrawingPane } from '../../drawing/DrawingPane'
 import { editJob, useJob } from '../../job/jobStore'
 import { BodiesForm } from '../../vehicle/BodiesForm'
-import { CarrierForm } from '../../vehicle/CarrierForm'
 import { OnBoardForm } from '../../vehicle/OnBoardForm'
+import { PlacesForm } from '../../vehicle/PlacesForm'
 import { SwingsForm } from '../../vehicle/SwingsForm'
 import { MountsForm, RatingsForm } from '../../vehicle/VehicleForm'
 import { Group } from '../Group'
@@ -44,13 +44,13 @@ export default function MeasureStation() {
       {at === 'ratings' && (
         <>
           <OnBoardForm vehicle={job.vehicle} onChange={change} />
-          <CarrierForm vehicle={job.vehicle} onChange={change} />
           <RatingsForm vehicle={job.vehicle} onChange={change} />
         </>
       )}
       {at === 'mounts' && (
         <>
           <MountsForm vehicle={job.vehicle} onChange={change} />
+          <PlacesForm vehicle={job.vehicle} onChange={change} />
           <BodiesForm vehicle={job.vehicle} onChange={change} />
           <SwingsForm vehicle={job.vehicle} onChange={change} />
         </>

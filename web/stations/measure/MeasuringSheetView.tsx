@@ -4,8 +4,8 @@ import { useMemo } from 'react'
 import { drawMeasuringSheet } from '../../../core/drawing/measuringSheet'
 import type { Job } from '../../../core/job/job'
 import type { MeasuringSheet } from '../../../core/measure/sheets'
-import { useView } from '../../drawing/DrawingPane'
 import { SheetView } from '../../drawing/SheetView'
+import { useView } from '../../drawing/view'
 
 const nothing = new Map()
 

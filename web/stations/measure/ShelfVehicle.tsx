@@ -1,16 +1,18 @@
 import Alert from '@mui/material/Alert'
 import Button from '@mui/material/Button'
 import { useState } from 'react'
-import { familyOf } from '../../../core/families/all'
 import type { Job } from '../../../core/job/job'
+import { designedIn } from '../../../core/job/piecesOf'
 import { useShelf } from '../../api/queries'
 import { editJob } from '../../job/jobStore'
+import { useRules } from '../../job/useEvaluation'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
 import { Group } from '../Group'
 
 /** Where the job's figures began: a vehicle of the shelf and its revision; says when the shelf has a newer one. */
 export function ShelfVehicle({ job }: { job: Job }) {
   const shelf = useShelf('vehicles')
+  const rules = useRules()
   const [chosen, setChosen] = useState<string | null>(null)
   const vehicles = shelf.data?.document ?? []
   const newer = vehicles.find((v) => v.id === job.vehicle.id && v.revision > job.vehicle.revision)
@@ -18,12 +20,15 @@ export function ShelfVehicle({ job }: { job: Job }) {
     const vehicle = vehicles.find((v) => v.id === id)
     if (!vehicle) return
     editJob((j) => {
-      const same = vehicle.mounts.some((m) => m.id === j.design.params.mountId)
-      const params =
-        same && vehicle.id === j.vehicle.id
-          ? j.design.params
-          : { ...j.design.params, mountId: vehicle.mounts[0]?.id ?? '', barXMm: familyOf(j.design).start(vehicle, j.brief).barXMm }
-      return { ...j, vehicle, design: { ...j.design, params } }
+      // the pieces stay; each finds its place on the other vehicle, or says what it lacks there
+      const next = { ...j, vehicle }
+      return {
+        ...next,
+        pieces: designedIn(next, rules).reduce(
+          (list, b) => list.map((p) => (p.id === b.piece.id ? { ...p, params: b.design.rehomed() } : p)),
+          next.pieces,
+        ),
+      }
     })
     setChosen(null)
   }

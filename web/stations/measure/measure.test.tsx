@@ -4,6 +4,7 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { measuringSheets } from '../../../core/measure/sheets'
 import { INCH } from '../../../core/quantity/units'
+import { rackParams } from '../../../core/testing/racks'
 import { demoVehicles } from '../../../core/vehicle/demoVehicles'
 import { editJob } from '../../job/jobStore'
 import { EarlierRevisions } from '../../shelves/EarlierRevisions'
@@ -180,7 +181,7 @@ describe('the vehicle shelf beside the job', () => {
     expect(await screen.findByText(/The shelf has revision 2/)).toBeTruthy()
     await user.click(screen.getByRole('button', { name: 'Take revision 2' }))
     expect(benchJob().vehicle.wheelbaseMm.value).toBe(3225)
-    expect(benchJob().design.params.barXMm).toEqual(pickup.design.params.barXMm)
+    expect(rackParams(benchJob()).barXMm).toEqual(rackParams(pickup).barXMm)
   })
   test('earlier revisions say what has changed since and can be brought back', async () => {
     const [van] = demoVehicles

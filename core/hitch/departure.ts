@@ -1,19 +1,4 @@
 import { degrees, type Radians } from '../quantity/units'
-import type { Vehicle } from '../vehicle/vehicle'
-
-/** A mass with its place; null where nobody measured. kg, mm; x forward of the rear axle, y left of the middle. */
-export type PlacedMass = { name: string; massKg: number | null; xMm: number | null; yMm: number; zMm: number | null }
-
-/** The carrier and each thing on it as masses at their places on the vehicle. */
-export function carrierMasses(vehicle: Vehicle): PlacedMass[] {
-  const c = vehicle.carrier
-  if (!c) return []
-  const behind = (mm: number | null) => (mm === null || c.pinXMm === null ? null : c.pinXMm - mm)
-  return [
-    { name: 'hitch carrier', massKg: c.massKg, xMm: behind(c.centreBehindMm), yMm: 0, zMm: c.zMm },
-    ...c.loads.map((l) => ({ name: l.name, massKg: l.massKg, xMm: behind(l.behindMm), yMm: 0, zMm: l.zMm })),
-  ]
-}
 
 /** What a receiver feels: Σ m and Σ m·g·d about the pin (statics). kg and N·mm. */
 export function hitchLoad(items: { massKg: number; behindMm: number }[], gMS2: number): { massKg: number; momentNmm: number } {

@@ -1,0 +1,43 @@
+import type { Assembly } from '../assembly/assembly'
+import { figure } from '../figure/figure'
+import type { Rules } from '../rules/rules'
+import { type Limit, limit } from './limit'
+
+/** What a winch or the like must pull against what its maker lets it. What that does to seat, joints and feet is in their own limits, as a load case. */
+export const pullLimits = (assembly: Assembly, rules: Rules, own: (id: string) => boolean): Limit[] =>
+  assembly.pulls
+    .filter((p) => own(p.id))
+    .map((p) =>
+      limit({
+        id: 'pull',
+        name: `${p.name}: pull`,
+        group: 'rack',
+        unit: 'N',
+        ref: p.on,
+        nearRatio: rules.nearRatio,
+        used: figure(
+          {
+            id: `pull.${p.id}`,
+            name: `Pull needed, ${p.name.toLowerCase()}`,
+            unit: 'N',
+            formula: 'F = m·g·(sin α + μ·cos α)',
+            source: 'statics of an inclined plane; μ: rolling, as the shop set it',
+            with: { F: [p.needsN, 'N', p.lacks[0] ?? 'what is pulled, and how steep'] },
+            lacks: p.lacks,
+          },
+          ({ F }) => F,
+        ),
+        allowed: figure(
+          {
+            id: `pull.${p.id}.rated`,
+            name: 'What its maker lets it pull',
+            unit: 'N',
+            formula: 'as given',
+            source: p.ratedBy || 'not given',
+            with: { R: [p.ratedN, 'N', 'its maker’s rating'] },
+          },
+          ({ R }) => R,
+        ),
+        caution: p.caution,
+      }),
+    )

@@ -1,0 +1,98 @@
+import type { Assembly } from '../assembly/assembly'
+import { boxOf, plateCorners } from '../assembly/places'
+import { profileSection } from '../catalogue/profiles'
+import { centreLine } from '../geometry/centreLine'
+import { apart, dot, minus, type Vec3 } from '../geometry/vec3'
+import type { Issue } from '../issue/issue'
+import { pieceName } from './piece'
+import type { Built } from './whole'
+
+const FEET_APART_MM = 30
+
+/** Pieces in the same place: feet on one spot, or a member of one through a member or a box of the other where nothing joins the two. One issue for a pair. */
+export function piecesThatMeet(built: Built[]): Issue[] {
+  return built.flatMap((a, i) =>
+    built.slice(i + 1).flatMap((b): Issue[] => {
+      if (a.piece.on === b.piece.id || b.piece.on === a.piece.id) return []
+      const met = meeting(a.assembly, b.assembly)
+      return met
+        ? [
+            {
+              code: 'pieces_meet',
+              at: ['pieces', b.index],
+              fix: null,
+              piece: pieceName(b.piece),
+              other: pieceName(a.piece),
+              part: met[1],
+              otherPart: met[0],
+            },
+          ]
+        : []
+    }),
+  )
+}
+
+type Bar = { mark: string; from: Vec3; to: Vec3; half: number }
+const barsOf = (a: Assembly): Bar[] =>
+  a.members.flatMap((m) => {
+    const points = centreLine(m.path, m.bendRadiiMm)
+    const s = profileSection(m.profileId)
+    return points.slice(1).map((to, i) => ({ mark: m.mark, from: points[i]!, to, half: Math.min(s.widthMm, s.heightMm) / 2 }))
+  })
+
+type Box = { mark: string; centre: Vec3; size: Vec3 }
+const boxesOf = (a: Assembly): Box[] => [
+  ...a.fittings.map((f) => ({ mark: f.mark, centre: f.middle, size: f.size })),
+  ...a.plates.filter((p) => p.air !== 'sheltered').map((p) => ({ mark: p.mark, ...boxOf(plateCorners(p)) })),
+]
+
+function meeting(a: Assembly, b: Assembly): [string, string] | null {
+  for (const m of a.mounts)
+    for (const n of b.mounts) if (m.placeId === n.placeId && apart(m.place, n.place) < FEET_APART_MM) return [m.mark, n.mark]
+  const [barsA, barsB] = [barsOf(a), barsOf(b)]
+  for (const p of barsA) for (const q of barsB) if (between(p, q) < p.half + q.half - 1) return [p.mark, q.mark]
+  for (const p of barsA) for (const q of boxesOf(b)) if (through(p, q)) return [p.mark, q.mark]
+  for (const q of barsB) for (const p of boxesOf(a)) if (through(q, p)) return [p.mark, q.mark]
+  for (const p of boxesOf(a)) for (const q of boxesOf(b)) if (overlap(p, q)) return [p.mark, q.mark]
+  return null
+}
+
+/** Smallest distance of two straight pieces (Ericson, Real-Time Collision Detection, 5.1.9). mm */
+function between(p: Bar, q: Bar): number {
+  const [d1, d2, r] = [minus(p.to, p.from), minus(q.to, q.from), minus(p.from, q.from)]
+  const [a, e, f, c, b] = [dot(d1, d1), dot(d2, d2), dot(d2, r), dot(d1, r), dot(d1, d2)]
+  const clamp = (t: number) => Math.max(0, Math.min(1, t))
+  const over = a * e - b * b
+  let s = over > 1e-9 ? clamp((b * f - c * e) / over) : 0
+  let t = e > 0 ? (b * s + f) / e : 0
+  if (t < 0 || t > 1) {
+    t = clamp(t)
+    s = a > 0 ? clamp((b * t - c) / a) : 0
+  }
+  return apart(
+    { x: p.from.x + d1.x * s, y: p.from.y + d1.y * s, z: p.from.z + d1.z * s },
+    { x: q.from.x + d2.x * t, y: q.from.y + d2.y * t, z: q.from.z + d2.z * t },
+  )
+}
+
+/** Whether a straight piece goes through a box, by slabs. */
+function through(p: Bar, box: Box): boolean {
+  let [from, to] = [0, 1]
+  for (const k of ['x', 'y', 'z'] as const) {
+    const half = box.size[k] / 2 + p.half - 1
+    const d = p.to[k] - p.from[k]
+    const off = box.centre[k] - p.from[k]
+    if (Math.abs(d) < 1e-9) {
+      if (Math.abs(off) > half) return false
+      continue
+    }
+    const [t1, t2] = [(off - half) / d, (off + half) / d]
+    from = Math.max(from, Math.min(t1, t2))
+    to = Math.min(to, Math.max(t1, t2))
+    if (from > to) return false
+  }
+  return true
+}
+
+const overlap = (a: Box, b: Box): boolean =>
+  (['x', 'y', 'z'] as const).every((k) => Math.abs(a.centre[k] - b.centre[k]) < (a.size[k] + b.size[k]) / 2 - 1)
