@@ -14,13 +14,18 @@ export function heldAtMm(m: Member, a: Assembly): number[] {
   return at.map((p) => nearestAlong(line, p).atMm).sort((x, y) => x - y)
 }
 
-/** Places that carry a member: its mounts where it stands on two or more, else wherever it is joined to another part. In order, mm from its first end. */
+/**
+ * Places that carry a member: its mounts where it stands on two or more, else its mount and whatever it lies on or is held by; what lies on it carries nothing.
+ * One that lies on nothing counts every joint. In order, mm from its first end.
+ */
 export function carriedAtMm(m: Member, a: Assembly): number[] {
   const line = centreLine(m.path, m.bendRadiiMm)
   const mounts = a.mounts.filter((x) => x.on === m.id).map((x) => x.place)
   const parts = new Set([...a.members, ...a.plates].map((p) => p.id))
-  const joints = a.joints.filter((j) => j.between.includes(m.id) && j.between.every((id) => parts.has(id))).map((j) => j.at)
-  const at = mounts.length > 1 ? mounts : [...mounts, ...joints]
+  const joints = a.joints.filter((j) => j.between.includes(m.id) && j.between.every((id) => parts.has(id)))
+  const under = joints.filter((j) => j.between[0] === m.id || !a.members.some((o) => o.id === j.between[0]))
+  const held = [...mounts, ...under.map((j) => j.at)]
+  const at = mounts.length > 1 ? mounts : held.length ? held : joints.map((j) => j.at)
   return at.map((p) => nearestAlong(line, p).atMm).sort((x, y) => x - y)
 }
 

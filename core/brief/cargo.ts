@@ -30,6 +30,8 @@ export const CargoSchema = z.object({
   centreForwardMm: z.number().min(-10_000).max(10_000).default(0),
   centreLeftMm: z.number().min(-5000).max(5000).default(0),
   centreUpMm: z.number().min(0).max(5000).nullable().default(null),
+  /** share of its outline that stops the wind, from ahead and from the side: 1 = a closed box */
+  stopsAir: z.number().min(0.05).max(1).default(1),
   /** somebody stands, lies or sleeps on it or in it */
   people: z.boolean().default(false),
   /** what kind of use it is: one that was not agreed at intake opens the checks again */
@@ -47,9 +49,20 @@ export const CargoSchema = z.object({
 export type Cargo = z.infer<typeof CargoSchema>
 export type CargoDraft = Omit<
   Cargo,
-  'xMm' | 'yMm' | 'centreForwardMm' | 'centreLeftMm' | 'centreUpMm' | 'rests' | 'people' | 'securing' | 'use' | 'on' | 'oneBody'
+  | 'xMm'
+  | 'yMm'
+  | 'centreForwardMm'
+  | 'centreLeftMm'
+  | 'centreUpMm'
+  | 'rests'
+  | 'people'
+  | 'securing'
+  | 'use'
+  | 'on'
+  | 'oneBody'
+  | 'stopsAir'
 > &
-  Partial<Pick<Cargo, 'rests' | 'people' | 'securing' | 'use' | 'on' | 'oneBody'>>
+  Partial<Pick<Cargo, 'rests' | 'people' | 'securing' | 'use' | 'on' | 'oneBody' | 'stopsAir'>>
 
 export const centreOfMass = (c: Cargo, undersideMm: number) => ({
   xMm: c.xMm + c.centreForwardMm,

@@ -2,7 +2,10 @@ import type { Brief } from '../brief/brief'
 import type { Cargo } from '../brief/cargo'
 import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
+import { GuardParams } from '../families/cabGuard/params'
 import type { CrossbarParams } from '../families/crossbarRack/params'
+import { CarrierParams } from '../families/receiverCarrier/params'
+import { nextPlace, type Piece } from '../pieces/piece'
 import { INCH, METRIC } from '../quantity/units'
 import type { Anchor } from '../securing/anchors'
 import { demoVehicles } from '../vehicle/demoVehicles'
@@ -12,8 +15,10 @@ import { patchedParams } from './piecesOf'
 const item = (accessory: string, xMm: number, yMm: number, over: Partial<Cargo> = {}) =>
   placed(accessories.find((a) => a.id === accessory)!, accessory, xMm, yMm, over)
 const [van, pickup, camper] = demoVehicles
-const withBrief = (job: Job, brief: Partial<Brief>, params: Partial<CrossbarParams>, over: Partial<Job>): Job =>
-  patchedParams({ ...job, ...over, brief: { ...job.brief, ...brief } }, 'p1', params)
+type Beside = Pick<Piece, 'name' | 'family' | 'params'>
+const beside = (pieces: Piece[], of: Beside): Piece[] => [...pieces, { ...nextPlace(pieces), on: null, state: 'fitted', ...of }]
+const withBrief = (job: Job, brief: Partial<Brief>, params: Partial<CrossbarParams>, over: Partial<Job>, ...more: Beside[]): Job =>
+  patchedParams({ ...job, ...over, brief: { ...job.brief, ...brief }, pieces: more.reduce(beside, job.pieces) }, 'p1', params)
 
 /** Rings through the bars: the ring by its maker, its bolt and the tube wall worked out. N */
 const rings: Anchor = {
@@ -95,6 +100,23 @@ export const demoJobs: Job[] = [
     },
     { mountId: 'points', barXMm: [1180, 1880], profileId: 'rect-30x60x2-al6063t6', overhangMm: 50, footHeightMm: 70, finish: 'painted' },
     { due: '2026-12-02', anchors: [rings], station: 'loads' },
+    {
+      name: 'Guard and crate rails',
+      family: 'cab-guard',
+      params: GuardParams.parse({
+        baseMm: 1400,
+        heightMm: 720,
+        ringsMm: [420, 840, 1260],
+        ringN: 6000,
+        winch: true,
+        winchKg: 14,
+        winchN: 9000,
+        winchPriceMinor: 38_000,
+        loadKg: 260,
+        slopeDeg: 16,
+        finish: 'painted',
+      }),
+    },
   ),
   withBrief(
     newJob('Spar carrier', van, INCH),
@@ -140,9 +162,32 @@ export const demoJobs: Job[] = [
       cargo: [
         item('solar-panel', 1500, 0, { securing: bolted(8, 'M6') }),
         item('cargo-box', -150, 0, { lengthMm: 1300, massKg: { least: 30, most: 42 }, securing: bolted(8, 'M8') }),
+        ...[0, 1].map((tray) =>
+          placed(accessories.find((a) => a.id === 'bicycle')!, `bicycle-${tray + 1}`, -1440 - 280 * tray, 0, {
+            name: tray ? 'Bicycle, hers' : 'Bicycle, his',
+            massKg: { least: 15, most: 15 },
+            massBasis: 'weighed',
+            on: [`p2/tray:${tray}`],
+            securing: {
+              ...plain,
+              straps: (['forward', 'rear', 'left', 'right'] as const).map((way) => ({
+                wllKg: 150,
+                anchorId: `p2/strap:${tray}:${way === 'left' || way === 'forward' ? 'left' : 'right'}`,
+                angleDeg: 35,
+                way,
+                atMm: 0,
+              })),
+            },
+          }),
+        ),
       ],
     },
     { mountId: 'track', barXMm: [-550, 250, 960, 1500, 2040], profileId: 'square-30x2-al6063t6', footHeightMm: 60 },
     { due: '2026-12-18', station: 'hand-over' },
+    {
+      name: 'Bicycle carrier',
+      family: 'receiver-carrier',
+      params: CarrierParams.parse({ pitchMm: 280, trayLengthMm: 1300, strapPointN: 1500 }),
+    },
   ),
 ]

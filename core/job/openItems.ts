@@ -1,5 +1,6 @@
 import { issueMessage } from '../issue/messages.en'
 import { neededBeforeCutting } from '../measure/needed'
+import { restOf } from '../resting/rest'
 import { swingsOf } from '../vehicle/swings'
 import { vehicleFields } from '../vehicle/vehicle'
 import type { Evaluation } from './evaluate'
@@ -24,8 +25,11 @@ export function openItems(job: Job, evaluation: Evaluation | null, length: (mm: 
   for (const c of brief.cargo) {
     if (c.massKg === null) needed('brief', `Mass of ${c.name}`)
     else if (c.massBasis === 'estimated') look('brief', `Mass of ${c.name} is estimated: weigh it`)
-    if (c.maxOverhangMm === null && c.counts !== 'parked') needed('brief', `Overhang rule of ${c.name}`)
-    if (c.maxSpanMm === null && c.counts !== 'parked') look('brief', `Span rule of ${c.name}: without one its span is not checked`)
+    // what stands in a holder or lies on a floor neither reaches past its last support nor spans between two
+    const on = evaluation ? restOf(c, evaluation.assembly).supports : []
+    if (c.counts === 'parked' || (on.length && on.every((s) => s.holds || s.surface))) continue
+    if (c.maxOverhangMm === null) needed('brief', `Overhang rule of ${c.name}`)
+    if (c.maxSpanMm === null) look('brief', `Span rule of ${c.name}: without one its span is not checked`)
   }
   for (const f of vehicleFields) {
     if (f.optional && vehicle[f.key].value === null) continue

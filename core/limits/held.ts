@@ -1,4 +1,4 @@
-import type { Assembly } from '../assembly/assembly'
+import type { Assembly, Joint } from '../assembly/assembly'
 import { bracketOf } from '../assembly/fittedBracket'
 import { footTypes, type MountKind } from '../catalogue/mounts'
 import type { Rules } from '../rules/rules'
@@ -46,4 +46,17 @@ function adviceFor(kind: MountKind, assembly: Assembly, limits: Limit[], rules: 
       ? ['Each bar stands alone against braking: side rails share the push between the feet.']
       : []),
   ]
+}
+
+/** A joint on one bolt or pin between parts that nothing else joins: they turn about it, held by grip alone. */
+export function turningJoints(a: Assembly): string[] {
+  const feet = new Set(a.mounts.map((m) => m.id))
+  const pair = (j: Joint) => [...j.between].sort().join('|')
+  return a.joints
+    .filter((j) => (j.kind === 'bolt' || j.kind === 'pin' || j.kind === 'clamp') && (j.bolts?.count ?? 1) === 1)
+    .filter((j) => !j.between.some((id) => feet.has(id)) && a.joints.filter((o) => pair(o) === pair(j)).length === 1)
+    .map((j) => {
+      const [one, other] = j.between.map((id) => [...a.members, ...a.plates].find((p) => p.id === id)?.mark ?? id)
+      return `${one} on ${other}: nothing but grip keeps it from turning about its one ${j.kind}. A second one beside it, or a brace, does.`
+    })
 }

@@ -1,4 +1,4 @@
-import { type Assembly, bearingMembers, type Member } from '../assembly/assembly'
+import { type Assembly, bearingMembers, type Member, memberLengthMm } from '../assembly/assembly'
 import { bracketOf } from '../assembly/fittedBracket'
 import { carriedAtMm, unheldMm } from '../assembly/heldAt'
 import { materialOf } from '../catalogue/materials'
@@ -48,7 +48,7 @@ export function memberLimits(given: MembersGiven): Limit[] {
   const strong = worst((p) => p.state.used / share(p))
   const level = places.filter((p) => carrying.has(p.member.id) && (p.r.case.id === 'cruise' || p.r.case.id === 'parked'))
   const give = (p: Place) => measuredGive(tests, p.member, rules)
-  const sag = worst((p) => Math.abs(p.state.sagMm) * give(p), level)
+  const sag = worst((p) => (Math.abs(p.state.sagMm) * give(p)) / (sagSpan(p, assembly).mm || 1), level)
   const pushed = worst((p) => pushRatio(p, assembly).ratio)
   return [
     ...(strong ? [strength(strong, share(strong), given)] : []),
@@ -138,9 +138,22 @@ function strength({ member, state: s, r }: Place, share: number, { lacks, rules 
   })
 }
 
-function sagLimit({ member, state, r }: Place, give: number, { assembly, lacks, rules }: MembersGiven): Limit {
+/** What a member's movement is measured against: its span between what holds it, or twice what reaches past the last (IBC 2021, table 1604.3, note i). mm */
+function sagSpan({ member, state }: Place, assembly: Assembly): { mm: number; says: string } {
   const held = carriedAtMm(member, assembly)
-  const spanMm = held.length > 1 ? held[held.length - 1]! - held[0]! : 0
+  const [first, last] = [held[0], held[held.length - 1]]
+  if (first === undefined || last === undefined) return { mm: 0, says: 'span between what holds it' }
+  const pastMm = Math.max(first - state.sagAtMm, state.sagAtMm - last)
+  // the movement past a hold grows to the very end: its reach is to there
+  const reachMm = state.sagAtMm < first ? first : memberLengthMm(member) - last
+  return pastMm > 0.5
+    ? { mm: 2 * reachMm, says: 'twice what reaches past its last hold' }
+    : { mm: last - first, says: 'span between what holds it' }
+}
+
+function sagLimit(place: Place, give: number, { assembly, lacks, rules }: MembersGiven): Limit {
+  const { member, state, r } = place
+  const span = sagSpan(place, assembly)
   return limit({
     id: 'bar.sag',
     name: 'Sag of what carries, standing still',
@@ -174,7 +187,7 @@ function sagLimit({ member, state, r }: Place, give: number, { assembly, lacks, 
         unit: 'gauge',
         formula: 'v ≤ L / n',
         source: SHOP_RULE,
-        with: { L: [spanMm > 0 ? spanMm : null, 'mm', 'span between what holds it'], n: [rules.sagRatio, '', 'ratio'] },
+        with: { L: [span.mm > 0 ? span.mm : null, 'mm', span.says], n: [rules.sagRatio, '', 'ratio'] },
       },
       ({ L, n }) => L / n,
     ),

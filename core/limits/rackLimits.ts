@@ -19,7 +19,7 @@ import { memberLimits } from './memberLimits'
 import { overhangLimits } from './overhangLimits'
 import { pullLimits } from './pullLimits'
 import { usedInCase, worstCase } from './usedInCase'
-import { whatStands } from './whatStands'
+import { type Fallen, whatStands } from './whatStands'
 
 /** What one foot takes at worst, and every link its force passes through. N */
 export type FootRow = {
@@ -45,7 +45,7 @@ export type RackResult = {
   cases: CaseResult[]
   frequencyHz: number | null
   /** parts that do not stand by themselves: which piece, and why */
-  unstable: { pieceId: string | null; says: string }[]
+  unstable: Fallen[]
 }
 
 export type RackGiven = { assembly: Assembly; carried: Carried[]; vehicle: Vehicle; brief: Brief; rules: Rules; tests: LoadTest[] }

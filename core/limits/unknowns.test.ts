@@ -5,12 +5,12 @@ import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { defaultRules } from '../rules/rules'
-import { withCarrier } from '../testing/racks'
+import { rackAlone, withCarrier } from '../testing/racks'
 import { type SourcedKey, unknownValue, type Vehicle, vehicleFields } from '../vehicle/vehicle'
 import { type Limit, limitKey } from './limit'
 
 /** A job in which everything is known and nothing is over: the drone pair’s, with a carrier whose ratings are known too. */
-const [, , , drone] = demoJobs
+const drone = rackAlone(demoJobs[3])
 const rating = (value: number) => ({ ...unknownValue, value, method: 'maker' as const, source: 'plate' })
 const whole: Job = withCarrier(
   {

@@ -4,11 +4,12 @@ import { Impossible } from '../issue/impossible'
 import { rackSolver } from '../loads/solveRack'
 import type { Rules } from '../rules/rules'
 
-export type Fallen = { pieceId: string | null; says: string }
+export type Fallen = { pieceId: string | null; says: string; parts: string[] }
 
 /** The parts that stand by themselves as one assembly, and those that do not, each with the reason: one loose piece does not take the others with it. */
 export function whatStands(assembly: Assembly, rules: Rules): { standing: Assembly; fallen: Fallen[] } {
-  if (tried(assembly, rules) === null) return { standing: assembly, fallen: [] }
+  // without a single mount nothing is asked of the frame, and nothing holds it
+  if (assembly.mounts.length && tried(assembly, rules) === null) return { standing: assembly, fallen: [] }
   const fallen: Fallen[] = []
   const lost = new Set<string>()
   for (const ids of joined(assembly)) {
@@ -17,7 +18,7 @@ export function whatStands(assembly: Assembly, rules: Rules): { standing: Assemb
     if (says === null) continue
     for (const id of ids) lost.add(id)
     const [first] = ids
-    fallen.push({ pieceId: pieceIdOf(first ?? ''), says })
+    fallen.push({ pieceId: pieceIdOf(first ?? ''), says, parts: [...ids] })
   }
   return { standing: among(assembly, (id) => !lost.has(id)), fallen }
 }

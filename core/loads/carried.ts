@@ -58,8 +58,8 @@ export const carriedBy = (assembly: Assembly, brief: Brief): Carried[] =>
       widthMm: c.widthMm,
       bearings: rest.under,
       onFloor: !rest.under.length && liesOnSurface(rest),
-      frontalM2: (c.widthMm * c.heightMm) / 1e6,
-      sideM2: (c.lengthMm * c.heightMm) / 1e6,
+      frontalM2: (c.stopsAir * c.widthMm * c.heightMm) / 1e6,
+      sideM2: (c.stopsAir * c.lengthMm * c.heightMm) / 1e6,
       planM2: (c.widthMm * c.lengthMm) / 1e6,
     }
   })

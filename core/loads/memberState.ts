@@ -122,13 +122,16 @@ export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solv
   return state
 }
 
-/** The line through where what carries a member went, or through its ends where nothing does. */
+/** The line through where what carries a member went: level with the only one where there is one, through its ends where nothing carries it. */
 function chordOf(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved): (atMm: number) => number {
   const own = rack.along.get(m.id) ?? []
   const carried = carriedAtMm(m, assembly)
   const [first, last] = [carried[0], carried[carried.length - 1]]
   const near = (atMm: number) => own.find((s) => s.node === nearestNode(own, atMm))
+  const held = first === undefined ? undefined : near(first)
   const on = first !== undefined && last !== undefined && last - first > 1
+  // held at one place only, it is measured from there
+  if (held && !on) return () => solved.movement(held.node)[2]!
   const [a, b] = on ? [near(first), near(last)] : [own[0], own[own.length - 1]]
   if (!a || !b) return () => 0
   const [za, zb] = [solved.movement(a.node)[2]!, solved.movement(b.node)[2]!]

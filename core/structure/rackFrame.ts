@@ -242,7 +242,8 @@ function seatSprings(mount: Mount, assembly: Assembly, rules: Rules, hold: FeetH
   const leans = depthMm > 0 ? shaped : hold === 'free' ? stands : 0
   const twists = depthMm > 0 ? shaped : (side * lengthMm ** 2) / 12
   const { x, y, z } = mount.normal
-  if (type.kind === 'receiver') return [firm, firm, firm, shaped, shaped, shaped]
+  const turns = (rules.receiverNmPerDeg * 1000 * 180) / Math.PI
+  if (type.kind === 'receiver') return [firm, firm, firm, turns, turns, turns]
   if (Math.abs(z) >= Math.abs(x) && Math.abs(z) >= Math.abs(y)) return [side, side, onto, leans, stands, twists]
   return Math.abs(y) >= Math.abs(x) ? [side, onto, side, leans, twists, stands] : [onto, side, side, twists, stands, leans]
 }

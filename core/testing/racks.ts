@@ -14,8 +14,12 @@ import type { Vehicle } from '../vehicle/vehicle'
 /** What worked examples are written with: jobs whose first piece is a crossbar rack. */
 export const rackParams = (job: Job): CrossbarParams => job.pieces[0]!.params as CrossbarParams
 export const withRack = (job: Job, patch: Partial<CrossbarParams>): Job => patchedParams(job, 'p1', patch)
-/** The job with its rack and nothing else. */
-export const rackAlone = (job: Job): Job => ({ ...job, pieces: job.pieces.slice(0, 1) })
+/** The job with its rack and nothing else, and what lies on it. */
+export const rackAlone = (job: Job): Job => ({
+  ...job,
+  pieces: job.pieces.slice(0, 1),
+  brief: { ...job.brief, cargo: job.brief.cargo.filter((c) => c.on.every((id) => id.startsWith('p1/'))) },
+})
 
 /** The whole of the job as its limits see it. */
 export const assembled = (job: Job, rules = defaultRules): Assembly => wholeOf(job, rules).assembly

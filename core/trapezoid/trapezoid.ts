@@ -65,7 +65,7 @@ function sideOf(
 export type SawSetting = { part: string; offSquareDeg: number; cuts: 'parallel' | 'opposed' | 'square'; longMm: number; shortMm: number }
 /**
  * How the saw is set. Legs between two level bars: both cuts off square by the lean and parallel, so each face is as long as the leg and the long points lie
- * w·tan θ further apart. A top bar mitred onto its legs: each end (90° − θ)/2 off square, opposed; long point to long point is the top (statics of angles).
+ * w·tan θ further apart. A top bar mitred onto its legs: each end (90° − θ)/2 off square, opposed; long point to long point is the top (the mitre halves the angle).
  */
 export function sawSettings(t: Trapezoid, widthMm: number): SawSetting[] {
   const a = Math.abs(radians(t.leanDeg))

@@ -88,6 +88,7 @@ export function crewCab(): Vehicle {
       'rear.receiverHeight': 428,
       'rear.gateHeight': 470,
     }),
+    placeRatings: { 'bed.rail': { downKg: maker(160), upKg: maker(90), skin: { thicknessMm: 1.2, yieldMPa: 180, panelRadiusMm: 31 } } },
     mounts: [
       {
         id: 'points',

@@ -95,9 +95,21 @@ export const demoVehicles: [Vehicle, Vehicle, Vehicle, ...Vehicle[]] = [
     roofParkedKg: maker(280),
     footDownKg: maker(60),
     footUpKg: maker(45),
-    grossKg: maker(2900),
+    grossKg: maker(3000),
     frontAxleKg: maker(1550),
     rearAxleKg: maker(1600),
+    tongueKg: maker(120),
+    carrierKg: maker(85),
+    measures: taped({
+      'rear.receiverHeight': 435,
+      'rear.receiverToBumper': 70,
+      'rear.bumperHeight': 560,
+      'rear.lampLower': 700,
+      'rear.lampUpper': 1040,
+      'rear.plateHeight': 640,
+      'rear.plateWidth': 520,
+    }),
+    tyres: { now: '225/70 R15', next: '' },
     mounts: [
       {
         id: 'track',

@@ -4,6 +4,7 @@ import { relieve } from '../../core/advice/relief'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { type Person, rackSolver } from '../../core/loads/solveRack'
+import { loseOne } from '../../core/loseOne/loseOne'
 import { wholeOf } from '../../core/pieces/whole'
 import { G_M_S2 } from '../../core/quantity/units'
 import type { Rules } from '../../core/rules/rules'
@@ -21,6 +22,6 @@ function proofSag(job: Job, rules: Rules, place: Person, loadKg: number): { comp
   return { computedSagMm: sag('free'), clampedSagMm: sag('clamped') }
 }
 
-const api = { evaluate, relieve, compareProfiles, proposePlacements, proofSag }
+const api = { evaluate, relieve, compareProfiles, proposePlacements, proofSag, loseOne }
 export type EvaluationApi = typeof api
 expose(api)

@@ -221,7 +221,7 @@ function InHand({ built, job }: { built: Built; job: Job }) {
           <StowIcon fontSize="small" />
         </Act>
         <Act
-          label={`Remove ${pieceName(piece)}; undo brings it back`}
+          label={`Remove ${pieceName(piece)}`}
           onClick={() => {
             change((list) => without(list, id))
             takeUp(null)

@@ -190,8 +190,17 @@ function CargoCard({ c }: { c: Cargo }) {
         options={uses.map((value) => ({ value, label: value }))}
         onChange={(use) => set({ use })}
       />
+      <QuantityInput
+        label="Stops the wind, share"
+        dimension="number"
+        help="1 = a closed box"
+        min={0.05}
+        max={1}
+        value={c.stopsAir}
+        onChange={(v) => v && set({ stopsAir: v })}
+      />
       <FormControlLabel
-        sx={{ gridColumn: '2 / 4', m: 0 }}
+        sx={{ gridColumn: '1 / 4', m: 0 }}
         control={
           <Switch
             size="small"

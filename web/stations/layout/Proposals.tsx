@@ -3,12 +3,13 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useTheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { Placement, Proposal } from '../../../core/advice/propose'
 import type { Job } from '../../../core/job/job'
 import { figureText, withLengths } from '../../../core/quantity/figureText'
 import { datumXMm } from '../../../core/vehicle/datum'
-import { type Bench, openBench, Stopped, useRules } from '../../job/useEvaluation'
+import { useRules } from '../../job/useEvaluation'
+import { useSearch } from '../../job/useSearch'
 import { stateMarks } from '../../limits/states'
 import { useUnits } from '../../quantity/units'
 
@@ -17,24 +18,13 @@ export function Proposals({ job, pieceId, apply }: { job: Job; pieceId: string; 
   const rules = useRules()
   const { inks } = useTheme()
   const [found, setFound] = useState<{ proposal: Proposal; of: Job } | null>(null)
-  // the worker of the search under way; who goes away stops it
-  const [busy, setBusy] = useState<Bench | null>(null)
-  useEffect(() => () => busy?.stop(), [busy])
-  const [fault, setFault] = useState('')
+  const { busy, fault, run } = useSearch()
   const stale = found !== null && (found.of.brief !== job.brief || found.of.vehicle !== job.vehicle)
-  useEffect(() => setFault(''), [])
-  const look = async () => {
-    const bench = openBench()
-    setBusy(bench)
-    setFault('')
-    try {
-      setFound({ proposal: await bench.run((api) => api.proposePlacements(job, pieceId, rules)), of: job })
-    } catch (error) {
-      if (!(error instanceof Stopped)) setFault(error instanceof Error ? error.message : String(error))
-    }
-    bench.stop()
-    setBusy(null)
-  }
+  const look = () =>
+    run(
+      (bench) => bench.run((api) => api.proposePlacements(job, pieceId, rules)),
+      (proposal) => setFound({ proposal, of: job }),
+    )
   return (
     <>
       {busy ? (

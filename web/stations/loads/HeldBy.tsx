@@ -1,14 +1,18 @@
 import Alert from '@mui/material/Alert'
 import Typography from '@mui/material/Typography'
+import { useMemo } from 'react'
+import { turningJoints } from '../../../core/limits/held'
 import { useResult } from '../../job/useEvaluation'
 import { Group } from '../Group'
 
 /** What holds each kind of foot each way, and what to add where nothing does. */
 export function HeldBy() {
-  const held = useResult((s) => s.evaluation?.held)
-  if (!held?.length) return null
+  const evaluation = useResult((s) => s.evaluation)
+  const turning = useMemo(() => (evaluation ? turningJoints(evaluation.assembly) : []), [evaluation])
+  const held = evaluation?.held ?? []
+  if (!held.length && !turning.length) return null
   return (
-    <Group title="What holds the feet">
+    <Group title="What holds the feet and joints">
       {held.map((h) => (
         <div key={h.foot}>
           <Typography variant="body2">
@@ -20,6 +24,11 @@ export function HeldBy() {
             </Alert>
           ))}
         </div>
+      ))}
+      {turning.map((says) => (
+        <Alert key={says} severity="info" icon={false}>
+          {says}
+        </Alert>
       ))}
     </Group>
   )

@@ -11,6 +11,7 @@ import { Anchors } from './Anchors'
 import { FeetTable } from './FeetTable'
 import { HeldBy } from './HeldBy'
 import { LoadTests } from './LoadTests'
+import { LoseOne } from './LoseOne'
 import { MassLedger } from './MassLedger'
 import { Resting } from './Resting'
 import { Straps } from './Straps'
@@ -53,6 +54,7 @@ export default function LoadsStation() {
           </Group>
           <Resting job={job} />
           <HeldBy />
+          <LoseOne job={job} />
           <Swinging />
           <MassLedger job={job} />
         </>
