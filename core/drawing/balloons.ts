@@ -1,8 +1,8 @@
 import { type Assembly, type Member, memberEnds, memberLengthMm } from '../assembly/assembly'
 import { infillCentre, plateCentre } from '../assembly/places'
 import { centreLine, pointAlong } from '../geometry/centreLine'
-import type { Vec3 } from '../geometry/vec3'
-import { type Entity, project, type ViewName } from './sheet'
+import type { Point, Vec3 } from '../geometry/vec3'
+import { balloonRadius, type Entity, project, type ViewName } from './sheet'
 
 /** Where along a member its mark stands: near its first end, clear of what it carries in the middle. */
 const NEAR_END = 0.09
@@ -11,12 +11,27 @@ const BETWEEN = 0.84
 /** From the side and from behind a mark hangs below the deck on a line to its part, where the drawing is empty. mm */
 const HANGS_MM = 230
 
-/** A mark in a ring on every part that a view shows, so that the drawing, the cut list and the piece in the hand say the same. */
+/** So large is a ring where a vehicle fills the view, for each height of its text: side and rear share a sheet with the plan and are smaller. mm */
+const RING_MM = { plan: 80, side: 135, rear: 135 }
+/** A ring with no room looks farther out for it, below first, in the plan all round. mm, degrees */
+const REACHES_MM = { plan: [HANGS_MM, 400, 570], side: [HANGS_MM, 400], rear: [HANGS_MM, 400] }
+const BELOW_DEG = [-90, -60, -120]
+const ROUND_DEG = [...BELOW_DEG, -30, -150, 0, 180, 30, 150, 60, 120, 90]
+
+/** A mark in a ring on every part that a view shows, clear of the other rings, so that the drawing, the cut list and the piece in the hand say the same. */
 export function balloons(view: ViewName, assembly: Assembly): Entity[] {
-  const balloon = (mark: string, part: Vec3): Entity[] => {
-    const at = view === 'plan' ? part : { ...part, z: part.z - HANGS_MM }
-    const ring: Entity = { kind: 'balloon', layer: 'mark', at: project(view, at), text: mark }
-    return view === 'plan' ? [ring] : [{ kind: 'line', layer: 'mark', from: project(view, part), to: project(view, at) }, ring]
+  const placed: (Point & { r: number })[] = []
+  const balloon = (mark: string, of: Vec3): Entity[] => {
+    const part = project(view, of)
+    const r = RING_MM[view] * balloonRadius(mark)
+    const free = (p: Point) => placed.every((o) => Math.hypot(o.x - p.x, o.y - p.y) >= o.r + r)
+    const usual = view === 'plan' ? part : { x: part.x, y: part.y - HANGS_MM }
+    const at = [usual, ...around(view, part)].find(free) ?? (view === 'plan' ? usual : null)
+    // where there is no room the plan says it
+    if (!at) return []
+    placed.push({ ...at, r })
+    const ring: Entity = { kind: 'balloon', layer: 'mark', at, text: mark }
+    return at === part ? [ring] : [{ kind: 'line', layer: 'mark', from: part, to: at }, ring]
   }
   const along = (m: Member) => (view === 'rear' ? 0.3 : assembly.mounts.some((x) => x.on === m.id) ? NEAR_END : BETWEEN)
   const line = (m: Member) => centreLine(m.path, m.bendRadiiMm)
@@ -28,6 +43,14 @@ export function balloons(view: ViewName, assembly: Assembly): Entity[] {
     ...firstOfEachMark(assembly.fittings).flatMap((f) => balloon(f.mark, f.middle)),
   ]
 }
+
+const around = (view: ViewName, part: Point): Point[] =>
+  REACHES_MM[view].flatMap((reach) =>
+    (view === 'plan' ? ROUND_DEG : BELOW_DEG).map((deg) => ({
+      x: part.x + reach * Math.cos((deg * Math.PI) / 180),
+      y: part.y + reach * Math.sin((deg * Math.PI) / 180),
+    })),
+  )
 
 /** Alike parts carry one mark: one of them is marked. */
 const firstOfEachMark = <T extends { mark: string }>(parts: T[]): T[] =>

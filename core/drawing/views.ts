@@ -1,4 +1,5 @@
 import { type Assembly, memberEnds } from '../assembly/assembly'
+import { pieceIdOf } from '../assembly/ids'
 import { boxOf, plateCentre, plateCorners } from '../assembly/places'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
@@ -19,14 +20,24 @@ import { swingLines, vehicleOutline } from './vehicleOutline'
 export const viewNames: Record<ViewName, string> = { plan: 'Plan', side: 'Side', rear: 'Rear' }
 const FOOT_MM = { along: 80, across: 46 }
 
-/** One view of rack, cargo and vehicle with its dimensions. Everything is in mm at full size. */
+/** One view of rack, cargo and vehicle with its marks and dimensions; `told` = those of one piece only, null = of all. Everything is in mm at full size. */
 export function drawView(
   view: ViewName,
   assembly: Assembly,
   vehicle: Vehicle,
   brief: Brief,
   when: 'driving' | 'parked' = 'driving',
+  told: string | null = null,
 ): Sheet {
+  const its = (part: { id: string }) => told === null || pieceIdOf(part.id) === told
+  const marked = {
+    ...assembly,
+    members: assembly.members.filter(its),
+    plates: assembly.plates.filter(its),
+    infills: assembly.infills.filter(its),
+    fittings: assembly.fittings.filter(its),
+  }
+  const measured = { ...assembly, dimensions: assembly.dimensions.filter(its) }
   const cargo = brief.cargo.filter((c) => c.counts === 'both' || c.counts === when)
   // what lies on nothing yet is drawn over the roof, where its issue finds it
   const stood = cargo.map((c) => ({ c, zMm: restOf(c, assembly).zMm ?? vehicle.roofHeightMm.value ?? 0 }))
@@ -53,17 +64,17 @@ export function drawView(
     ),
     ...stood.flatMap(({ c, zMm }) => strapLines(view, c, zMm)),
     ...(view === 'plan' ? [] : passages(view, brief, vehicle)),
-    ...balloons(view, assembly),
+    ...balloons(view, marked),
   ]
   // a mirror is no reason to draw the rack smaller
   const counted = entities.filter((e) => e.layer !== 'likeness')
   const drawn = bounds(counted.filter((e) => e.kind !== 'text'))
   const dimensions =
     view === 'plan'
-      ? planDimensions(assembly, vehicle, cargo, drawn)
+      ? planDimensions(measured, vehicle, cargo, drawn)
       : view === 'side'
-        ? sideDimensions(assembly, vehicle, brief, cargo, drawn)
-        : rearDimensions(assembly, vehicle, drawn)
+        ? sideDimensions(measured, vehicle, brief, cargo, drawn)
+        : rearDimensions(measured, vehicle, drawn)
   // opened doors reach far beyond the rack: they may run out of the frame, or the rack would be drawn small
   return {
     view,

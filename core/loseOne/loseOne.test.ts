@@ -12,7 +12,7 @@ describe('one thing gone', () => {
   test('a bar on two feet has nothing left when one goes: both feet of every bar deserve a second', () => {
     const feet = loseOne(bare, defaultRules).filter((w) => w.kind === 'foot')
     expect(feet).toHaveLength(6)
-    for (const w of feet) expect([w.falls, w.then, w.secondNeeded]).toEqual([expect.stringMatching(/^B\d$/), null, true])
+    for (const w of feet) expect([w.falls, w.next, w.secondNeeded]).toEqual([expect.stringMatching(/^B\d$/), null, true])
   })
   test('tied by side rails the same bar stays: the other feet take what it took, and more than before', () => {
     const tied = withRack(
@@ -22,7 +22,7 @@ describe('one thing gone', () => {
     const feet = loseOne(tied, defaultRules).filter((w) => w.kind === 'foot')
     for (const w of feet) {
       expect(w.falls).toBeNull()
-      expect(w.then!.ratio!).toBeGreaterThan(w.then!.before!)
+      expect(w.next!.ratio!).toBeGreaterThan(w.next!.before!)
     }
   })
   test('the only thing in the receiver takes everything on it along; a tray’s weld takes the tray', () => {
@@ -55,7 +55,7 @@ describe('one thing gone', () => {
     const feet = (list: typeof rated) => list.filter((w) => w.kind === 'foot').map((w) => w.secondNeeded)
     expect(feet(rated)).toEqual(Array(6).fill(false))
     expect(feet(unrated).filter((n) => n === false)).toEqual([])
-    expect(unrated.find((w) => w.kind === 'foot')!.then!.missing.join()).toMatch(/sheet under/)
+    expect(unrated.find((w) => w.kind === 'foot')!.next!.missing.join()).toMatch(/sheet under/)
   })
   test('nothing of the job itself is changed by asking', () => {
     const before = JSON.stringify([bare, evaluate(bare, defaultRules).limits])

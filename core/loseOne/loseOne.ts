@@ -16,7 +16,7 @@ export type Losable = (typeof losable)[number]
 /** What is left of a limit: its name, what governs it, how far it is used, and how far it was. Null = not assessed. */
 export type Then = { limit: string; at: string; ratio: number | null; before: number | null; missing: string[] }
 /**
- * One thing gone. `falls` = the marks of what has nothing left to hold it; `then` = what comes loose or breaks first of what bears more then, null where nothing
+ * One thing gone. `falls` = the marks of what has nothing left to hold it; `next` = what comes loose or breaks first of what bears more then, null where nothing
  * does. `secondNeeded` is null where that cannot be said, because what it would be judged by is not assessed.
  */
 export type WithoutOne = {
@@ -25,7 +25,7 @@ export type WithoutOne = {
   name: string
   pieceId: string | null
   falls: string | null
-  then: Then | null
+  next: Then | null
   secondNeeded: boolean | null
 }
 
@@ -61,7 +61,7 @@ export function loseOne(job: Job, rules: Rules): WithoutOne[] {
     }
     const left = limitsOf(l.assembly ?? assembly, job.brief)
     const loose = left.fallen.filter((part) => !whole.fallen.includes(part)).map((part) => markOf(assembly, part))
-    if (loose.length) return { id, kind, name, pieceId, falls: loose.join(', '), then: null, secondNeeded: true }
+    if (loose.length) return { id, kind, name, pieceId, falls: loose.join(', '), next: null, secondNeeded: true }
     return { id, kind, name, pieceId, falls: null, ...judged(l, left.limits.filter(holding), whole.limits) }
   })
   return found.sort((a, b) => badness(b) - badness(a))
@@ -71,17 +71,17 @@ export function loseOne(job: Job, rules: Rules): WithoutOne[] {
 const holding = (l: Limit): boolean => l.group === 'rack' && l.ref !== null && !/^(overhang|span|bar\.sag)/.test(l.id)
 
 /** The worst of what bears more than before, or that its own piece leaves unassessed. */
-function judged(lost: Loss, left: Limit[], before: Limit[]): Pick<WithoutOne, 'then' | 'secondNeeded'> {
+function judged(lost: Loss, left: Limit[], before: Limit[]): Pick<WithoutOne, 'next' | 'secondNeeded'> {
   const was = (l: Limit) => before.find((b) => b.id === l.id && b.pieceId === l.pieceId)?.ratio ?? null
   const more = left.filter((l) => l.ratio !== null && l.ratio > (was(l) ?? 0) + 1e-6)
   const dark = left.find((l) => l.ratio === null && (l.pieceId === lost.pieceId || was(l) !== null))
   const worst = more.length ? more.reduce((a, b) => ((b.ratio ?? 0) > (a.ratio ?? 0) ? b : a)) : null
   const over = worst !== null && (worst.ratio ?? 0) > 1
   const shown = over ? worst : (dark ?? worst)
-  if (!shown) return { then: null, secondNeeded: false }
+  if (!shown) return { next: null, secondNeeded: false }
   const missing = [...new Set([...shown.used.missing, ...shown.allowed.missing])]
   return {
-    then: { limit: shown.name, at: shown.used.name, ratio: shown.ratio, before: was(shown), missing },
+    next: { limit: shown.name, at: shown.used.name, ratio: shown.ratio, before: was(shown), missing },
     secondNeeded: over ? true : dark ? null : false,
   }
 }
@@ -90,7 +90,7 @@ const markOf = (a: Assembly, id: string): string =>
   [...a.members, ...a.plates].find((p) => p.id === id)?.mark || a.fittings.find((f) => f.id === id)?.name || id
 
 /** What falls first, then by how far the rest is used; what is not assessed before what is well within. */
-const badness = (w: WithoutOne): number => (w.falls ? 1e6 : w.secondNeeded === null ? 1 : (w.then?.ratio ?? 0))
+const badness = (w: WithoutOne): number => (w.falls ? 1e6 : w.secondNeeded === null ? 1 : (w.next?.ratio ?? 0))
 
 function losses(a: Assembly): Loss[] {
   const feetIds = new Set(a.mounts.map((m) => m.id))

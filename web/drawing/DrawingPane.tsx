@@ -79,7 +79,7 @@ export function DrawingPane({
 
   const strain = (name: ViewName): Strain | null => (strainedCase && evaluation ? strainOf(name, evaluation, strainedCase, units) : null)
   const pane = (name: ViewName) => {
-    const drawn = drawView(name, assembly, job.vehicle, job.brief, shownCase?.case.when ?? when)
+    const drawn = drawView(name, assembly, job.vehicle, job.brief, shownCase?.case.when ?? when, faintBut)
     const strained = strain(name)
     const sheet = strained ? underLoad(drawn, strained) : drawn
     return (

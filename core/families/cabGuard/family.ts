@@ -250,7 +250,7 @@ export const cabGuard: Family<GuardParams> = {
         .sort((a, b) => profileSection(a.id).areaMm2 - profileSection(b.id).areaMm2)
         .slice(0, 3)
     return [
-      ...[20, 40, 80, 120, 200, 300]
+      ...[20, 40, 80, 120, 160, 200, 300, 400, 600, 900]
         .filter((d) => p.heightMm - d >= 200)
         .map((d) => ({ label: `lower the guard by {${d}}`, params: { ...p, heightMm: p.heightMm - d } })),
       ...[100, 200, 400].map((d) => ({ label: `a base {${d}} longer`, params: { ...p, baseMm: p.baseMm + d } })),

@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import type { Job } from '../../../core/job/job'
 import type { Losable, WithoutOne } from '../../../core/loseOne/loseOne'
 import { useView } from '../../drawing/view'
@@ -27,6 +27,7 @@ export function LoseOne({ job }: { job: Job }) {
   const [all, setAll] = useState(false)
   const { busy, fault, run } = useSearch()
   const now = found?.of === job ? found.list : null
+  const groups = useMemo(() => alike(now ?? []), [now])
   const bad = now?.filter((w) => w.secondNeeded === true).length ?? 0
   const dark = now?.filter((w) => w.secondNeeded === null).length ?? 0
   return (
@@ -63,13 +64,13 @@ export function LoseOne({ job }: { job: Job }) {
             {dark ? `, ${dark} not assessed` : ''}.
           </Typography>
           <Box component="ol" aria-label="With one lost" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>
-            {(all ? now : now.slice(0, SHOWN)).map((w) => (
-              <One key={w.id} of={w} />
+            {(all ? groups : groups.slice(0, SHOWN)).map((g) => (
+              <Alike key={g[0].id} of={g} />
             ))}
           </Box>
-          {now.length > SHOWN && (
+          {groups.length > SHOWN && (
             <Button onClick={() => setAll(!all)} sx={{ justifySelf: 'start' }}>
-              {all ? 'Fewer' : `All ${now.length}`}
+              {all ? 'Fewer' : `All ${groups.length}`}
             </Button>
           )}
           <Typography variant="caption" sx={{ color: 'text.secondary' }}>
@@ -83,21 +84,36 @@ export function LoseOne({ job }: { job: Job }) {
 
 const stateOf = (w: WithoutOne) => (w.secondNeeded === null ? 'unknown' : w.secondNeeded ? 'over' : 'clear')
 
-function One({ of: w }: { of: WithoutOne }) {
+/** Those of one kind and piece with the same end are told together. */
+function alike(list: WithoutOne[]): [WithoutOne, ...WithoutOne[]][] {
+  const groups = new Map<string, [WithoutOne, ...WithoutOne[]]>()
+  for (const w of list) {
+    const key = [w.kind, w.pieceId, w.falls ? 'falls' : consequence(w)].join('|')
+    const found = groups.get(key)
+    if (found) found.push(w)
+    else groups.set(key, [w])
+  }
+  return [...groups.values()]
+}
+
+function Alike({ of }: { of: [WithoutOne, ...WithoutOne[]] }) {
   const takeUp = useView((s) => s.takeUp)
+  const [first, ...rest] = of
+  const names = [first.name, ...rest.map((w) => w.name.replace(/^(Foot|Weld) /, ''))].join(', ')
+  const falling = [...new Set(of.flatMap((w) => w.falls?.split(', ') ?? []))].join(', ')
   return (
     <Box
       component="li"
       sx={{
         borderLeft: 4,
-        borderColor: (t) => ({ over: t.inks.signal, unknown: t.inks.unknown, clear: t.inks.waterDeep })[stateOf(w)],
+        borderColor: (t) => ({ over: t.inks.signal, unknown: t.inks.unknown, clear: t.inks.waterDeep })[stateOf(first)],
         pl: 1,
       }}
     >
       <Box
         component="button"
         type="button"
-        onClick={() => w.pieceId && takeUp(w.pieceId)}
+        onClick={() => first.pieceId && takeUp(first.pieceId)}
         sx={{
           border: 0,
           p: 0,
@@ -106,14 +122,14 @@ function One({ of: w }: { of: WithoutOne }) {
           fontWeight: 600,
           color: 'inherit',
           textAlign: 'left',
-          cursor: w.pieceId ? 'pointer' : 'default',
+          cursor: first.pieceId ? 'pointer' : 'default',
         }}
       >
-        {stateMarks[stateOf(w)]} {w.name}
+        {stateMarks[stateOf(first)]} {names}
       </Box>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-        {consequence(w)}
-        {w.secondNeeded ? ` Deserves a second: ${seconds[w.kind]}.` : ''}
+        {falling ? `Nothing else holds ${falling}${rest.length ? ', each its own' : ''}.` : consequence(first)}
+        {first.secondNeeded ? ` Deserves a second: ${seconds[first.kind]}.` : ''}
       </Typography>
     </Box>
   )
@@ -121,10 +137,9 @@ function One({ of: w }: { of: WithoutOne }) {
 
 const percent = (ratio: number): string => (ratio > 9.99 ? 'more than 999 %' : `${Math.round(ratio * 100)} %`)
 
-function consequence({ falls, then }: WithoutOne): string {
-  if (falls) return `Nothing else holds ${falls}.`
-  if (!then) return 'Nothing bears more than before.'
-  if (then.ratio === null) return `${then.at}: not assessed, missing ${then.missing.join(', ')}.`
-  const from = then.before === null ? '' : `, from ${percent(then.before)}`
-  return `Then most used: ${then.at}, ${percent(then.ratio)} of ${then.limit.charAt(0).toLowerCase()}${then.limit.slice(1)}${from}.`
+function consequence({ next }: WithoutOne): string {
+  if (!next) return 'Nothing bears more than before.'
+  if (next.ratio === null) return `${next.at}: not assessed, missing ${next.missing.join(', ')}.`
+  const from = next.before === null ? '' : `, from ${percent(next.before)}`
+  return `Then most used: ${next.at}, ${percent(next.ratio)} of ${next.limit.charAt(0).toLowerCase()}${next.limit.slice(1)}${from}.`
 }

@@ -1,14 +1,17 @@
 // @vitest-environment jsdom
-import { screen, waitFor, within } from '@testing-library/react'
+import { act, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { newLoadTest } from '../../../core/loadTest/loadTest'
+import { loseOne } from '../../../core/loseOne/loseOne'
 import { INCH } from '../../../core/quantity/units'
 import { withRack } from '../../../core/testing/racks'
+import { editJob } from '../../job/jobStore'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { Anchors } from './Anchors'
 import { FeetTable } from './FeetTable'
 import { LoadTests } from './LoadTests'
+import { LoseOne } from './LoseOne'
 import { MassLedger } from './MassLedger'
 import { Resting } from './Resting'
 import { Straps } from './Straps'
@@ -17,6 +20,10 @@ import { Swinging } from './Swinging'
 vi.mock('./CaseChart', () => ({ default: () => null }))
 vi.mock('../../job/useEvaluation', async (real) => ({
   ...(await real<typeof import('../../job/useEvaluation')>()),
+  openBench: () => ({
+    run: (work: (api: object) => unknown) => work({ loseOne: async (...given: Parameters<typeof loseOne>) => loseOne(...given) }),
+    stop: () => undefined,
+  }),
   evaluating: (work: (api: object) => unknown) =>
     work({
       proofSag: async (_job: unknown, _rules: unknown, _place: unknown, kg: number) => ({
@@ -26,6 +33,28 @@ vi.mock('../../job/useEvaluation', async (real) => ({
     }),
 }))
 const [survey, oyster, spar, drone] = demoJobs
+
+describe('what if one is lost', () => {
+  test('alike ones stand together with what falls and what a second would be; a change of the job takes the answer away', async () => {
+    answering({})
+    onBench(survey)
+    const { user } = mount(<WithJob>{(job) => <LoseOne job={job} />}</WithJob>)
+    await user.click(screen.getByRole('button', { name: 'What if one is lost?' }))
+    const list = await screen.findByRole('list', { name: 'With one lost' }, { timeout: 20_000 })
+    const [feet] = within(list).getAllByRole('listitem')
+    expect(feet!.textContent).toMatch(/Foot F1L, F1R, F2L, F2R, F3L, F3R.*Nothing else holds B1, B2, B3, each its own.*Deserves a second/)
+    expect(screen.getByText(/12 taken away one by one: 9 deserve a second/)).toBeTruthy()
+    act(() => editJob((j) => ({ ...j, brief: { ...j.brief, speedKmh: 80 } })))
+    expect(screen.queryByRole('list', { name: 'With one lost' })).toBeNull()
+    expect(screen.getByText(/changed since: ask again/)).toBeTruthy()
+  })
+  test('a job of no piece has nothing to lose', () => {
+    answering({})
+    onBench({ ...survey, pieces: [] })
+    mount(<WithJob>{(job) => <LoseOne job={job} />}</WithJob>)
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'What if one is lost?' }).disabled).toBe(true)
+  })
+})
 
 describe('the table of feet', () => {
   test('each foot with its force, its case, and the weakest of what holds it, whose chain opens', async () => {
