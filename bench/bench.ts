@@ -2,9 +2,17 @@ import { bundleBench } from './bundle'
 import { dragBench } from './drag'
 import { frameBench } from './frame'
 import { nestingBench } from './nesting'
+import { piecesBench } from './pieces'
 import { slipwayBench } from './slipway'
 
-const rows = [...(await nestingBench()), ...(await slipwayBench()), ...frameBench(), ...bundleBench(), ...(await dragBench())]
+const rows = [
+  ...(await nestingBench()),
+  ...(await slipwayBench()),
+  ...frameBench(),
+  ...piecesBench(),
+  ...bundleBench(),
+  ...(await dragBench()),
+]
 const widths = [0, 1, 2].map((c) => Math.max(...rows.map((r) => r[c].length)))
 for (const row of rows)
   process.stdout.write(

@@ -56,7 +56,7 @@ const shots: Shot[] = [
   { name: 'layout', path: `${job('Pole')}/layout` },
   {
     name: 'layout-3d',
-    path: `${job('Pole')}/layout`,
+    path: `${job('Basket')}/layout`,
     before: async (p) => {
       await p.getByRole('button', { name: '3D' }).click()
       await p.waitForTimeout(4000)
@@ -117,12 +117,11 @@ const shots: Shot[] = [
   { name: 'layout-bay', path: `${job('Pole')}/layout`, dark: true },
   { name: 'layout-360', path: `${job('Pole')}/layout`, width: 360, height: 760 },
   {
-    name: 'cut-768',
-    path: `${job('Spar')}/cut`,
-    width: 768,
-    height: 1024,
+    name: 'pieces',
+    path: `${job('Basket')}/layout`,
     before: async (p) => {
-      await p.getByRole('heading', { name: 'Cut list' }).waitFor({ timeout: 20_000 })
+      await p.getByRole('button', { name: /^B Guard and crate rails/ }).click()
+      await p.waitForTimeout(800)
     },
   },
   {

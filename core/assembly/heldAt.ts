@@ -1,8 +1,7 @@
 import { centreLine, nearestAlong } from '../geometry/centreLine'
 import { type Assembly, type Member, memberEnds, memberLengthMm } from './assembly'
 
-/** Places along a member where something holds it: a mount it stands on, or a joint by which it lies on another part. In order, mm from its first end. */
-export function heldAtMm(m: Member, a: Assembly): number[] {
+function findHeldMm(m: Member, a: Assembly): number[] {
   const line = centreLine(m.path, m.bendRadiiMm)
   const at = [
     ...a.mounts.filter((x) => x.on === m.id).map((x) => x.place),
@@ -14,11 +13,7 @@ export function heldAtMm(m: Member, a: Assembly): number[] {
   return at.map((p) => nearestAlong(line, p).atMm).sort((x, y) => x - y)
 }
 
-/**
- * Places that carry a member: its mounts where it stands on two or more, else its mount and whatever it lies on or is held by; what lies on it carries nothing.
- * One that lies on nothing counts every joint. In order, mm from its first end.
- */
-export function carriedAtMm(m: Member, a: Assembly): number[] {
+function findCarriedMm(m: Member, a: Assembly): number[] {
   const line = centreLine(m.path, m.bendRadiiMm)
   const mounts = a.mounts.filter((x) => x.on === m.id).map((x) => x.place)
   const parts = new Set([...a.members, ...a.plates].map((p) => p.id))
@@ -29,14 +24,37 @@ export function carriedAtMm(m: Member, a: Assembly): number[] {
   return at.map((p) => nearestAlong(line, p).atMm).sort((x, y) => x - y)
 }
 
-/**
- * Length that a member may lean or buckle over: between the places that hold it; twice its own where it stands upright or is held at one place only, for its
- * head may sway (AISC 360-16, table C-A-7.1, cases d and e). mm
- */
-export function unheldMm(m: Member, a: Assembly): number {
+function findUnheldMm(m: Member, a: Assembly): number {
   const [from, to] = memberEnds(m)
   const upright = Math.abs(from.z - to.z) > Math.hypot(from.x - to.x, from.y - to.y)
   const held = heldAtMm(m, a)
   const gaps = held.slice(1).map((x, i) => x - held[i]!)
   return upright || !gaps.length ? 2 * memberLengthMm(m) : Math.max(...gaps)
 }
+
+/** An assembly never changes, and every load case asks again: what was found for a member is kept with it. */
+function kept<T>(find: (m: Member, a: Assembly) => T): (m: Member, a: Assembly) => T {
+  const all = new WeakMap<Assembly, Map<Member, { found: T }>>()
+  return (m, a) => {
+    const own = all.get(a) ?? new Map<Member, { found: T }>()
+    all.set(a, own)
+    const known = own.get(m) ?? { found: find(m, a) }
+    own.set(m, known)
+    return known.found
+  }
+}
+
+/** Places along a member where something holds it: a mount it stands on, or a joint by which it lies on another part. In order, mm from its first end. */
+export const heldAtMm = kept(findHeldMm)
+
+/**
+ * Places that carry a member: its mounts where it stands on two or more, else its mount and whatever it lies on or is held by; what lies on it carries nothing.
+ * One that lies on nothing counts every joint. In order, mm from its first end.
+ */
+export const carriedAtMm = kept(findCarriedMm)
+
+/**
+ * Length that a member may lean or buckle over: between the places that hold it; twice its own where it stands upright or is held at one place only, for its
+ * head may sway (AISC 360-16, table C-A-7.1, cases d and e). mm
+ */
+export const unheldMm = kept(findUnheldMm)

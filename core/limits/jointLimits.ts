@@ -29,7 +29,18 @@ const fillerOf = (group: Material['group']): Filler => (group === 'aluminium' ? 
  * Throat and metal of one weld: two runs along the first part's sides, each as long as the second is wide, or the pattern that the joint says; the greatest of
  * each force and moment taken together, both ways of bending. MPa
  */
-export function weldStress({ j, parts }: Pick<At, 'j' | 'parts'>, rules: Rules) {
+export function weldStress(of: Pick<At, 'j' | 'parts'>, rules: Rules): WeldStress {
+  const kept = stresses.get(of.j)
+  if (kept?.rules === rules) return kept.found
+  const found = findWeldStress(of, rules)
+  stresses.set(of.j, { rules, found })
+  return found
+}
+/** Asked by the weld, by the metal beside it and by fatigue. */
+const stresses = new WeakMap<JointForce, { rules: Rules; found: WeldStress }>()
+type WeldStress = ReturnType<typeof findWeldStress>
+
+function findWeldStress({ j, parts }: Pick<At, 'j' | 'parts'>, rules: Rules) {
   const [first, second] = parts
   const { weld } = j.joint
   const apart = weld?.apartMm ?? first?.widthMm ?? 25

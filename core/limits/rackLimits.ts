@@ -3,9 +3,10 @@ import { heldAtMm } from '../assembly/heldAt'
 import { pieceIdOf } from '../assembly/ids'
 import type { Brief } from '../brief/brief'
 import { type Figure, figure, type Input } from '../figure/figure'
+import { Impossible } from '../issue/impossible'
 import { type Carried, notAgreed } from '../loads/carried'
 import { loadCases } from '../loads/loadCases'
-import { type CaseResult, type Lack, type Person, rackSolver } from '../loads/solveRack'
+import { type CaseResult, type Lack, type Person, type RackSolver, rackSolver } from '../loads/solveRack'
 import type { LoadTest } from '../loadTest/loadTest'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
@@ -56,15 +57,8 @@ export type RackGiven = { assembly: Assembly; carried: Carried[]; vehicle: Vehic
  */
 export function rackLimits(given: RackGiven): RackResult {
   const { carried, vehicle, brief, rules, tests } = given
-  const { standing, fallen } = whatStands(given.assembly, rules)
-  const assembly = standing
   const cases = loadCases(rules, brief.road, brief.snowKgM2)
-  const people = [
-    ...(brief.someoneStands ? standingPlaces(assembly).map((person) => ({ person, name: 'a person standing' })) : []),
-    ...(brief.someoneClimbs ? climbingPlaces(assembly, rules).map((person) => ({ person, name: 'a person climbing up' })) : []),
-  ]
-  const places = people.map((p) => p.person)
-  const solvers = (['free', 'clamped'] as const).flatMap((hold) => rackSolver(assembly, carried, rules, places, hold) ?? [])
+  const { standing: assembly, fallen, people, solvers } = solved(given)
   const overhangs = overhangLimits(given.assembly, brief, rules)
   const down = fallen.map((f) => notSolved(f.says, f.pieceId))
   if (!solvers.length)
@@ -122,6 +116,28 @@ export function rackLimits(given: RackGiven): RackResult {
     frequencyHz: hz.some((f) => f === null) ? null : Math.min(...hz.map((f) => f ?? 0)),
     unstable: fallen,
   }
+}
+
+type Standing = { standing: Assembly; fallen: Fallen[]; people: { person: Person; name: string }[]; solvers: RackSolver[] }
+/** The frames of the whole, with feet that clamp and that do not; where it is no structure, of what stands by itself. */
+function solved(given: RackGiven): Standing {
+  const { carried, brief, rules } = given
+  const of = (assembly: Assembly): Pick<Standing, 'people' | 'solvers'> => {
+    const people = [
+      ...(brief.someoneStands ? standingPlaces(assembly).map((person) => ({ person, name: 'a person standing' })) : []),
+      ...(brief.someoneClimbs ? climbingPlaces(assembly, rules).map((person) => ({ person, name: 'a person climbing up' })) : []),
+    ]
+    const places = people.map((p) => p.person)
+    return { people, solvers: (['free', 'clamped'] as const).flatMap((hold) => rackSolver(assembly, carried, rules, places, hold) ?? []) }
+  }
+  if (given.assembly.mounts.length)
+    try {
+      return { standing: given.assembly, fallen: [], ...of(given.assembly) }
+    } catch (error) {
+      if (!(error instanceof Impossible)) throw error
+    }
+  const { standing, fallen } = whatStands(given.assembly, rules)
+  return { standing, fallen, ...of(standing) }
 }
 
 /** The pieces that have a part in the assembly, in its order; null = parts that belong to none. */

@@ -1,13 +1,4 @@
-import {
-  type Assembly,
-  type Bearing,
-  type Fitting,
-  type Joint,
-  type Member,
-  type Plate,
-  type Pull,
-  plateMassKg,
-} from '../assembly/assembly'
+import { type Assembly, type Bearing, type Fitting, type Joint, type Plate, type Pull, plateMassKg } from '../assembly/assembly'
 import { AHEAD, ASIDE, DOWN, fittingFacingMm2, infillFacingMm2, pieceFacingMm2, plateFacingMm2 } from '../assembly/facing'
 import { plateCentre, plateNormal } from '../assembly/places'
 import { ridesOf } from '../assembly/rides'
@@ -112,6 +103,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
   const rack = rackFrame(assembly, rules, wanted, hold)
   const nodeAt = (memberId: string, atMm: number) => String(nearestNode(rack.along.get(memberId) ?? [], atMm))
   const hung = hungPlates(assembly, rack)
+  const own = { hung, pieces: perMm(assembly, rack) }
 
   /** A force at a place of a bearing, as it comes onto the frame; what the vehicle itself bears is no part of it. */
   const onBearing = (b: Bearing, yMm: number, force: Triple, moment: Triple): FrameLoads['nodes'] => {
@@ -150,7 +142,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
   function loaded(loadCase: LoadCase, speedKmh: number | null, use: 'least' | 'most', person?: Person, pull?: Pull) {
     const { air, missing } = airOf(loadCase, speedKmh, rules)
     const lacks: Lack[] = missing.map((says) => ({ says, on: null }))
-    const loads: FrameLoads = ownWeight(assembly, rack, hung, loadCase, air, rules)
+    const loads: FrameLoads = ownWeight(assembly, rack, own, loadCase, air, rules)
     for (const f of assembly.fittings) lacks.push(...lacksOf(f).map((says) => ({ says, on: [f.id] })))
     for (const c of carried) {
       if (!countsWhen(c, loadCase.when)) continue
@@ -330,16 +322,20 @@ function airOf(loadCase: LoadCase, speedKmh: number | null, rules: Rules): { air
 }
 
 /** Members along their length with the air on them; stiff plates and fittings at their middle, sheet at its joints, infill along what it is fixed to, feet and their brackets where they stand. */
-function ownWeight(assembly: Assembly, rack: RackFrame, hung: Hung[], loadCase: LoadCase, air: Air, rules: Rules): FrameLoads {
+function ownWeight(
+  assembly: Assembly,
+  rack: RackFrame,
+  { hung, pieces }: { hung: Hung[]; pieces: PerMm[] },
+  loadCase: LoadCase,
+  air: Air,
+  rules: Rules,
+): FrameLoads {
   const loads: FrameLoads = { nodes: [], members: [] }
-  const byId = new Map(assembly.members.map((m) => [m.id, m]))
   const infill = infillAlong(assembly, rack, loadCase, air, rules)
-  for (const p of rack.pieces) {
-    const m = byId.get(p.memberId)
-    if (!m) continue
-    const own = alongPiece(m, p, loadCase, air, rules)
-    const more = infill.get(p.memberId) ?? [0, 0, 0]
-    loads.members.push({ member: String(p.element), uniform: [own[0] + more[0], own[1] + more[1], own[2] + more[2]] })
+  for (const p of pieces) {
+    const own = alongPiece(p, loadCase, air, rules)
+    const more = infill.get(p.piece.memberId) ?? [0, 0, 0]
+    loads.members.push({ member: String(p.piece.element), uniform: [own[0] + more[0], own[1] + more[1], own[2] + more[2]] })
   }
   const put = (node: number, force: Triple, moment: Triple = [0, 0, 0]) => loads.nodes.push({ node: String(node), force, moment })
   const weigh = (kg: number): Triple => [kg * G_M_S2 * loadCase.forwardG, kg * G_M_S2 * loadCase.leftG, -kg * G_M_S2 * loadCase.downG]
@@ -376,15 +372,26 @@ function ownWeight(assembly: Assembly, rack: RackFrame, hung: Hung[], loadCase: 
   return loads
 }
 
+/** One straight piece of a member by the millimetre: its weight, N, and the faces it shows, m². The same in every case, so worked out once. */
+type PerMm = { piece: RackFrame['pieces'][number]; weightN: number; downM2: number; aheadM2: number; asideM2: number }
+function perMm(assembly: Assembly, rack: RackFrame): PerMm[] {
+  const byId = new Map(assembly.members.map((m) => [m.id, m]))
+  return rack.pieces.flatMap((piece): PerMm[] => {
+    const m = byId.get(piece.memberId)
+    if (!m) return []
+    const length = Math.max(1e-9, piece.toMm - piece.fromMm)
+    const face = (way: Vec3) => (pieceFacingMm2(m, piece.from, piece.to, way) / length) * 1e-6
+    const weightN = massPerMetre(m.profileId) * 1e-3 * G_M_S2
+    return [{ piece, weightN, downM2: face(DOWN), aheadM2: face(AHEAD), asideM2: face(ASIDE) }]
+  })
+}
+
 /** N/mm along one straight piece of a member: weight, snow, lift, and the air on the faces it shows ahead and aside. */
-function alongPiece(m: Member, p: RackFrame['pieces'][number], loadCase: LoadCase, air: Air, rules: Rules): Triple {
-  const length = Math.max(1e-9, p.toMm - p.fromMm)
-  const n = massPerMetre(m.profileId) * 1e-3 * G_M_S2
-  const face = (way: Vec3) => (pieceFacingMm2(m, p.from, p.to, way) / length) * 1e-6
-  const onTop = (loadCase.snowKgM2 * G_M_S2 - air.allPa * rules.liftCoefficient) * face(DOWN)
+function alongPiece({ weightN: n, downM2, aheadM2, asideM2 }: PerMm, loadCase: LoadCase, air: Air, rules: Rules): Triple {
+  const onTop = (loadCase.snowKgM2 * G_M_S2 - air.allPa * rules.liftCoefficient) * downM2
   return [
-    n * loadCase.forwardG - air.aheadPa * rules.dragCoefficient * face(AHEAD),
-    n * loadCase.leftG + air.leftPa * rules.dragCoefficient * face(ASIDE),
+    n * loadCase.forwardG - air.aheadPa * rules.dragCoefficient * aheadM2,
+    n * loadCase.leftG + air.leftPa * rules.dragCoefficient * asideM2,
     -onTop - n * loadCase.downG,
   ]
 }

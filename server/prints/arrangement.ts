@@ -49,22 +49,43 @@ function verdict(paper: Paper, { limits, issues }: Evaluation, at: { x: number; 
 export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title: Title): Promise<Buffer> {
   const paper = openPaper(title)
   const [w, h] = [paper.page.width - 2 * MARGIN, paper.page.height]
-  const view = (name: 'plan' | 'side' | 'rear') => drawView(name, result.assembly, job.vehicle, job.brief)
-  const top = (h - 84) * 0.52
-  paintSheet(paper, view('plan'), { x: MARGIN, y: 54, width: w * 0.66, height: top }, job.units)
-  paintSheet(paper, view('side'), { x: MARGIN, y: 54 + top, width: w * 0.66, height: h - 84 - top }, job.units)
-  paintSheet(paper, view('rear'), { x: MARGIN + w * 0.66, y: 54, width: w * 0.34, height: h * 0.55 }, job.units)
-  paper
-    .font('text')
-    .fontSize(8)
-    .fillColor(INK)
-    .text(
-      `Lengths in ${job.units.system === 'inch' ? 'inches' : 'millimetres'}. Running positions from the datum line, never from bar to bar. Axes: forward of and left of the middle of the rear axle. Rack mass ${withUnit(result.rackMassKg, 'mass', job.units)}.`,
-      MARGIN + w * 0.66 + 10,
-      h * 0.66,
-      { width: w * 0.34 - 10 },
-    )
-  verdict(paper, result, { x: MARGIN + w * 0.66 + 10, y: paper.y + 10, width: w * 0.34 - 10, bottom: h - 50 })
+  // several pieces have a sheet of views each, with the others in place but unmarked
+  const drawn = result.pieces.filter((p) => p.assembly.members.length + p.assembly.fittings.length + p.assembly.plates.length > 0)
+  const sheets = drawn.length > 1 ? drawn : [null]
+  for (const [i, piece] of sheets.entries()) {
+    if (i) paper.addPage()
+    const view = (name: 'plan' | 'side' | 'rear') => drawView(name, result.assembly, job.vehicle, job.brief, 'driving', piece?.id ?? null)
+    const top = (h - 84) * 0.52
+    paintSheet(paper, view('plan'), { x: MARGIN, y: 54, width: w * 0.66, height: top }, job.units)
+    paintSheet(paper, view('side'), { x: MARGIN, y: 54 + top, width: w * 0.66, height: h - 84 - top }, job.units)
+    paintSheet(paper, view('rear'), { x: MARGIN + w * 0.66, y: 54, width: w * 0.34, height: h * 0.55 }, job.units)
+    const beside = { x: MARGIN + w * 0.66 + 10, width: w * 0.34 - 10 }
+    paper.y = h * 0.66
+    if (piece)
+      paper
+        .font('bold')
+        .fontSize(10)
+        .fillColor(INK)
+        .text(
+          `Marked here: ${[piece.letter, piece.name].filter(Boolean).join(' ')}, ${withUnit(piece.massKg, 'mass', job.units)}`,
+          beside.x,
+          paper.y,
+          {
+            width: beside.width,
+          },
+        )
+    paper
+      .font('text')
+      .fontSize(8)
+      .fillColor(INK)
+      .text(
+        `Lengths in ${job.units.system === 'inch' ? 'inches' : 'millimetres'}. Running positions from the datum line, never from bar to bar. Axes: forward of and left of the middle of the rear axle. Mass of all that is fitted ${withUnit(result.rackMassKg, 'mass', job.units)}.`,
+        beside.x,
+        paper.y + (piece ? 4 : 0),
+        { width: beside.width },
+      )
+    if (!i) verdict(paper, result, { ...beside, y: paper.y + 10, bottom: h - 50 })
+  }
   paper.addPage()
   const parts = cutList(result.assembly).map((p) => [
     p.marks.join(', '),

@@ -51,7 +51,7 @@ export function TideGauge() {
         </Typography>
       </Box>
       {evaluation.pieces.length > 1 && (
-        <Box sx={{ px: 1.5, pb: 1 }}>
+        <Box sx={{ px: 1.5, pt: 0.75, pb: 1 }}>
           <ChoiceInput
             label="Limits of"
             value={only}

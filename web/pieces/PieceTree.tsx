@@ -10,7 +10,7 @@ import Button from '@mui/material/Button'
 import IconButton from '@mui/material/IconButton'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
-import { type ReactNode, useState } from 'react'
+import { Fragment, type ReactNode, useState } from 'react'
 import type { PieceState } from '../../core/families/family'
 import type { Job } from '../../core/job/job'
 import { copied, mayStandOn, mirrored, reordered, without } from '../../core/pieces/editPieces'
@@ -135,24 +135,26 @@ function Supports({ built, job }: { built: Built; job: Job }) {
               </Box>
             ) : (
               on.map((c, i) => (
-                <Box
-                  key={c.id}
-                  component="button"
-                  type="button"
-                  onClick={() => select(`cargo:${c.id}`)}
-                  sx={{
-                    border: 0,
-                    p: 0,
-                    bgcolor: 'transparent',
-                    font: 'inherit',
-                    color: 'inherit',
-                    cursor: 'pointer',
-                    textDecoration: 'underline dotted',
-                  }}
-                >
-                  {c.name}
-                  {i < on.length - 1 ? ', ' : ''}
-                </Box>
+                <Fragment key={c.id}>
+                  {i > 0 && ', '}
+                  <Box
+                    component="button"
+                    type="button"
+                    onClick={() => select(`cargo:${c.id}`)}
+                    sx={{
+                      border: 0,
+                      p: 0,
+                      bgcolor: 'transparent',
+                      font: 'inherit',
+                      color: 'inherit',
+                      cursor: 'pointer',
+                      textAlign: 'left',
+                      textDecoration: 'underline dotted',
+                    }}
+                  >
+                    {c.name}
+                  </Box>
+                </Fragment>
               ))
             )}
           </li>

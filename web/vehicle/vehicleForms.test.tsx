@@ -212,7 +212,7 @@ describe('bodies', () => {
 
 describe('places that the measuring sheets make', () => {
   test('a bed measured is rails to stand on; a rating typed is kept for that place, and one emptied is unknown', async () => {
-    const { held, user } = form(PlacesForm, pickup)
+    const { held, user } = form(PlacesForm, { ...pickup, placeRatings: {} })
     const rail = within(screen.getByRole('group', { name: 'Top of the bed rails' }))
     await retype(user, rail.getByRole('textbox', { name: 'One mount, pressed down' }), '120')
     const [id] = Object.keys(held.vehicle.placeRatings)

@@ -1,12 +1,11 @@
-import { profileOf, profileSection, profiles } from '../../catalogue/profiles'
 import { Impossible } from '../../issue/impossible'
+import { coatChoices, profileChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
 import { assemble } from './assemble'
 import { guardExamples } from './examples'
 import { GuardParams, guardFills, guardHolds } from './params'
 import { cabLeanDeg, type GuardShape, guardShape, railsOf } from './shape'
 
-const profileChoices = () => profiles.map((p) => ({ value: p.id, label: p.name }))
 const words =
   <T extends string>(list: readonly T[]) =>
   () =>
@@ -164,11 +163,7 @@ export const cabGuard: Family<GuardParams> = {
       key: 'finish',
       label: 'Finish',
       kind: 'choice',
-      options: () => [
-        { value: 'powder', label: 'Powder coated' },
-        { value: 'painted', label: 'Painted' },
-        { value: 'raw', label: 'Raw' },
-      ],
+      options: coatChoices,
       group: 'Metal',
     },
     { key: 'fill', label: 'Between the posts', kind: 'choice', options: words(guardFills), group: 'Fill and lamps' },
@@ -239,24 +234,14 @@ export const cabGuard: Family<GuardParams> = {
     { key: 'slopeDeg', label: 'Up a slope of', kind: 'angle', min: 0, max: 60, nullable: true, group: 'Winch', when: (p) => p.winch },
   ],
   changes: (p) => {
-    const stiffer = (id: string) =>
-      profiles
-        .filter(
-          (q) =>
-            q.materialId === profileOf(id).materialId &&
-            q.shape.kind === 'rectangular' &&
-            profileSection(q.id).wyMm3 > profileSection(id).wyMm3,
-        )
-        .sort((a, b) => profileSection(a.id).areaMm2 - profileSection(b.id).areaMm2)
-        .slice(0, 3)
     return [
       ...[20, 40, 80, 120, 160, 200, 300, 400, 600, 900]
         .filter((d) => p.heightMm - d >= 200)
         .map((d) => ({ label: `lower the guard by {${d}}`, params: { ...p, heightMm: p.heightMm - d } })),
       ...[100, 200, 400].map((d) => ({ label: `a base {${d}} longer`, params: { ...p, baseMm: p.baseMm + d } })),
       ...(p.gussets ? [] : [{ label: 'gussets in the upper corners', params: { ...p, gussets: true } }]),
-      ...stiffer(p.profileId).map((q) => ({ label: `posts and bars of ${q.name}`, params: { ...p, profileId: q.id } })),
-      ...stiffer(p.baseProfileId).map((q) => ({ label: `base rails of ${q.name}`, params: { ...p, baseProfileId: q.id } })),
+      ...stifferThan(p.profileId).map((q) => ({ label: `posts and bars of ${q.name}`, params: { ...p, profileId: q.id } })),
+      ...stifferThan(p.baseProfileId).map((q) => ({ label: `base rails of ${q.name}`, params: { ...p, baseProfileId: q.id } })),
       ...guardHolds.filter((h) => h !== p.hold).map((hold) => ({ label: `hold it ${hold}`, params: { ...p, hold } })),
       ...(p.lampTabs > 0 ? [{ label: 'leave the lamp tabs off', params: { ...p, lampTabs: 0 } }] : []),
       ...(p.fill === 'slats' ? [{ label: 'mesh instead of slats', params: { ...p, fill: 'mesh' as const } }] : []),

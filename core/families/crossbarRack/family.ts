@@ -3,6 +3,7 @@ import { profileOf, profileSection, profiles, sameShape } from '../../catalogue/
 import { equalPositions, planBars } from '../../spacing/spacing'
 import { datumXMm } from '../../vehicle/datum'
 import { nearestMountX, type Vehicle } from '../../vehicle/vehicle'
+import { coatChoices, jointChoices, profileChoices } from '../choices'
 import type { Family, Site } from '../family'
 import { assemble, barLengthMm, FOOT_LENGTH_MM, mountLineOf } from './assemble'
 import { crossbarExamples } from './examples'
@@ -10,7 +11,6 @@ import { CrossbarParams, MOST_FOOT_HEIGHT_MM, MOST_OVERHANG_MM, plainRack } from
 
 /** A millionth of a millimetre: what sums leave behind is no figure. */
 const exact = (mm: number): number => Math.round(mm * 1e6) / 1e6
-const profileChoices = () => profiles.map((p) => ({ value: p.id, label: p.name }))
 
 export const crossbarRack: Family<CrossbarParams> = {
   id: 'crossbar-rack',
@@ -219,20 +219,13 @@ export const crossbarRack: Family<CrossbarParams> = {
       key: 'build',
       label: 'Joints',
       kind: 'choice',
-      options: () => [
-        { value: 'bolted', label: 'Bolted' },
-        { value: 'welded', label: 'Welded' },
-      ],
+      options: jointChoices,
     },
     {
       key: 'finish',
       label: 'Finish',
       kind: 'choice',
-      options: () => [
-        { value: 'powder', label: 'Powder coated' },
-        { value: 'painted', label: 'Painted' },
-        { value: 'raw', label: 'Raw' },
-      ],
+      options: coatChoices,
     },
   ],
   examples: crossbarExamples,

@@ -1,10 +1,10 @@
-import { profileOf, profileSection, profiles } from '../../catalogue/profiles'
+import { profileSection } from '../../catalogue/profiles'
 import { demoVehicles } from '../../vehicle/demoVehicles'
+import { coatChoices, jointChoices, profileChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
 import { assemble, receiverOf, trayXMm } from './assemble'
 import { CarrierParams } from './params'
 
-const profileChoices = () => profiles.map((p) => ({ value: p.id, label: p.name }))
 const pickup = demoVehicles[1]
 const inReceiver = {
   ...pickup,
@@ -115,21 +115,14 @@ export const receiverCarrier: Family<CarrierParams> = {
       key: 'build',
       label: 'Joints',
       kind: 'choice',
-      options: () => [
-        { value: 'welded', label: 'Welded' },
-        { value: 'bolted', label: 'Bolted' },
-      ],
+      options: jointChoices,
       group: 'Metal',
     },
     {
       key: 'finish',
       label: 'Finish',
       kind: 'choice',
-      options: () => [
-        { value: 'powder', label: 'Powder coated' },
-        { value: 'painted', label: 'Painted' },
-        { value: 'raw', label: 'Raw' },
-      ],
+      options: coatChoices,
       group: 'Metal',
     },
     { key: 'folds', label: 'Folds up', kind: 'switch', group: 'Use' },
@@ -147,14 +140,6 @@ export const receiverCarrier: Family<CarrierParams> = {
     },
   ],
   changes: (p) => {
-    const heavier = (id: string) => {
-      const own = profileOf(id)
-      return profiles
-        .filter(
-          (q) => q.materialId === own.materialId && profileSection(q.id).wyMm3 > profileSection(id).wyMm3 && q.shape.kind === 'rectangular',
-        )
-        .sort((a, b) => profileSection(a.id).areaMm2 - profileSection(b.id).areaMm2)
-    }
     return [
       ...[40, 80, 120]
         .filter((d) => p.firstBehindMm - d >= 250)
@@ -165,10 +150,10 @@ export const receiverCarrier: Family<CarrierParams> = {
       ...[60, 120, 180]
         .filter((d) => p.riseMm + d <= 600)
         .map((d) => ({ label: `raise it by {${d}}`, params: { ...p, riseMm: p.riseMm + d } })),
-      ...heavier(p.trayProfileId)
+      ...stifferThan(p.trayProfileId)
         .slice(0, 3)
         .map((q) => ({ label: `trays of ${q.name}`, params: { ...p, trayProfileId: q.id } })),
-      ...heavier(p.tongueProfileId)
+      ...stifferThan(p.tongueProfileId)
         .slice(0, 2)
         .map((q) => ({ label: `tongue of ${q.name}`, params: { ...p, tongueProfileId: q.id } })),
       ...[200, 400]

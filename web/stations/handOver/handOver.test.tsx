@@ -27,11 +27,11 @@ const shown = (job: Job) => {
 describe('price and its reasons', () => {
   test('every line opens its working, and the sum stands beside the budget and a ready-made one', async () => {
     plan = { plan: bought, running: false }
-    const job = { ...drone, brief: { ...drone.brief, budgetMinor: 120_000, readyMadeMinor: 98_000, readyMadeNote: 'two bars and a box' } }
+    const job = { ...drone, brief: { ...drone.brief, budgetMinor: 200_000, readyMadeMinor: 98_000, readyMadeNote: 'two bars and a box' } }
     const { user } = shown(job)
     const q = quote(pricedPieces(job, defaultRules), bought, job.brief, defaultRules)!
     for (const l of q.lines) expect(screen.getByText(l.name)).toBeTruthy()
-    expect(screen.getByText(/than the budget/).textContent).toBe(`${moneyText(120_000 - q.price.value!)} less than the budget`)
+    expect(screen.getByText(/than the budget/).textContent).toBe(`${moneyText(200_000 - q.price.value!)} less than the budget`)
     expect(screen.getByText(/two bars and a box/)).toBeTruthy()
     await user.click(screen.getByRole('button', { name: /^Labour.*show the working/ }))
     expect((await screen.findByRole('dialog')).textContent).toContain('t = base + members·b')

@@ -1,0 +1,53 @@
+import { demoJobs } from '../core/job/demoJobs'
+import { evaluate } from '../core/job/evaluate'
+import type { Job } from '../core/job/job'
+import { loseOne } from '../core/loseOne/loseOne'
+import { nextPlace, type Piece } from '../core/pieces/piece'
+import { defaultRules } from '../core/rules/rules'
+
+/** Live figures of jobs of several pieces. Reach: three pieces of 60 members under 100 ms, twelve pieces under 300 ms. */
+const [survey, oyster] = demoJobs as [Job, Job, ...Job[]]
+const [rack, guard] = [survey.pieces[0]!, oyster.pieces[1]!]
+const again = (pieces: Piece[], of: Piece, params: object): Piece[] => [
+  ...pieces,
+  { ...of, ...nextPlace(pieces), params: { ...of.params, ...params } },
+]
+
+const bars = (n: number, from: number) => Array.from({ length: n }, (_, i) => from + i * 90)
+export const three: Job = {
+  ...oyster,
+  vehicle: { ...oyster.vehicle, mounts: survey.vehicle.mounts.map((m) => ({ ...m, bodyId: null })) },
+  brief: survey.brief,
+  pieces: [0, 1].reduce((list, k) => again(list, rack, { sideRails: true, barXMm: bars(23, k ? 1100 : -1040) }), [guard]),
+}
+const twelve: Job = {
+  ...survey,
+  pieces: Array.from({ length: 12 }).reduce<Piece[]>(
+    (list, _, i) => again(list, rack, { barXMm: [0, 160].map((x) => -1000 + 320 * i + x) }),
+    [],
+  ),
+}
+
+export function piecesBench(): string[][] {
+  const timed = (job: Job) => {
+    const times = Array.from({ length: 7 }, () => {
+      const start = performance.now()
+      evaluate(job, defaultRules)
+      return performance.now() - start
+    }).sort((a, b) => a - b)
+    return `${Math.round(times[3]!)} ms`
+  }
+  const row = (name: string, job: Job) => [
+    `${name}, ${evaluate(job, defaultRules).assembly.members.length} members`,
+    timed(job),
+    'all figures, median of 7',
+  ]
+  const start = performance.now()
+  const lost = loseOne(oyster, defaultRules).length
+  return [
+    row('three pieces', three),
+    row('twelve pieces', twelve),
+    row('guard and rack of the demo', oyster),
+    [`lose one, ${lost} taken away`, `${((performance.now() - start) / 1000).toFixed(1)} s`, 'in a worker, on asking'],
+  ]
+}
