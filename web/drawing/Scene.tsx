@@ -36,7 +36,7 @@ export default function Scene({ job, assembly, when, marks, strained }: Props) {
   return (
     <Canvas
       frameloop="demand"
-      camera={{ position: [length * 0.9, 4.6, length * 0.95], fov: 38, near: 0.1, far: 100 }}
+      camera={{ position: [length * 0.98, 4.6, length * 1.03], fov: 38, near: 0.1, far: 100 }}
       style={{ height: '100%' }}
       aria-label="3D view: drag to turn, scroll to come nearer"
       role="img"
@@ -109,7 +109,7 @@ export default function Scene({ job, assembly, when, marks, strained }: Props) {
         ))}
       </group>
       <gridHelper args={[12, 24, inks.line, inks.line]} />
-      <OrbitControls makeDefault target={[0, 1.5, 0]} maxPolarAngle={Math.PI / 2} />
+      <OrbitControls makeDefault target={[0, 0.95, 0]} maxPolarAngle={Math.PI / 2} />
     </Canvas>
   )
 }
