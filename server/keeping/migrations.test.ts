@@ -48,3 +48,41 @@ test('a database of the first release is brought up to date with its jobs in it,
   }
   rmSync(folder, { recursive: true })
 })
+
+test('vehicles kept with a carrier in the receiver keep it as masses on board; one that nobody can read stays as it is kept', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'tideline-migrate-'))
+  const filename = join(folder, 'old.sqlite')
+  const old = knex({ client: 'better-sqlite3', connection: { filename }, useNullAsDefault: true })
+  const before = (await migrationSource.getMigrations([])).filter((m) => migrationSource.getMigrationName(m) < '007')
+  await old.migrate.latest({ migrationSource: { ...migrationSource, getMigrations: async () => before } })
+  const carrier = {
+    pinXMm: -1300,
+    massKg: 21,
+    centreBehindMm: 300,
+    zMm: 520,
+    endBehindMm: 700,
+    bottomZMm: 400,
+    loads: [{ name: 'box', massKg: 30, behindMm: null, zMm: 900 }],
+  }
+  const vehicles = [{ ...demoJobs[0].vehicle, carrier }, demoJobs[1].vehicle]
+  await old('shelves').where({ name: 'vehicles' }).delete()
+  await old('shelves').insert({ name: 'vehicles', revision: 3, document: JSON.stringify(vehicles), updated_at: '2026-11-01' })
+  await old('vehicle_revisions').insert({ vehicle_id: 'odd', revision: 1, document: '{ not json', replaced_at: '2026-11-01' })
+  await old.destroy()
+
+  const db = await openStore(filename)
+  const row = (await db('shelves').where({ name: 'vehicles' }).first()) as { document: string }
+  const [first, second] = JSON.parse(row.document) as {
+    carrier?: unknown
+    onBoard: { name: string; massKg: number; xMm: number | null; zMm: number }[]
+  }[]
+  expect(first).not.toHaveProperty('carrier')
+  expect(first!.onBoard.slice(-2)).toEqual([
+    { name: 'hitch carrier', massKg: 21, xMm: -1600, zMm: 520 },
+    { name: 'box', massKg: 30, xMm: null, zMm: 900 },
+  ])
+  expect(second).toEqual(JSON.parse(JSON.stringify(demoJobs[1].vehicle)))
+  expect(((await db('vehicle_revisions').where({ vehicle_id: 'odd' }).first()) as { document: string }).document).toBe('{ not json')
+  await db.destroy()
+  rmSync(folder, { recursive: true })
+})
