@@ -134,7 +134,7 @@ export type AssemblyAnchor = {
   kind: 'ring' | 'hook' | 'loop' | 'slot'
   links: { part: string; word: 'calculated' | 'maker-rated' | 'proof-tested' | 'felt sturdy'; holdsN: number | null; source: string }[]
 }
-/** A working force of the piece's own use while parked: a winch pulling, a person hauling. N, as it acts on the part; what it may be by its maker, null = nobody knows. */
+/** A working force of the piece's own use while parked: a winch pulling. `force` is all it can pull, as it acts on the part; what is needed, and what its maker lets it. N, null = nobody knows. */
 export type Pull = {
   id: string
   name: string

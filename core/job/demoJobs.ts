@@ -106,11 +106,12 @@ export const demoJobs: Job[] = [
       params: GuardParams.parse({
         baseMm: 1400,
         heightMm: 720,
+        profileId: 'square-50x4-steel',
         ringsMm: [420, 840, 1260],
         ringN: 6000,
         winch: true,
         winchKg: 14,
-        winchN: 9000,
+        winchN: 2500,
         winchPriceMinor: 38_000,
         loadKg: 260,
         slopeDeg: 16,

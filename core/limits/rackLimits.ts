@@ -78,7 +78,7 @@ export function rackLimits(given: RackGiven): RackResult {
     solvers.map((s) => s.solve({ ...parked!, id: name, name }, null, 'most', 'all', person)),
   )
   const pulling = assembly.pulls.flatMap((pull) =>
-    solvers.map((s) => s.solve({ ...parked!, id: pull.id, name: pull.name }, null, 'most', 'all', undefined, pull)),
+    solvers.map((s) => s.solve({ ...parked!, id: pull.id, name: `${pull.name}, at full pull` }, null, 'most', 'all', undefined, pull)),
   )
   const everything = [...most, ...withPeople, ...pulling]
   const open = [

@@ -492,8 +492,10 @@ function winchOf(p: GuardParams, s: GuardShape): { member: Member; plate: Plate;
   const lacks = [...(p.loadKg === null ? ['mass of what the winch hauls'] : []), ...(p.slopeDeg === null ? ['slope of the ramp'] : [])]
   const needsN = lacks.length ? null : rampPullN({ massKg: p.loadKg ?? 0, slopeDeg: p.slopeDeg ?? 0, rolling: p.rolling })
   const slope = radians(p.slopeDeg ?? 0)
+  // a load that catches is pulled with all the winch has: seat, joints and feet hold that, not only what the ramp needs
+  const fullN = Math.max(needsN ?? 0, p.winchN ?? 0)
   // the rope runs rearward along the bed and the ramp: it pulls the winch back and down
-  const force: Vec3 = { x: -(needsN ?? 0) * Math.cos(slope), y: 0, z: -(needsN ?? 0) * Math.sin(slope) }
+  const force: Vec3 = { x: -fullN * Math.cos(slope), y: 0, z: -fullN * Math.sin(slope) }
   return {
     member,
     plate,
@@ -509,7 +511,7 @@ function winchOf(p: GuardParams, s: GuardShape): { member: Member; plate: Plate;
       ratedN: p.winchN,
       ratedBy: 'its maker, first layer of the drum',
       caution: 'A rope that parts whips back: nobody stands in line with it, and a weight hangs over it while it pulls.',
-      lacks,
+      lacks: [...lacks, ...(p.winchN === null ? ['what the winch pulls at most'] : [])],
     },
   }
 }
