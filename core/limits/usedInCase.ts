@@ -1,4 +1,4 @@
-import type { CaseResult } from '../loads/solveRack'
+import type { CaseResult } from '../loads/caseResult'
 import { pullOf } from './footLinks'
 import { quotient } from './limit'
 import type { FootRow } from './rackLimits'

@@ -40,9 +40,10 @@ const item = (over: Partial<Cargo>) =>
   })
 
 describe('what an item lies on', () => {
-  test('nobody chose: bars before a tray, a tray before a floor, a floor before nothing', () => {
+  test('nobody chose: bars before a guard’s top, that before a floor, a floor before nothing; never a holder, which an item may be far ahead of', () => {
     expect(usualSupport(all)).toBe(bars)
-    expect(usualSupport({ supports: [floor, ...trays] })).toBe(trays[0])
+    expect(usualSupport({ supports: [floor, ...trays, guard] })).toBe(guard)
+    expect(usualSupport({ supports: trays })).toBeNull()
     expect(usualSupport({ supports: [floor] })).toBe(floor)
     expect([usualSupport(emptyAssembly), usualHeightMm(emptyAssembly)]).toEqual([null, null])
   })

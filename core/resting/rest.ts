@@ -5,9 +5,11 @@ import { supportOf } from '../spacing/spacing'
 /** What an item lies on: its supports, the lines of them under it, and the height it stands at. `gone` = what it names that is not there any more. */
 export type Rest = { supports: Support[]; all: Bearing[]; under: Bearing[]; zMm: number | null; gone: string[] }
 
-/** A support that things lie on by themselves when nobody chose one: bars or a deck first, then what else there is. */
-export const usualSupport = (a: Pick<Assembly, 'supports'>): Support | null =>
-  a.supports.find((s) => s.kind === 'bars' || s.kind === 'deck') ?? a.supports.find((s) => s.kind !== 'floor') ?? a.supports[0] ?? null
+/** A support that things lie on by themselves when nobody chose one: bars or a deck first, then what else there is; nothing stands in a holder unasked. */
+export const usualSupport = (a: Pick<Assembly, 'supports'>): Support | null => {
+  const open = a.supports.filter((s) => !s.holds)
+  return open.find((s) => s.kind === 'bars' || s.kind === 'deck') ?? open.find((s) => s.kind !== 'floor') ?? open[0] ?? null
+}
 
 export function restOf(c: Cargo, a: Pick<Assembly, 'supports'>): Rest {
   const usual = usualSupport(a)

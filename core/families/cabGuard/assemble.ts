@@ -1,44 +1,21 @@
-import {
-  type Assembly,
-  type AssemblyAnchor,
-  type EndTreatment,
-  emptyAssembly,
-  type Fitting,
-  type Infill,
-  type Joint,
-  type Member,
-  type Mount,
-  type Plate,
-  type Pull,
-} from '../../assembly/assembly'
+import { type Assembly, type EndTreatment, emptyAssembly, type Joint, type Member, type Mount } from '../../assembly/assembly'
 import { footHardware, isHollow, throughBolts } from '../../assembly/usualHardware'
-import { materialOf } from '../../catalogue/materials'
 import { footTypes, type MountKind } from '../../catalogue/mounts'
-import { profileOf, profileSection } from '../../catalogue/profiles'
-import { besideWeldMPa, fillers } from '../../fasten/filletWeld'
+import { profileSection } from '../../catalogue/profiles'
 import { rollFor } from '../../geometry/localAxes'
-import { rectangle } from '../../geometry/polygon'
 import { middleOf, type Vec3 } from '../../geometry/vec3'
 import { Impossible } from '../../issue/impossible'
 import type { Issue } from '../../issue/issue'
 import { measured } from '../../places/measured'
 import { alongPlace, placesOf } from '../../places/places'
 import { radians } from '../../quantity/units'
-import { rampPullN } from '../../winch/rampPull'
 import type { Site } from '../family'
 import { dimensionsOf } from './dimensions'
 import type { GuardParams } from './params'
+import { allRound, capped, FOOT_IN_MM, L, nameOf, PLATE_MM, sides, sillOf, topBearing, topHalf } from './parts'
 import { cabLeanDeg, type GuardShape, guardShape } from './shape'
-
-const sides = [1, -1] as const
-type Side = (typeof sides)[number]
-const nameOf = (side: Side) => (side > 0 ? 'left' : 'right')
-const L = (side: Side) => (side > 0 ? 'L' : 'R')
-/** The shop's own: plate of gussets, tabs and seats; a base rail stands on a foot this far from each end. mm */
-const PLATE_MM = 6
-const FOOT_IN_MM = 60
-const MESH = { wireKgM2: 3.1, openShare: 0.7, priceMinorM2: 3800, tackMm: 120 }
-const SLATS = { kgM2: 6.2, openShare: 0.45, priceMinorM2: 5200, tackMm: 250 }
+import { gussetsOf, infillOf, lampTabs, rings } from './trim'
+import { winchOf } from './winch'
 
 export function assemble(p: GuardParams, site: Site): { assembly: Assembly; issues: Issue[] } {
   const shape = shaped(p, site)
@@ -109,8 +86,6 @@ function shaped(p: GuardParams, site: Site): GuardShape | { says: string; at: (s
 const kindOf = (p: GuardParams): MountKind =>
   p.hold === 'clamped under the lip' ? 'bed-rail lip' : p.hold === 'in the stake pockets' ? 'stake pocket' : 'through-bolt'
 
-const capped: Member['ends'] = [{ kind: 'cap' }, { kind: 'cap' }]
-
 function membersOf(p: GuardParams, s: GuardShape): Member[] {
   const lean: EndTreatment =
     Math.abs(s.leanDeg) < 0.05 ? { kind: 'square' } : { kind: 'mitre', angleDeg: Math.round(Math.abs(s.leanDeg) * 10) / 10 }
@@ -165,30 +140,6 @@ function membersOf(p: GuardParams, s: GuardShape): Member[] {
     ...(sill ? [member('sill', 'SB', 'Sill bar', p.profileId, sill.path, [lean, lean])] : []),
   ]
 }
-
-const topHalf = (p: GuardParams, s: GuardShape): number => Math.max(50, s.posts.topMm / 2 + p.lipMm)
-const topBearing = (p: GuardParams, s: GuardShape) => {
-  const half = topHalf(p, s)
-  return { on: 'top', xMm: s.postX, leftMm: half, rightMm: -half, zMm: s.topZ + profileSection(p.profileId).heightMm / 2 }
-}
-
-/** The bar under the infill, between the posts' inner faces at its height; none where nothing is filled, or there is no room under the top. */
-function sillOf(p: GuardParams, s: GuardShape): { path: [Vec3, Vec3]; z: number } | null {
-  const bar = profileSection(p.profileId)
-  const z = s.railZ + p.sillMm
-  const [foot, head] = [s.bottom(1), s.top(1)]
-  if (p.fill === 'open' || z - bar.heightMm / 2 < foot.z + 20 || z + bar.heightMm / 2 > head.z - 60) return null
-  const y = foot.y + ((head.y - foot.y) * (z - foot.z)) / (head.z - foot.z) - bar.widthMm / 2 / Math.cos(radians(s.leanDeg))
-  return {
-    z,
-    path: [
-      { x: s.postX, y, z },
-      { x: s.postX, y: -y, z },
-    ],
-  }
-}
-
-const allRound = (lengthMm: number, apartMm: number): Pick<Joint, 'weld'> => ({ weld: { lengthMm, apartMm, allRound: true } })
 
 function jointsOf(p: GuardParams, s: GuardShape, members: Member[]): Joint[] {
   const bar = profileSection(p.profileId)
@@ -273,247 +224,6 @@ function mountsOf(p: GuardParams, s: GuardShape, site: Site): { mounts: Mount[];
         ]
       : []
   return { mounts, issues: few }
-}
-
-/** A triangle in each upper corner, in the plane of posts and top bar, its legs along both. */
-function gussetsOf(p: GuardParams, s: GuardShape): { plates: Plate[]; joints: Joint[] } {
-  const bar = profileSection(p.profileId)
-  const leg = Math.min(p.gussetMm, Math.max(40, s.posts.topMm / 3), s.posts.heightMm * 0.6)
-  const a = radians(s.leanDeg)
-  const materialId = materialOf(profileOf(p.profileId).materialId).id
-  const made = sides.map((side) => {
-    const corner = s.top(side)
-    // inner face of the post at its head
-    const inner = corner.y - (side * bar.widthMm) / 2 / Math.cos(a)
-    const origin: Vec3 = { x: corner.x - PLATE_MM / 2, y: inner, z: corner.z }
-    const post = (down: number): Vec3 => ({ x: corner.x, y: inner + side * down * Math.tan(a), z: corner.z - down })
-    const id = `gusset:${nameOf(side)}`
-    const plate: Plate = {
-      id,
-      mark: 'GP',
-      name: 'Corner gusset',
-      materialId,
-      thicknessMm: PLATE_MM,
-      // along the top bar inward, and down along the post
-      outline: [
-        { x: 0, y: 0 },
-        { x: leg, y: 0 },
-        { x: -leg * Math.tan(a), y: -leg },
-      ],
-      holes: [],
-      bends: [],
-      pose: { origin, along: { x: 0, y: -side, z: 0 }, up: { x: 0, y: 0, z: 1 } },
-      goodFace: 'either',
-      air: 'sheltered',
-    }
-    const weld: Pick<Joint, 'weld'> = { weld: { lengthMm: leg * 0.8, apartMm: PLATE_MM, allRound: false } }
-    const joints: Joint[] = [
-      { id: `weld:${id}:top`, kind: 'weld', between: [id, 'top'], at: { x: corner.x, y: inner - (side * leg) / 2, z: corner.z }, ...weld },
-      { id: `weld:${id}:post`, kind: 'weld', between: [id, `post:${nameOf(side)}`], at: post(leg / 2), ...weld },
-    ]
-    return { plate, joints }
-  })
-  return { plates: made.map((m) => m.plate), joints: made.flatMap((m) => m.joints) }
-}
-
-/** Tabs for lamps, spread along the top bar, welded on its front face. */
-function lampTabs(p: GuardParams, s: GuardShape): { plates: Plate[]; joints: Joint[] } {
-  const half = topHalf(p, s)
-  const bar = profileSection(p.profileId)
-  const made = Array.from({ length: p.lampTabs }, (_, i) => {
-    const y = p.lampTabs === 1 ? 0 : half * 0.85 - (2 * half * 0.85 * i) / (p.lampTabs - 1)
-    const id = `tab:${i}`
-    const z = s.topZ + bar.heightMm / 2
-    const plate: Plate = {
-      id,
-      mark: 'LT',
-      name: 'Lamp tab',
-      materialId: materialOf(profileOf(p.profileId).materialId).id,
-      thicknessMm: 5,
-      outline: rectangle(50, 60),
-      holes: [{ at: { x: 0, y: 10 }, diameterMm: 10.5 }],
-      bends: [],
-      pose: { origin: { x: s.postX + bar.heightMm / 2, y, z: z + 10 }, along: { x: 0, y: 1, z: 0 }, up: { x: 0, y: 0, z: 1 } },
-      goodFace: 'either',
-      air: 'board',
-    }
-    const joint: Joint = {
-      id: `weld:${id}`,
-      kind: 'weld',
-      between: [id, 'top'],
-      at: { x: s.postX + bar.heightMm / 2, y, z },
-      weld: { lengthMm: 40, apartMm: 5, allRound: false },
-    }
-    return { plate, joint }
-  })
-  return { plates: made.map((m) => m.plate), joints: made.map((m) => m.joint) }
-}
-
-/** Mesh or slats between the posts, from the sill bar to the top bar. */
-function infillOf(p: GuardParams, s: GuardShape): Infill[] {
-  const sill = sillOf(p, s)
-  if (!sill || p.fill === 'open') return []
-  const bar = profileSection(p.profileId)
-  const kind = p.fill === 'mesh' ? MESH : SLATS
-  const [low, high] = [sill.z + bar.heightMm / 2, s.topZ - bar.heightMm / 2]
-  const inner = (z: number) => sill.path[0].y + (z - sill.z) * -Math.tan(radians(s.leanDeg))
-  const outline: Vec3[] = [
-    { x: s.postX, y: inner(low), z: low },
-    { x: s.postX, y: -inner(low), z: low },
-    { x: s.postX, y: -inner(high), z: high },
-    { x: s.postX, y: inner(high), z: high },
-  ]
-  const areaM2 = ((inner(low) + inner(high)) * (high - low)) / 1e6
-  const round = 2 * (inner(low) + inner(high)) + 2 * (high - low)
-  return [
-    {
-      id: 'fill',
-      mark: 'IN',
-      name: p.fill === 'mesh' ? 'Mesh' : 'Slats',
-      kind: p.fill === 'mesh' ? 'mesh' : 'slats',
-      on: ['sill', 'top', 'post:left', 'post:right'],
-      outline,
-      openShare: kind.openShare,
-      massKg: areaM2 * ('wireKgM2' in kind ? kind.wireKgM2 : kind.kgM2),
-      fixings: { what: p.fill === 'mesh' ? 'tacks' : 'screws', count: Math.ceil(round / kind.tackMm) },
-      priceMinor: Math.round(areaM2 * kind.priceMinorM2),
-    },
-  ]
-}
-
-/** Rings along both base rails: the ring by its maker, its weld worked out, and what was made here has no maker to rate it. */
-function rings(p: GuardParams, s: GuardShape): AssemblyAnchor[] {
-  const metal = materialOf(profileOf(p.baseProfileId).materialId)
-  const filler = fillers[metal.group === 'aluminium' ? 'aluminium, 4043' : 'steel, 70 ksi electrode']
-  const legMm = 4
-  // two runs of 40 beside the ring's foot, throat and base metal
-  const weldN =
-    80 *
-    Math.min(
-      legMm * Math.SQRT1_2 * filler.allowedMPa,
-      legMm *
-        besideWeldMPa({ aluminium: metal.group === 'aluminium', tensileMPa: metal.tensileMPa, weldedTensileMPa: metal.weldedTensileMPa }),
-    )
-  const base = profileSection(p.baseProfileId)
-  return p.ringsMm.flatMap((behind, i) =>
-    sides.map((side): AssemblyAnchor => {
-      const x = s.frontX - behind
-      return {
-        id: `ring:${i}:${nameOf(side)}`,
-        name: `Ring ${i + 1}${L(side)}`,
-        on: `base:${nameOf(side)}`,
-        at: { x, y: side * s.half(x), z: s.baseZ + base.heightMm / 2 },
-        kind: p.ringKind === 'ring' ? 'ring' : 'hook',
-        links: [
-          {
-            part: 'ring',
-            word: 'maker-rated',
-            holdsN: p.ringKind === 'made here' ? null : p.ringN,
-            source: p.ringKind === 'made here' ? 'made here: nobody rates it' : 'its maker',
-          },
-          { part: 'weld', word: 'calculated', holdsN: weldN, source: filler.source },
-        ],
-      }
-    }),
-  )
-}
-
-/** The winch on a seat on a low bar that lies over both base rails; what it hauls up a ramp pulls the seat rearward, and down the ramp. */
-function winchOf(p: GuardParams, s: GuardShape): { member: Member; plate: Plate; fitting: Fitting; joints: Joint[]; pull: Pull } {
-  const base = profileSection(p.baseProfileId)
-  const bar = profileSection(p.profileId)
-  const x = Math.max(s.rearX + 40, s.frontX - p.winchBehindMm)
-  const z = s.baseZ + base.heightMm / 2 + bar.heightMm / 2
-  const y = s.half(x) + base.widthMm / 2
-  const materialId = materialOf(profileOf(p.profileId).materialId).id
-  const seatZ = z + bar.heightMm / 2
-  const member: Member = {
-    id: 'winchBar',
-    mark: 'WB',
-    name: 'Winch bar',
-    profileId: p.profileId,
-    path: [
-      { x, y, z },
-      { x, y: -y, z },
-    ],
-    ends: capped,
-  }
-  const plate: Plate = {
-    id: 'seat',
-    mark: 'WS',
-    name: 'Winch seat',
-    materialId,
-    thicknessMm: PLATE_MM,
-    outline: rectangle(160, 260),
-    holes: [-1, 1].flatMap((a) => [-1, 1].map((b) => ({ at: { x: a * 50, y: b * 83 }, diameterMm: 11 }))),
-    bends: [],
-    pose: { origin: { x, y: 0, z: seatZ }, along: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 1, z: 0 } },
-    goodFace: 'up',
-    air: 'sheltered',
-  }
-  const middle: Vec3 = { x, y: 0, z: seatZ + PLATE_MM + 90 }
-  const fitting: Fitting = {
-    id: 'winch',
-    mark: 'W1',
-    name: 'Winch',
-    massKg: p.winchKg,
-    at: middle,
-    middle,
-    size: { x: 140, y: 320, z: 180 },
-    unknown: [],
-    priceMinor: p.winchPriceMinor,
-    there: false,
-  }
-  const joints: Joint[] = [
-    ...sides.map(
-      (side): Joint => ({
-        id: `weld:winchBar:${nameOf(side)}`,
-        kind: 'weld',
-        between: ['winchBar', `base:${nameOf(side)}`],
-        at: { x, y: side * s.half(x), z: s.baseZ + base.heightMm / 2 },
-        weld: { lengthMm: base.widthMm, apartMm: bar.widthMm, allRound: true },
-      }),
-    ),
-    {
-      id: 'weld:seat',
-      kind: 'weld',
-      between: ['seat', 'winchBar'],
-      at: { x, y: 0, z: seatZ },
-      weld: { lengthMm: 200, apartMm: bar.widthMm, allRound: false },
-    },
-    {
-      id: 'bolts:winch',
-      kind: 'bolt',
-      between: ['winch', 'seat'],
-      at: { x, y: 0, z: seatZ + PLATE_MM },
-      bolts: { size: 'M10', count: 4, apartMm: 166 },
-    },
-  ]
-  const lacks = [...(p.loadKg === null ? ['mass of what the winch hauls'] : []), ...(p.slopeDeg === null ? ['slope of the ramp'] : [])]
-  const needsN = lacks.length ? null : rampPullN({ massKg: p.loadKg ?? 0, slopeDeg: p.slopeDeg ?? 0, rolling: p.rolling })
-  const slope = radians(p.slopeDeg ?? 0)
-  // a load that catches is pulled with all the winch has: seat, joints and feet hold that, not only what the ramp needs
-  const fullN = Math.max(needsN ?? 0, p.winchN ?? 0)
-  // the rope runs rearward along the bed and the ramp: it pulls the winch back and down
-  const force: Vec3 = { x: -fullN * Math.cos(slope), y: 0, z: -fullN * Math.sin(slope) }
-  return {
-    member,
-    plate,
-    fitting,
-    joints,
-    pull: {
-      id: 'winching',
-      name: 'Winching up a ramp',
-      on: 'winch',
-      at: { ...middle, z: seatZ + PLATE_MM + 50 },
-      force,
-      needsN,
-      ratedN: p.winchN,
-      ratedBy: 'its maker, first layer of the drum',
-      caution: 'A rope that parts whips back: nobody stands in line with it, and a weight hangs over it while it pulls.',
-      lacks: [...lacks, ...(p.winchN === null ? ['what the winch pulls at most'] : [])],
-    },
-  }
 }
 
 /** Window and third brake light stay clear; a lean that nobody measured is said. */

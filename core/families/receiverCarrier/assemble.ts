@@ -62,7 +62,7 @@ export function assemble(p: CarrierParams, site: Site): { assembly: Assembly; is
   // folded, beam and trays stand up about the fold, close behind the vehicle
   const foldX = pin.x - Math.max(160, p.firstBehindMm - 140)
   const folded = p.folds && site.state === 'folded'
-  const turned = (v: Vec3): Vec3 => (folded ? { x: foldX - (v.z - beamZ), y: v.y, z: beamZ + (foldX - v.x) } : v)
+  const turned = (v: Vec3): Vec3 => (folded ? { x: foldX + (v.z - beamZ), y: v.y, z: beamZ + (foldX - v.x) } : v)
   const member = (id: string, mark: string, name: string, profileId: string, path: Vec3[], ends: Member['ends']): Member => ({
     id,
     mark,
@@ -131,7 +131,10 @@ export function assemble(p: CarrierParams, site: Site): { assembly: Assembly; is
             p.trayProfileId,
             [
               turned({ x: joinX + (breaks ? -PAST_MM : 200), y: 0, z: beamZ + tongue.heightMm / 2 }),
-              turned({ x: joinX + (breaks ? -PAST_MM : 200), y: 0, z: beamZ + tongue.heightMm / 2 + p.mastMm }),
+              // folded up it would stand in the vehicle: it is laid back over the trays first
+              folded
+                ? turned({ x: joinX - PAST_MM - p.mastMm, y: 0, z: trayZ + tray.heightMm })
+                : { x: joinX + (breaks ? -PAST_MM : 200), y: 0, z: beamZ + tongue.heightMm / 2 + p.mastMm },
             ],
             [{ kind: 'square' }, { kind: 'cap' }],
           ),
