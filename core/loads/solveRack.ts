@@ -11,7 +11,7 @@ import { type FeetHold, nearestNode, type RackFrame, rackFrame } from '../struct
 import { type Carried, countsWhen } from './carried'
 import type { CaseResult, FootForce, JointForce, Lack, Person } from './caseResult'
 import { contactsOf, verticalShares } from './contacts'
-import { itemForces } from './itemForces'
+import { type Air, itemForces } from './itemForces'
 import { LEVEL, type LoadCase } from './loadCases'
 import { memberState, sagAt } from './memberState'
 import { airOf, carriedTo, hungForces, hungPlates, ownWeight, perMm } from './ownWeight'
@@ -98,17 +98,22 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
     const { atMm } = nearestAlong(line, at)
     return { node: nearestNode(rack.along.get(id) ?? [], atMm), at: pointAlong(line, atMm) }
   }
-  function loaded(loadCase: LoadCase, speedKmh: number | null, use: 'least' | 'most', person?: Person, pull?: Pull) {
-    const { air, missing } = airOf(loadCase, speedKmh, rules)
-    const lacks: Lack[] = missing.map((says) => ({ says, on: null }))
-    const loads: FrameLoads = ownWeight(assembly, rack, own, loadCase, air, rules)
+  /** What a case lacks, and the parts it is about. */
+  function lacksIn({ when }: LoadCase, airLacks: string[], use: 'least' | 'most', pull?: Pull): Lack[] {
+    const lacks: Lack[] = airLacks.map((says) => ({ says, on: null }))
     for (const f of assembly.fittings) lacks.push(...lacksOf(f).map((says) => ({ says, on: [f.id] })))
     for (const c of carried) {
-      if (!countsWhen(c, loadCase.when)) continue
+      if (!countsWhen(c, when)) continue
       if (!c.bearings.length && !c.onFloor) lacks.push({ says: `something under ${c.name}`, on: null })
       if (c[use] === null)
         lacks.push({ says: `mass of ${c.name}`, on: c.bearings.length || c.onFloor ? c.bearings.flatMap((b) => b.on ?? []) : null })
     }
+    if (pull) lacks.push(...pull.lacks.map((says) => ({ says, on: [pull.on] })))
+    return lacks
+  }
+  /** Everything under one way of loading, as it is when driving or parked. */
+  function loadsOf(loadCase: LoadCase, air: Air, use: 'least' | 'most'): FrameLoads {
+    const loads: FrameLoads = ownWeight(assembly, rack, own, loadCase, air, rules)
     for (const i of items) {
       const massKg = i.c[use]
       if (massKg === null || !countsWhen(i.c, loadCase.when)) continue
@@ -116,23 +121,43 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       for (const f of itemForces(i.c, massKg, { ...i, shares: i.shares }, loadCase, air, rules))
         loads.nodes.push(...onBearing(f.bearing, f.yMm, f.force, f.moment))
     }
-    if (person) {
-      const n = rules.personKg * rules.personImpact * G_M_S2
-      loads.nodes.push({ node: nodeAt(person.memberId, person.atMm), force: [0, n * (person.leftShare ?? 0), -n], moment: [0, 0, 0] })
-    }
-    if (pull) {
-      lacks.push(...pull.lacks.map((says) => ({ says, on: [pull.on] })))
-      const at = partNode(pull.on, pull.at)
-      const { x, y, z } = pull.force
-      if (at) loads.nodes.push({ node: String(at.node), ...carriedTo(pull.at, at.at, [x, y, z], [0, 0, 0]) })
-    }
-    return { loads, air, lacks }
+    return loads
+  }
+  // each way of loading is solved once for all cases that have some of it
+  const solvedWays = new Map<string, Solved>()
+  const wayOf = (way: Way, when: LoadCase['when'], use: 'least' | 'most'): Solved => {
+    const key = `${way} ${when} ${use}`
+    const known = solvedWays.get(key)
+    if (known) return known
+    const { loadCase, air } = oneOf(way, when)
+    const solved = rack.frame.solve(loadsOf(loadCase, air, use))
+    solvedWays.set(key, solved)
+    return solved
+  }
+  const aloneAt = (node: string, force: Triple, moment: Triple = [0, 0, 0]) => ({
+    solved: rack.frame.solve({ nodes: [{ node, force, moment }], members: [] }),
+    times: 1,
+  })
+  const pulledBy = (pull: Pull) => {
+    const at = partNode(pull.on, pull.at)
+    const { x, y, z } = pull.force
+    const { force, moment } = carriedTo(pull.at, at?.at ?? pull.at, [x, y, z], [0, 0, 0])
+    return at ? [aloneAt(String(at.node), force, moment)] : []
+  }
+  const stoodOn = (person: Person) => {
+    const n = rules.personKg * rules.personImpact * G_M_S2
+    return aloneAt(nodeAt(person.memberId, person.atMm), [0, n * (person.leftShare ?? 0), -n])
   }
 
   return {
     solve: (loadCase, speedKmh, use, wants, person, pull) => {
-      const { loads, air, lacks } = loaded(loadCase, speedKmh, use, person, pull)
-      const solved = rack.frame.solve(loads)
+      const { air, missing } = airOf(loadCase, speedKmh, rules)
+      const lacks = lacksIn(loadCase, missing, use, pull)
+      const solved = rack.frame.together([
+        ...waysOf(loadCase, air).map(({ way, times }) => ({ solved: wayOf(way, loadCase.when, use), times })),
+        ...(person ? [stoodOn(person)] : []),
+        ...(pull ? pulledBy(pull) : []),
+      ])
       const feet = assembly.mounts.map((m, i) => footForce(rack, m, i, solved, wants === 'all'))
       return {
         case: loadCase,
@@ -153,8 +178,8 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       }
     },
     frequencyHz: () => {
-      const { loads, lacks } = loaded(LEVEL, null, 'most')
-      return lacks.length ? null : rayleigh(rack, rack.frame.solve(loads), loads)
+      if (lacksIn(LEVEL, [], 'most').length) return null
+      return rayleigh(rack, wayOf('downG', LEVEL.when, 'most'), loadsOf(LEVEL, STILL, 'most'))
     },
     sinksPerN: ({ memberId, atMm }) => {
       const member = assembly.members.find((m) => m.id === memberId)
@@ -163,6 +188,20 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
       return { sagMm: sagAt(member, assembly, rack, solved, atMm) }
     },
   }
+}
+
+/** What every load of a case is so many times of, none depending on another: g, kg/m², Pa. */
+const WAYS = ['downG', 'forwardG', 'leftG', 'snowKgM2', 'allPa', 'aheadPa', 'leftPa'] as const
+type Way = (typeof WAYS)[number]
+const STILL: Air = { allPa: 0, aheadPa: 0, leftPa: 0 }
+/** One of a way and nothing of the others. */
+const oneOf = (way: Way, when: LoadCase['when']): { loadCase: LoadCase; air: Air } => ({
+  loadCase: { ...LEVEL, when, downG: 0, ...(way in LEVEL ? { [way]: 1 } : {}) },
+  air: { ...STILL, ...(way in STILL ? { [way]: 1 } : {}) },
+})
+const waysOf = (loadCase: LoadCase, air: Air): { way: Way; times: number }[] => {
+  const of = { ...loadCase, ...air }
+  return WAYS.flatMap((way) => (of[way] === 0 ? [] : [{ way, times: of[way] }]))
 }
 
 /** What of a fitting the frame needs and nobody measured. */

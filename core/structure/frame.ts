@@ -45,7 +45,11 @@ export type Solved = {
   reaction: (node: number) => Float64Array
   /** forces and moments at the places of a member where one of them can be greatest */
   inside: (member: number) => Inside[]
+  /** what `together` adds up */
+  state: State
 }
+/** Movements and loads of all nodes, six each; end forces of all members, twelve each, and what holds each node, once asked for; loads between the ends. */
+type State = { moved: Float64Array; finish: () => { ends: Float64Array; held: Float64Array }; spansOf: (member: number) => SpanLoad[] }
 
 type Built = {
   length: number
@@ -62,6 +66,8 @@ export type Frame = {
   nodes: FrameNode[]
   members: FrameMember[]
   solve: (loads: FrameLoads) => Solved
+  /** so many times each of several solved cases of this frame, acting at once: superposition, as everything is linear */
+  together: (parts: { solved: Solved; times: number }[]) => Solved
   result: (loads: FrameLoads) => FrameResult
 }
 
@@ -106,7 +112,8 @@ export function buildFrame(nodes: FrameNode[], members: FrameMember[]): Frame {
   if (loose !== null) throw new Impossible(mechanism(matrix, loose, owner, nodes, members))
   const at = new Map(members.map((m, i) => [m.id, i]))
   const solve = (loads: FrameLoads) => solveCase({ nodes, built, matrix, index, memberAt: at, dofOf }, loads)
-  return { nodes, members, solve, result: (loads) => resultOf(nodes, members, solve(loads)) }
+  const together: Frame['together'] = (parts) => solvedFrom(nodes, built, superposed(nodes.length, built.length, parts))
+  return { nodes, members, solve, together, result: (loads) => resultOf(nodes, members, solve(loads)) }
 }
 
 function buildMember(m: FrameMember, nodes: FrameNode[], [a, b]: readonly [number, number], dofOf: Int32Array): Built {
@@ -243,10 +250,10 @@ function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Ready, load
   const moved = new Float64Array(nodes.length * 6)
   for (let i = 0; i < dofOf.length; i++) if (dofOf[i]! >= 0) moved[i] = solution[dofOf[i]!]!
   // end forces and what fixed ways hold are worked out once somebody asks: many cases want the movements only
-  let held: Float64Array | null = null
-  const finish = (): Float64Array => {
-    if (held) return held
-    held = applied.map((v) => -v)
+  let done: { ends: Float64Array; held: Float64Array } | null = null
+  const finish = () => {
+    if (done) return done
+    const held = applied.map((v) => -v)
     const u = new Float64Array(12)
     for (let i = 0; i < built.length; i++) {
       const b = built[i]!
@@ -260,23 +267,68 @@ function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Ready, load
       toNode(b, 0, ends, i * 12, held, b.nodes[0] * 6)
       toNode(b, 1, ends, i * 12, held, b.nodes[1] * 6)
     }
-    return held
+    done = { ends, held }
+    return done
   }
   const none: SpanLoad[] = []
+  return solvedFrom(nodes, built, { moved, finish, spansOf: (m) => spans[m] ?? none })
+}
+
+function solvedFrom(nodes: FrameNode[], built: Built[], state: State): Solved {
+  const { moved, finish, spansOf } = state
   return {
+    state,
     movement: (n) => moved.subarray(n * 6, n * 6 + 6),
     reaction: (n) => {
       const { fixed, springs } = nodes[n]!
-      const stiff = fixed.some(Boolean) ? finish() : null
+      const stiff = fixed.some(Boolean) ? finish().held : null
       // a free way without a spring holds nothing: what is left there is rounding
       return Float64Array.from({ length: 6 }, (_, d) => (stiff && fixed[d] ? stiff[n * 6 + d]! : -(springs?.[d] ?? 0) * moved[n * 6 + d]!))
     },
     inside: (m) => {
-      finish()
-      const loaded = spans[m] ?? none
+      const { ends } = finish()
+      const loaded = spansOf(m)
       return telling(built[m]!.length, ends, m * 12, loaded).map((x) => insideAt(x, ends, m * 12, loaded))
     },
   }
+}
+
+/** Superposition: movements, end forces and loads between the ends, each so many times and added. */
+function superposed(nodeCount: number, memberCount: number, parts: { solved: Solved; times: number }[]): State {
+  const sum = (length: number, of: (s: State) => Float64Array): Float64Array => {
+    const out = new Float64Array(length)
+    for (const { solved, times } of parts) {
+      const own = of(solved.state)
+      for (let i = 0; i < length; i++) out[i]! += times * own[i]!
+    }
+    return out
+  }
+  let done: { ends: Float64Array; held: Float64Array } | null = null
+  const finish = () => {
+    done ??= { ends: sum(memberCount * 12, (s) => s.finish().ends), held: sum(nodeCount * 6, (s) => s.finish().held) }
+    return done
+  }
+  const spansOf = (m: number): SpanLoad[] => {
+    const out: SpanLoad[] = []
+    for (const { solved, times } of parts) for (const l of solved.state.spansOf(m)) put(out, l, times)
+    return out
+  }
+  return { moved: sum(nodeCount * 6, (s) => s.moved), finish, spansOf }
+}
+
+/** Adds a load so many times; what is spread over the same stretch goes into one. */
+function put(out: SpanLoad[], l: SpanLoad, times: number): void {
+  const by = ([x, y, z]: Triple): Triple => [x * times, y * times, z * times]
+  if ('at' in l) {
+    out.push({ at: l.at, force: by(l.force) })
+    return
+  }
+  for (const o of out)
+    if (!('at' in o) && o.from === l.from && o.to === l.to) {
+      for (const d of [0, 1, 2] as const) o.perMm[d] += l.perMm[d] * times
+      return
+    }
+  out.push({ from: l.from, to: l.to, perMm: by(l.perMm) })
 }
 
 function spanLoads(built: Built[], memberAt: Map<string, number>, loads: FrameLoads): SpanLoad[][] {
