@@ -1,5 +1,6 @@
 import type { Assembly, Joint } from '../assembly/assembly'
 import { bracketOf } from '../assembly/fittedBracket'
+import { markOf } from '../assembly/marks'
 import { footTypes, type MountKind } from '../catalogue/mounts'
 import type { Rules } from '../rules/rules'
 import type { Limit } from './limit'
@@ -48,15 +49,21 @@ function adviceFor(kind: MountKind, assembly: Assembly, limits: Limit[], rules: 
   ]
 }
 
-/** A joint on one bolt or pin between parts that nothing else joins: they turn about it, held by grip alone. */
-export function turningJoints(a: Assembly): string[] {
-  const feet = new Set(a.mounts.map((m) => m.id))
-  const pair = (j: Joint) => [...j.between].sort().join('|')
-  return a.joints
-    .filter((j) => (j.kind === 'bolt' || j.kind === 'pin' || j.kind === 'clamp') && (j.bolts?.count ?? 1) === 1)
-    .filter((j) => !j.between.some((id) => feet.has(id)) && a.joints.filter((o) => pair(o) === pair(j)).length === 1)
-    .map((j) => {
-      const [one, other] = j.between.map((id) => [...a.members, ...a.plates].find((p) => p.id === id)?.mark ?? id)
-      return `${one} on ${other}: nothing but grip keeps it from turning about its one ${j.kind}. A second one beside it, or a brace, does.`
-    })
+/** A joint on one bolt, pin or clamp between parts that nothing else joins: they turn about it, held by grip alone. */
+export function turningJoint(j: Joint, a: Assembly): boolean {
+  const pair = (o: Joint) => [...o.between].sort().join('|')
+  return (
+    (j.kind === 'bolt' || j.kind === 'pin' || j.kind === 'clamp') &&
+    (j.bolts?.count ?? 1) === 1 &&
+    !a.mounts.some((m) => j.between.includes(m.id)) &&
+    !a.joints.some((o) => o !== j && pair(o) === pair(j))
+  )
 }
+
+export const turningJoints = (a: Assembly): string[] =>
+  a.joints
+    .filter((j) => turningJoint(j, a))
+    .map(
+      (j) =>
+        `${markOf(a, j.between[0])} on ${markOf(a, j.between[1])}: nothing but grip keeps it from turning about its one ${j.kind}. A second one beside it, or a brace, does.`,
+    )

@@ -69,7 +69,7 @@ const momentFigure = (on: OnHitch, factor: number, when: string): Figure =>
       id: 'hitch.moment',
       name: `Moment about the hitch pin, ${when}`,
       unit: 'N·mm',
-      formula: 'M = k·Σ m·g·d',
+      formula: 'M = k·|Σ m·g·d|',
       source: factor === 1 ? 'statics' : `statics; k: ${SHOP_RULE}`,
       with: {
         m: massesOf(on),
@@ -78,7 +78,8 @@ const momentFigure = (on: OnHitch, factor: number, when: string): Figure =>
         k: [factor, '', factor === 1 ? 'standing still' : 'what the road adds'],
       },
     },
-    (v) => v.k * sum(v.m.map((kg, i) => kg * v.g * v.d[i]!)),
+    // what lies ahead of the pin turns the receiver as hard the other way
+    (v) => Math.abs(v.k * sum(v.m.map((kg, i) => kg * v.g * v.d[i]!))),
   )
 
 /** A carrier in the receiver: weight against tongue and carrier ratings, and the angle it leaves at the rear. Nothing when there is none. */

@@ -1,5 +1,6 @@
 import type { Assembly, Joint } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
+import { markOf } from '../assembly/marks'
 import type { Brief } from '../brief/brief'
 import type { Job } from '../job/job'
 import type { Limit } from '../limits/limit'
@@ -85,9 +86,6 @@ function judged(lost: Loss, left: Limit[], before: Limit[]): Pick<WithoutOne, 'n
     secondNeeded: over ? true : dark ? null : false,
   }
 }
-
-const markOf = (a: Assembly, id: string): string =>
-  [...a.members, ...a.plates].find((p) => p.id === id)?.mark || a.fittings.find((f) => f.id === id)?.name || id
 
 /** What falls first, then by how far the rest is used; what is not assessed before what is well within. */
 const badness = (w: WithoutOne): number => (w.falls ? 1e6 : w.secondNeeded === null ? 1 : (w.next?.ratio ?? 0))

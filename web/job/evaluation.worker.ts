@@ -5,6 +5,7 @@ import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import type { Person } from '../../core/loads/caseResult'
 import { rackSolver } from '../../core/loads/solveRack'
+import { addOne } from '../../core/loseOne/addOne'
 import { loseOne } from '../../core/loseOne/loseOne'
 import { wholeOf } from '../../core/pieces/whole'
 import { G_M_S2 } from '../../core/quantity/units'
@@ -23,6 +24,6 @@ function proofSag(job: Job, rules: Rules, place: Person, loadKg: number): { comp
   return { computedSagMm: sag('free'), clampedSagMm: sag('clamped') }
 }
 
-const api = { evaluate, relieve, compareProfiles, proposePlacements, proofSag, loseOne }
+const api = { evaluate, relieve, compareProfiles, proposePlacements, proofSag, loseOne, addOne }
 export type EvaluationApi = typeof api
 expose(api)

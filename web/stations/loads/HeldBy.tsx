@@ -1,12 +1,14 @@
 import Alert from '@mui/material/Alert'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
+import type { Job } from '../../../core/job/job'
 import { turningJoints } from '../../../core/limits/held'
 import { useResult } from '../../job/useEvaluation'
 import { Group } from '../Group'
+import { AddOne } from './AddOne'
 
 /** What holds each kind of foot each way, and what to add where nothing does. */
-export function HeldBy() {
+export function HeldBy({ job }: { job: Job }) {
   const evaluation = useResult((s) => s.evaluation)
   const turning = useMemo(() => (evaluation ? turningJoints(evaluation.assembly) : []), [evaluation])
   const held = evaluation?.held ?? []
@@ -30,6 +32,7 @@ export function HeldBy() {
           {says}
         </Alert>
       ))}
+      <AddOne job={job} />
     </Group>
   )
 }

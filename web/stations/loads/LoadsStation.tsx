@@ -53,7 +53,7 @@ export default function LoadsStation() {
             <ActingInputs brief={job.brief} set={setBrief} />
           </Group>
           <Resting job={job} />
-          <HeldBy />
+          <HeldBy job={job} />
           <LoseOne job={job} />
           <Swinging />
           <MassLedger job={job} />

@@ -3,11 +3,13 @@ import { act, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { newLoadTest } from '../../../core/loadTest/loadTest'
+import { addOne } from '../../../core/loseOne/addOne'
 import { loseOne } from '../../../core/loseOne/loseOne'
 import { INCH } from '../../../core/quantity/units'
 import { withRack } from '../../../core/testing/racks'
 import { editJob } from '../../job/jobStore'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
+import { AddOne } from './AddOne'
 import { Anchors } from './Anchors'
 import { FeetTable } from './FeetTable'
 import { LoadTests } from './LoadTests'
@@ -21,7 +23,11 @@ vi.mock('./CaseChart', () => ({ default: () => null }))
 vi.mock('../../job/useEvaluation', async (real) => ({
   ...(await real<typeof import('../../job/useEvaluation')>()),
   openBench: () => ({
-    run: (work: (api: object) => unknown) => work({ loseOne: async (...given: Parameters<typeof loseOne>) => loseOne(...given) }),
+    run: (work: (api: object) => unknown) =>
+      work({
+        loseOne: async (...given: Parameters<typeof loseOne>) => loseOne(...given),
+        addOne: async (...given: Parameters<typeof addOne>) => addOne(...given),
+      }),
     stop: () => undefined,
   }),
   evaluating: (work: (api: object) => unknown) =>
@@ -53,6 +59,19 @@ describe('what if one is lost', () => {
     onBench({ ...survey, pieces: [] })
     mount(<WithJob>{(job) => <LoseOne job={job} />}</WithJob>)
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'What if one is lost?' }).disabled).toBe(true)
+  })
+})
+
+describe('one more of each', () => {
+  test('bars on single bolts: rails are tried, with what stays open said; a change of the job takes the answer away', async () => {
+    answering({})
+    onBench(oyster)
+    const { user } = mount(<WithJob>{(job) => <AddOne job={job} />}</WithJob>)
+    await user.click(screen.getByRole('button', { name: 'Try one more of each' }))
+    expect((await screen.findByText(/a rail over each row of feet/, undefined, { timeout: 20_000 })).textContent).toMatch(/Feet F1L.*→/)
+    act(() => editJob((j) => ({ ...j, brief: { ...j.brief, speedKmh: 80 } })))
+    expect(screen.queryByText(/a rail over/)).toBeNull()
+    expect(screen.getByText(/changed since: try again/)).toBeTruthy()
   })
 })
 
