@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { Tools } from '../nesting/tools'
+import type { Tools } from './tools'
 
 /**
  * One calculation, registered once: form, HTTP, command line, worker and help page all read this entry.

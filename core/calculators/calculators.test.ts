@@ -1,7 +1,7 @@
 import loadHighs from 'highs'
 import { beforeAll, describe, expect, test } from 'vitest'
+import type { Tools } from '../calculator/tools'
 import { highsTools } from '../nesting/highsTools'
-import type { Tools } from '../nesting/tools'
 import { calculate, calculatorOf, calculators, inputJsonSchema } from './registry'
 
 let tools: Tools

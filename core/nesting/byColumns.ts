@@ -1,9 +1,9 @@
+import type { Tools } from '../calculator/tools'
 import { FIT_TOLERANCE_MM, priceOf } from './barNesting'
 import { bestPattern, type Pattern, valuablePatterns } from './patterns'
 import { planByCounts } from './planByCounts'
 import { type Column, type Found, listAll, type Problem, raised, VALUABLE_LIST } from './problem'
 import { integer, model } from './programme'
-import type { Tools } from './tools'
 
 /**
  * Column generation to the linear optimum, its rounded-down plan filled up by packing what is left exactly, and the whole-number programme over the columns

@@ -1,9 +1,9 @@
+import type { Tools } from '../calculator/tools'
 import { FIT_TOLERANCE_MM, priceOf } from './barNesting'
 import { bestPattern, type Pattern, valuablePatterns } from './patterns'
 import { type Found, FULL_LIST, LEAST_SEARCH_MS, listAll, type Problem, VALUABLE_LIST } from './problem'
 import { integer } from './programme'
 import { seeded } from './seeded'
-import type { Tools } from './tools'
 
 /**
  * Where the stock must be filled almost to the end for a cheaper plan to exist, only bars filled that well can be part of it: all of those are listed and the

@@ -1,4 +1,4 @@
-import type { LpSolution, Tools } from './tools'
+import type { LpSolution, Tools } from '../calculator/tools'
 
 /** The shape of the HiGHS module's one-shot solver; the module itself is loaded by whoever may do I/O. */
 type Highs = { solve: (model: string, options?: Record<string, unknown>) => unknown }

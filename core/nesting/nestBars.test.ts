@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import loadHighs from 'highs'
 import { beforeAll, describe, expect, test } from 'vitest'
+import type { Tools } from '../calculator/tools'
 import { type BarNesting, BarNestingInput, priceOf } from './barNesting'
 import { firstFit } from './firstFit'
 import { highsTools } from './highsTools'
 import { nestBars } from './nestBars'
-import type { Tools } from './tools'
 
 let tools: Tools
 beforeAll(async () => {

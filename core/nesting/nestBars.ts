@@ -1,3 +1,4 @@
+import type { Tools } from '../calculator/tools'
 import { coverBound } from './barCounts'
 import { type BarNesting, type BarNestingInput, FIT_TOLERANCE_MM, priceOf, remnantOf, roomOf } from './barNesting'
 import { byColumns } from './byColumns'
@@ -7,7 +8,6 @@ import { maximalPatterns } from './patterns'
 import { planByCounts } from './planByCounts'
 import { type Found, FULL_LIST, LEAST_SEARCH_MS, listAll, type Part, type Problem, raised, type Stock, type Use } from './problem'
 import { integer } from './programme'
-import type { Tools } from './tools'
 
 /**
  * Least-cost cutting of parts from bars (one-dimensional cutting stock, several lengths, limited remnants). Lengths mm, prices any unit.

@@ -1,9 +1,9 @@
+import type { Tools } from '../calculator/tools'
 import { type Bin, binsOf, type Counts, countsBelow, coverBound } from './barCounts'
 import { FIT_TOLERANCE_MM, priceOf } from './barNesting'
 import { type Packed, packByCompletion, packExactly } from './packCounts'
 import { bestPattern, type Kind } from './patterns'
 import { seeded } from './seeded'
-import type { Tools } from './tools'
 
 type Stock = { length: number; price?: number; quantity: number | null }
 /** `packed` null = nothing cheaper than the incumbent was found. `closed` = every cheaper choice of bars was shown to be impossible. */

@@ -1,6 +1,7 @@
 import loadHighs from 'highs'
 import { beforeAll, expect, test } from 'vitest'
 import { compareLengths, stockAdvice } from '../advice/stockAdvisor'
+import type { Tools } from '../calculator/tools'
 import { cutList } from '../cutList/cutList'
 import { families } from '../families/all'
 import { demoJobs } from '../job/demoJobs'
@@ -11,7 +12,6 @@ import { preparationMinor, type Stock } from '../stock/stock'
 import { rackParams, siteOn, withRack } from '../testing/racks'
 import { highsTools } from './highsTools'
 import { planCuts } from './planCuts'
-import type { Tools } from './tools'
 
 let tools: Tools
 beforeAll(async () => {

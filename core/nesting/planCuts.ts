@@ -1,3 +1,4 @@
+import type { Tools } from '../calculator/tools'
 import type { CutPart } from '../cutList/cutList'
 import type { Rules } from '../rules/rules'
 import { type Grade, LEAST_STOCK_MM, preparationMinor, type Stock } from '../stock/stock'
@@ -5,7 +6,6 @@ import { barLine } from './barLine'
 import type { BarNesting, BarNestingInput } from './barNesting'
 import { firstFit } from './firstFit'
 import { nestBars } from './nestBars'
-import type { Tools } from './tools'
 
 export type PlannedCut = { mark: string; name: string; lengthMm: number; partId: string }
 export type PlannedBar = {

@@ -1,6 +1,6 @@
+import type { Tools } from '../calculator/tools'
 import { priceOf } from './barNesting'
 import type { Column, Found, Problem } from './problem'
-import type { Tools } from './tools'
 
 /** The integer programme over the given columns; with `atMost`, only plans that cheap are looked for. */
 export function integer(problem: Problem, columns: Column[], tools: Tools, deadline: number): Found | null

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import loadHighs from 'highs'
 import { beforeAll, describe, expect, test } from 'vitest'
+import type { Tools } from '../calculator/tools'
 import { binsOf, countsBelow, coverBound } from './barCounts'
 import { highsTools } from './highsTools'
 import { type Packed, packByCompletion, packExactly } from './packCounts'
 import { bestPattern, type Kind, maximalPatterns, valuablePatterns } from './patterns'
 import { inTwoParts } from './planByCounts'
-import type { Tools } from './tools'
 
 let tools: Tools
 beforeAll(async () => {
