@@ -1,8 +1,8 @@
 import type { Calculator } from '../../core/calculator/calculator'
+import type { Tools } from '../../core/calculator/tools'
 import { calculate, calculatorOf, calculators, inputJsonSchema } from '../../core/calculators/registry'
 import { MAX_FILE_BYTES, readJson } from '../../core/issue/faults'
 import { highsTools } from '../../core/nesting/highsTools'
-import type { Tools } from '../../core/calculator/tools'
 import { faultLines, type Io, Stop, utf8, wrong } from './stop'
 
 type Asked = { list: boolean; schema?: string | undefined; example?: string | undefined }

@@ -8,7 +8,11 @@ import { areaMm2 as outlineAreaMm2 } from '../geometry/polygon'
 import type { Point, Vec3 } from '../geometry/vec3'
 
 /** A mitre leans the cut so much off square; `about` says which way the long point lies. */
-export type EndTreatment = { kind: 'square' | 'cap' } | { kind: 'mitre'; angleDeg: number }
+export type EndTreatment =
+  | { kind: 'square' | 'cap' }
+  | { kind: 'mitre'; angleDeg: number }
+  // saddled onto another member: the path ends at its longest point
+  | { kind: 'cope'; onto: string }
 
 /** A length of profile along a path. Path points lie on its centre line, in vehicle axes, mm. */
 export type Member = {

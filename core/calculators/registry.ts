@@ -29,6 +29,8 @@ import { beamCalculator } from '../structure/beam.calculator'
 import { frameCalculator } from '../structure/frame.calculator'
 import { stiffnessCalculator } from '../structure/stiffness.calculator'
 import { trapezoidCalculator } from '../trapezoid/trapezoid.calculator'
+import { tubeBendCalculator } from '../tube/bend.calculator'
+import { copeCalculator } from '../tube/cope.calculator'
 import { payloadCalculator } from '../vehicle/payload.calculator'
 import { rolloverCalculator } from '../vehicle/rollover.calculator'
 import { tyresCalculator } from '../vehicle/tyres.calculator'
@@ -75,7 +77,7 @@ export const calculatorGroups = [
       woodScrewCalculator,
     ],
   },
-  { title: 'Cutting and folding', calculators: [barNestingCalculator, flatPatternCalculator] },
+  { title: 'Cutting and folding', calculators: [barNestingCalculator, tubeBendCalculator, copeCalculator, flatPatternCalculator] },
 ] as unknown as { title: string; calculators: Calculator[] }[]
 export const calculators: Calculator[] = calculatorGroups.flatMap((g) => g.calculators)
 export const calculatorOf = (name: string): Calculator | null => calculators.find((c) => c.name === name) ?? null

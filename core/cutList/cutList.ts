@@ -1,5 +1,7 @@
 import { type Assembly, type EndTreatment, memberLengthMm } from '../assembly/assembly'
 import { massPerMetre } from '../catalogue/profiles'
+import { endCutText } from '../tube/endCuts'
+import { tubePart, workKey } from '../tube/tubeParts'
 
 /** Cut lengths nearer than this share one saw-stop setting, so the cut list shows them as one line. */
 export const SAME_CUT_MM = 0.5
@@ -12,24 +14,23 @@ export type CutPart = {
   profileId: string
   lengthMm: number
   ends: [EndTreatment, EndTreatment]
+  /** the same in words, with what a cope sits on */
+  endTexts: [string, string]
+  /** copes, their turn and bends, as one line that is equal where the work is; what moved since a plan was accepted is told by it */
+  work: string
   quantity: number
   massEachKg: number
 }
-
-export const endText = (end: EndTreatment): string =>
-  end.kind === 'mitre' ? `mitre ${end.angleDeg}°` : end.kind === 'cap' ? 'square, capped' : 'square'
 
 /** Every member once, alike pieces on one line: profile by profile, longest first. Lengths mm. */
 export function cutList(assembly: Assembly): CutPart[] {
   const parts: CutPart[] = []
   for (const m of [...assembly.members].sort((a, b) => memberLengthMm(b) - memberLengthMm(a))) {
     const lengthMm = memberLengthMm(m)
+    const part = tubePart(m, assembly)
+    const work = workKey(part)
     const alike = parts.find(
-      (p) =>
-        p.profileId === m.profileId &&
-        p.name === m.name &&
-        Math.abs(p.lengthMm - lengthMm) < SAME_CUT_MM &&
-        JSON.stringify(p.ends) === JSON.stringify(m.ends),
+      (p) => p.profileId === m.profileId && p.name === m.name && Math.abs(p.lengthMm - lengthMm) < SAME_CUT_MM && p.work === work,
     )
     if (alike) {
       alike.marks.push(m.mark)
@@ -42,6 +43,8 @@ export function cutList(assembly: Assembly): CutPart[] {
         profileId: m.profileId,
         lengthMm,
         ends: m.ends,
+        endTexts: [endCutText(part.ends[0]), endCutText(part.ends[1])],
+        work,
         quantity: 1,
         massEachKg: (lengthMm / 1000) * massPerMetre(m.profileId),
       })

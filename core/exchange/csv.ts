@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { profileOf } from '../catalogue/profiles'
-import { type CutPart, endText } from '../cutList/cutList'
+import type { CutPart } from '../cutList/cutList'
 import { trim } from '../quantity/formatQuantity'
 import { MM_PER_INCH } from '../quantity/units'
 
@@ -19,8 +19,8 @@ export const cutListCsv = (parts: CutPart[]): string =>
       profileOf(p.profileId).name,
       trim(p.lengthMm, 1),
       trim(p.lengthMm / MM_PER_INCH, 3),
-      endText(p.ends[0]),
-      endText(p.ends[1]),
+      p.endTexts[0],
+      p.endTexts[1],
       p.quantity,
       trim(p.massEachKg, 3),
     ]),

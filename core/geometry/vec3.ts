@@ -19,3 +19,13 @@ export const unit = (a: Vec3): Vec3 => {
 export const plus = (a: Vec3, b: Vec3): Vec3 => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z })
 export const times = (a: Vec3, by: number): Vec3 => ({ x: a.x * by, y: a.y * by, z: a.z * by })
 export const middleOf = (a: Vec3, b: Vec3): Vec3 => times(plus(a, b), 0.5)
+
+/** A direction as it is after a tube turns from one way to another, turned with it and not about it (Rodrigues). Both ways of length 1. */
+export function turnedWith(before: Vec3, way: Vec3, v: Vec3): Vec3 {
+  const axis = cross(before, way)
+  const s = size(axis)
+  if (s < 1e-9) return v
+  const k = times(axis, 1 / s)
+  const c = dot(before, way)
+  return along(along(times(v, c), cross(k, v), s), k, dot(k, v) * (1 - c))
+}

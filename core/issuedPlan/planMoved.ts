@@ -1,5 +1,5 @@
 import type { Assembly } from '../assembly/assembly'
-import { type CutPart, cutList, endText, SAME_CUT_MM } from '../cutList/cutList'
+import { type CutPart, cutList, SAME_CUT_MM } from '../cutList/cutList'
 
 /** How one piece differs from what was accepted for the saw. Lengths mm; null = it is not there. */
 export type Moved = {
@@ -10,9 +10,11 @@ export type Moved = {
 }
 
 /** One piece as it goes to the saw, kept with the plan that was accepted. */
-export type Piece = Pick<CutPart, 'lengthMm' | 'profileId' | 'ends'> & { mark: string }
+export type Piece = Pick<CutPart, 'lengthMm' | 'profileId' | 'ends'> & { mark: string; work?: string }
 export const piecesOf = (assembly: Assembly): Piece[] =>
-  cutList(assembly).flatMap(({ marks, lengthMm, profileId, ends }) => marks.map((mark) => ({ mark, lengthMm, profileId, ends })))
+  cutList(assembly).flatMap(({ marks, lengthMm, profileId, ends, work }) =>
+    marks.map((mark) => ({ mark, lengthMm, profileId, ends, work })),
+  )
 
 /** Which pieces of the rack as drawn now are not those of the rack as accepted, piece by piece. */
 export function planMoved(accepted: Piece[], now: Assembly): Moved[] {
@@ -27,7 +29,9 @@ export function planMoved(accepted: Piece[], now: Assembly): Moved[] {
     if (!a || !b) return row(a ? 'gone' : 'new')
     if (a.profileId !== b.profileId) return row('other profile')
     if (Math.abs(a.lengthMm - b.lengthMm) >= SAME_CUT_MM) return row(b.lengthMm > a.lengthMm ? 'longer' : 'shorter')
-    return endText(a.ends[0]) === endText(b.ends[0]) && endText(a.ends[1]) === endText(b.ends[1]) ? [] : row('other ends')
+    // plans of before bends and copes have no line of work: their ends still tell
+    const same = a.work !== undefined && b.work !== undefined ? a.work === b.work : JSON.stringify(a.ends) === JSON.stringify(b.ends)
+    return same ? [] : row('other ends')
   })
 }
 
@@ -43,6 +47,6 @@ export function movedText(m: Moved): string {
     case 'gone':
       return `${m.mark}, {${was}}, is no longer there`
     default:
-      return `${m.mark} has ${m.what === 'other profile' ? 'another profile' : 'other ends'}`
+      return `${m.mark} has ${m.what === 'other profile' ? 'another profile' : 'other ends or bends'}`
   }
 }

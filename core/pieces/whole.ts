@@ -1,4 +1,4 @@
-import { type Assembly, emptyAssembly, type Joint } from '../assembly/assembly'
+import { type Assembly, type EndTreatment, emptyAssembly, type Joint } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { familyOf } from '../families/all'
 import type { Design, ListedFamily } from '../families/design'
@@ -108,7 +108,10 @@ function named(a: Assembly, piece: Piece): Assembly {
   const mark = (own: string): string => (piece.letter ? `${piece.letter}-${own}` : own)
   const both = <T extends { id: string; mark: string }>(part: T): T => ({ ...part, id: id(part.id), mark: mark(part.mark) })
   return {
-    members: a.members.map(both),
+    members: a.members.map((m) => {
+      const end = (e: EndTreatment): EndTreatment => (e.kind === 'cope' ? { ...e, onto: id(e.onto) } : e)
+      return { ...both(m), ends: [end(m.ends[0]), end(m.ends[1])] }
+    }),
     plates: a.plates.map(both),
     fittings: a.fittings.map(both),
     joints: a.joints.map(

@@ -1,8 +1,10 @@
 import type { Member } from '../assembly/assembly'
-import { centreLine } from '../geometry/centreLine'
+import { centreLine, headingAlong, nearestAlong, pointAlong } from '../geometry/centreLine'
 import { sectionAxes } from '../geometry/localAxes'
-import { along, cross, dot, minus, type Point, plus, times, unit, type Vec3 } from '../geometry/vec3'
+import { along, cross, dot, minus, type Point, plus, times, turnedWith, unit, type Vec3 } from '../geometry/vec3'
 import { radians } from '../quantity/units'
+import { fibreEndMm } from '../tube/cope'
+import { endRun, meetingOf } from '../tube/endCuts'
 import type { Mesh } from './mesh'
 import { outlineOf } from './outline'
 import { triangulate } from './triangulate'
@@ -11,10 +13,11 @@ import { triangulate } from './triangulate'
  * A member as a solid: its section carried along its centre line, turned through each bend, its ends cut square or mitred, hollow where it is a tube. A
  * mitred end leans about the axis nearest the vehicle's level way across the member, so that it closes on a level part.
  */
-export function sweep(m: Member): Mesh {
+export function sweep(m: Member, mains: Member[] = []): Mesh {
   const line = centreLine(m.path, m.bendRadiiMm)
   const { outer, inner } = outlineOf(m.profileId)
-  const rings = (outline: Point[]) => line.map((_, i) => ring(m, line, i, outline))
+  const axes = axesAlong(line, m.rollDeg)
+  const rings = (outline: Point[]) => line.map((_, i) => ring(m, line, i, outline, axes[Math.max(0, i - 1)]!, mains))
   const [out, inside] = [rings(outer), inner ? rings(inner) : null]
   const mesh: Mesh = { positions: [], indices: [] }
   const put = (points: Vec3[]): number => {
@@ -53,18 +56,56 @@ export function sweep(m: Member): Mesh {
   return mesh
 }
 
+type Axes = { run: Vec3; width: Vec3; height: Vec3 }
+
+/** How the section lies on each chord: as the first lies by itself, and then turned with the line at every bend but never about it. */
+function axesAlong(line: Vec3[], rollDeg?: number): Axes[] {
+  const ways = line.slice(1).map((p, i) => unit(minus(p, line[i]!)))
+  const out: Axes[] = [sectionAxes(line[0]!, line[1]!, rollDeg)]
+  for (let i = 1; i < ways.length; i++) {
+    const { width, height } = out[i - 1]!
+    out.push({ run: ways[i]!, width: turnedWith(ways[i - 1]!, ways[i]!, width), height: turnedWith(ways[i - 1]!, ways[i]!, height) })
+  }
+  return out
+}
+
 /** The outline at one point of the line, in the plane that halves the turn there; at an end in the plane of its cut. */
-function ring(m: Member, line: Vec3[], i: number, outline: Point[]): Vec3[] {
+function ring(m: Member, line: Vec3[], i: number, outline: Point[], { run, width, height }: Axes, mains: Member[]): Vec3[] {
   const at = line[i]!
   const [before, after] = [line[i - 1], line[i + 1]]
-  const [from, to] = before ? [before, at] : [at, after ?? at]
-  const { run, width, height } = sectionAxes(from, to, m.rollDeg)
+  if (!before || !after) {
+    const saddled = saddle(m, i === 0 ? 0 : 1, outline, { width, height }, mains)
+    if (saddled) return saddled
+  }
   const normal = before && after ? unit(plus(unit(minus(at, before)), unit(minus(after, at)))) : cutNormal(m, i === 0 ? 0 : 1, run)
   return outline.map((p) => {
     const q = plus(plus(at, times(width, p.x)), times(height, p.y))
     // along the run until it lies in the plane of the cut
     return along(q, run, -dot(minus(q, at), normal) / dot(run, normal))
   })
+}
+
+/** The outline at a coped end: every fibre runs on until it meets the tube that it sits on; null where the end is no cope, or a fibre misses. */
+function saddle(m: Member, which: 0 | 1, outline: Point[], axes: { width: Vec3; height: Vec3 }, mains: Member[]): Vec3[] | null {
+  const end = m.ends[which]
+  const main = end.kind === 'cope' ? mains.find((o) => o.id === end.onto) : undefined
+  if (!main) return null
+  const { at, run } = endRun(m, which)
+  const met = meetingOf(at, run, main)
+  if (!met || met.lacks) return null
+  const side = cross(run, met.zero)
+  const line = centreLine(main.path, main.bendRadiiMm)
+  // where along the cut tube its line passes the main tube's
+  const d = headingAlong(line, nearestAlong(line, at).atMm)
+  const to = minus(pointAlong(line, nearestAlong(line, at).atMm), at)
+  const [c, b] = [dot(run, d), { run: dot(to, run), d: dot(to, d) }]
+  const crossing = (b.run - c * b.d) / (1 - c * c)
+  const points = outline.map((p) => {
+    const off = plus(times(axes.width, p.x), times(axes.height, p.y))
+    const back = fibreEndMm({ x: dot(off, side), y: dot(off, met.zero) }, met.meeting)
+    return back === null ? null : along(plus(at, off), run, crossing - back)
+  })
+  return points.every((p) => p !== null) ? points : null
 }
 
 /** Which way an end's cut looks: along the member, or leaned off it by its mitre towards upright, so that it lies flat on what is level. */

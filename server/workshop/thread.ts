@@ -1,7 +1,7 @@
 import { parentPort } from 'node:worker_threads'
 import loadHighs from 'highs'
-import { highsTools } from '../../core/nesting/highsTools'
 import type { Tools } from '../../core/calculator/tools'
+import { highsTools } from '../../core/nesting/highsTools'
 import { needsSolver, perform, type Task, unsolved } from './tasks'
 
 const now = () => performance.now()

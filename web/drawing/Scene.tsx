@@ -47,7 +47,7 @@ export default function Scene({ job, assembly, when, marks, strained }: Props) {
       <group position={[-length / 2 + (job.vehicle.rearOverhangMm.value ?? 1100) / 1000, 0, 0]}>
         <Bodies job={job} colour={inks.vehicle} />
         {assembly.members.map((m) => (
-          <Solid key={m.id} make={() => sweep(m)} of={m} colour={colour(m.id, inks.waterDeep)} />
+          <Solid key={m.id} make={() => sweep(m, assembly.members)} of={m} colour={colour(m.id, inks.waterDeep)} />
         ))}
         {assembly.plates
           .filter((p) => !p.steps)

@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import type { LengthComparison } from '../../../core/advice/stockAdvisor'
 import { profileOf } from '../../../core/catalogue/profiles'
-import { cutList, endText } from '../../../core/cutList/cutList'
+import { cutList } from '../../../core/cutList/cutList'
 import { plateList } from '../../../core/cutList/plateList'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
@@ -58,8 +58,8 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
                 <TableCell align="right">{p.quantity}</TableCell>
                 <TableCell align="right">{mm(p.lengthMm)}</TableCell>
                 <TableCell>
-                  {endText(p.ends[0])}
-                  {endText(p.ends[0]) === endText(p.ends[1]) ? '' : ` / ${endText(p.ends[1])}`}
+                  {p.endTexts[0]}
+                  {p.endTexts[0] === p.endTexts[1] ? '' : ` / ${p.endTexts[1]}`}
                 </TableCell>
                 <TableCell align="right">{figureText(p.massEachKg, 'kg', units)}</TableCell>
               </TableRow>
