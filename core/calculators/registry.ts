@@ -24,6 +24,7 @@ import { fractionCalculator } from '../quantity/fraction.calculator'
 import { strapsCalculator } from '../securing/straps.calculator'
 import { flatPatternCalculator } from '../sheet/flatPattern.calculator'
 import { evenSpacingCalculator } from '../spacing/evenSpacing.calculator'
+import { openingCalculator } from '../spacing/opening.calculator'
 import { spacingCalculator } from '../spacing/spacing.calculator'
 import { beamCalculator } from '../structure/beam.calculator'
 import { frameCalculator } from '../structure/frame.calculator'
@@ -63,6 +64,7 @@ export const calculatorGroups = [
       strapsCalculator,
       rampPullCalculator,
       evenSpacingCalculator,
+      openingCalculator,
     ],
   },
   { title: 'Strength', calculators: [sectionCalculator, crossbarCalculator, frameCalculator, beamCalculator, stiffnessCalculator] },

@@ -18,6 +18,8 @@ export type CutPart = {
   endTexts: [string, string]
   /** copes, their turn and bends, as one line that is equal where the work is; what moved since a plan was accepted is told by it */
   work: string
+  /** why its length is not known yet; null = it is */
+  lacks: string | null
   quantity: number
   massEachKg: number
 }
@@ -45,6 +47,7 @@ export function cutList(assembly: Assembly): CutPart[] {
         ends: m.ends,
         endTexts: [endCutText(part.ends[0]), endCutText(part.ends[1])],
         work,
+        lacks: part.lacks,
         quantity: 1,
         massEachKg: (lengthMm / 1000) * massPerMetre(m.profileId),
       })

@@ -2,10 +2,17 @@ import { alreadyThere } from './alreadyThere/family'
 import { cabGuard } from './cabGuard/family'
 import { crossbarRack } from './crossbarRack/family'
 import { type ListedFamily, listed } from './design'
+import { hoopBasket } from './hoopBasket/family'
 import { receiverCarrier } from './receiverCarrier/family'
 
 /** Every family there is, in the order of the shelf. A new one is one folder and one line here. */
-export const families: ListedFamily[] = [listed(crossbarRack), listed(cabGuard), listed(receiverCarrier), listed(alreadyThere)]
+export const families: ListedFamily[] = [
+  listed(crossbarRack),
+  listed(hoopBasket),
+  listed(cabGuard),
+  listed(receiverCarrier),
+  listed(alreadyThere),
+]
 
 /** Null for a family that this version does not know: its piece is kept whole and shown as such. */
 export const familyOf = (id: string): ListedFamily | null => families.find((f) => f.id === id) ?? null

@@ -1,4 +1,4 @@
-import { type Assembly, type Joint, type Plate, plateMassKg } from '../assembly/assembly'
+import { type Assembly, type Joint, memberLengthMm, type Plate, plateMassKg } from '../assembly/assembly'
 import { AHEAD, ASIDE, DOWN, fittingFacingMm2, infillFacingMm2, pieceFacingMm2, plateFacingMm2 } from '../assembly/facing'
 import { plateCentre, plateNormal } from '../assembly/places'
 import { ridesOf } from '../assembly/rides'
@@ -172,12 +172,14 @@ export function ownWeight(
 type PerMm = { piece: RackFrame['pieces'][number]; weightN: number; downM2: number; aheadM2: number; asideM2: number }
 export function perMm(assembly: Assembly, rack: RackFrame): PerMm[] {
   const byId = new Map(assembly.members.map((m) => [m.id, m]))
+  // chords of a bend are a hair shorter than its arc: all of the tube weighs all the same
+  const share = new Map(assembly.members.map((m) => [m.id, memberLengthMm(m) / Math.max(1e-9, rack.along.get(m.id)?.at(-1)?.atMm ?? 0)]))
   return rack.pieces.flatMap((piece): PerMm[] => {
     const m = byId.get(piece.memberId)
     if (!m) return []
     const length = Math.max(1e-9, piece.toMm - piece.fromMm)
     const face = (way: Vec3) => (pieceFacingMm2(m, piece.from, piece.to, way) / length) * 1e-6
-    const weightN = massPerMetre(m.profileId) * 1e-3 * G_M_S2
+    const weightN = massPerMetre(m.profileId) * 1e-3 * G_M_S2 * (share.get(m.id) ?? 1)
     return [{ piece, weightN, downM2: face(DOWN), aheadM2: face(AHEAD), asideM2: face(ASIDE) }]
   })
 }

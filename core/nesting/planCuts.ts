@@ -80,7 +80,11 @@ export function planCuts(
 ): CutPlan {
   const ids = [...new Set(parts.map((p) => p.profileId))]
   const profiles = ids.map((profileId): ProfilePlan => {
-    const own = parts.filter((p) => p.profileId === profileId)
+    const listed = parts.filter((p) => p.profileId === profileId)
+    const own = listed.filter((p) => p.lacks === null)
+    const open = listed.flatMap((p) =>
+      p.lacks === null ? [] : [{ marks: p.marks, lengthMm: p.lengthMm, reason: `no cut length yet: ${p.lacks}` }],
+    )
     const input = nestingInput(own, profileId, stock, rules, {
       ...options,
       timeLimitMs: Math.max(200, Math.floor(options.timeLimitMs / ids.length)),
@@ -91,12 +95,24 @@ export function planCuts(
         lengthMm: p.lengthMm,
         reason: 'no stock of this profile on sale or on the rack: add a length under Stock',
       }))
-      return { profileId, bars: [], unplaced, costMinor: 0, lowerBoundMinor: 0, proven: false, plainCostMinor: null, plain: [] }
+      return {
+        profileId,
+        bars: [],
+        unplaced: [...open, ...unplaced],
+        costMinor: 0,
+        lowerBoundMinor: 0,
+        proven: false,
+        plainCostMinor: null,
+        plain: [],
+      }
     }
     const best = nestBars(input, tools)
     const plain = firstFit(input)
+    const made = named(best, own, stock, input, rules)
     return {
-      ...named(best, own, stock, input, rules),
+      ...made,
+      unplaced: [...open, ...made.unplaced],
+      proven: made.proven && !open.length,
       profileId,
       plainCostMinor: plain.unplaced.length ? null : plain.cost,
       plain: named(plain, own, stock, input, rules).bars,

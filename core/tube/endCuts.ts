@@ -109,7 +109,13 @@ export function copedTo(from: Vec3, toAxis: Vec3, profileId: string, main: Membe
   const met = meetingOf(toAxis, run, main)
   const { shape } = profileOf(profileId)
   if (!met || shape.kind !== 'round') return toAxis
-  return along(toAxis, run, -copeRound(shape.outsideDiameterMm, shape.wallMm, met.meeting, 36).setbackMm)
+  try {
+    return along(toAxis, run, -copeRound(shape.outsideDiameterMm, shape.wallMm, met.meeting, 36).setbackMm)
+  } catch (error) {
+    // its end says why there is no saddle; until then it runs to the middle
+    if (!(error instanceof Impossible)) throw error
+    return toAxis
+  }
 }
 
 const round1 = (v: number) => Math.round(v * 10) / 10

@@ -20,9 +20,11 @@ export function tubePart(member: Member, a: Assembly): TubePart {
   const ends = endCuts(member, a)
   const turnDeg = turnBetweenCopes(member, ends)
   const lengthMm = memberLengthMm(member)
-  if (member.path.length < 3) return { member, lengthMm, bent: null, ends, turnDeg, lacks: null }
+  const unsaddled = ends.find((e) => e.kind === 'cope' && e.lacks !== null)
+  const open = unsaddled?.kind === 'cope' ? unsaddled.lacks : null
+  if (member.path.length < 3) return { member, lengthMm, bent: null, ends, turnDeg, lacks: open }
   try {
-    return { member, lengthMm, bent: bendTube(member.path, member.bendRadiiMm ?? []), ends, turnDeg, lacks: null }
+    return { member, lengthMm, bent: bendTube(member.path, member.bendRadiiMm ?? []), ends, turnDeg, lacks: open }
   } catch (error) {
     if (!(error instanceof Impossible)) throw error
     return { member, lengthMm, bent: null, ends, turnDeg, lacks: error.message }

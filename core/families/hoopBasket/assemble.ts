@@ -1,0 +1,197 @@
+import { type Assembly, emptyAssembly, type Infill, type Joint, type Mount, type OwnDimension, type Support } from '../../assembly/assembly'
+import { footHardware, isHollow, throughBolts } from '../../assembly/usualHardware'
+import { footTypes } from '../../catalogue/mounts'
+import type { Issue } from '../../issue/issue'
+import { type MountLine, nearestMountX } from '../../vehicle/vehicle'
+import type { Site } from '../family'
+import { lampsOf } from './lamps'
+import { type BasketParams, outsideMm } from './params'
+import { type BasketShape, basketShape, letterOf, lineOf, nameOf, sides } from './shape'
+import { tubesOf } from './tubes'
+
+/** Shop's own: expanded mesh and slats as bought, tacked to every tube that they cross. */
+const FLOORS = {
+  mesh: { kgM2: 5.4, openShare: 0.6, priceMinorM2: 3600, tackMm: 150 },
+  slats: { kgM2: 8.1, openShare: 0.5, priceMinorM2: 4400, tackMm: 300 },
+}
+
+export function assemble(p: BasketParams, { vehicle }: Site): { assembly: Assembly; issues: Issue[] } {
+  const line = lineOf(p, vehicle)
+  if (!line) return { assembly: emptyAssembly, issues: [{ code: 'no_mount_line', at: ['vehicle', 'mounts'], fix: null }] }
+  const shape = basketShape(p, line)
+  const { members, joints } = tubesOf(p, shape)
+  const lamps = lampsOf(p, shape)
+  const mounts = mountsOf(p, shape, line)
+  const foot = footTypes[line.kind]
+  const ends = members.reduce((n, m) => n + m.ends.filter((e) => e.kind === 'cap').length, 0)
+  return {
+    assembly: {
+      ...emptyAssembly,
+      members,
+      plates: lamps.plates,
+      fittings: lamps.fittings,
+      joints: [
+        ...joints,
+        ...lamps.joints,
+        ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place })),
+      ],
+      mounts,
+      supports: [supportOf(p, shape, line)],
+      infills: floorOf(p, shape),
+      hardware: [
+        ...footHardware(foot, mounts.length, mounts[0]?.backingMm ?? null),
+        ...(lamps.fittings.length ? throughBolts('M10', 15, lamps.fittings.length, 'lamps on their tabs') : []),
+        ...(ends && isHollow(p.runnerProfileId) ? [{ part: { kind: 'end cap' as const }, quantity: ends, for: 'open tube ends' }] : []),
+      ],
+      dimensions: dimensionsOf(p, shape),
+    },
+    issues: [...faults(p, shape, line), ...lamps.issues],
+  }
+}
+
+function mountsOf(p: BasketParams, s: BasketShape, line: MountLine): Mount[] {
+  const foot = footTypes[line.kind]
+  return p.footXMm.flatMap((x, i) =>
+    sides.map(
+      (side): Mount => ({
+        id: `foot:${i}:${nameOf(side)}`,
+        mark: `F${i + 1}${letterOf(side)}`,
+        kind: line.kind,
+        placeId: line.id,
+        bodyId: line.bodyId,
+        on: `runner:${nameOf(side)}`,
+        side: nameOf(side),
+        place: { x, y: side * s.half(x), z: line.zMm },
+        normal: { x: 0, y: 0, z: 1 },
+        massKg: foot.massKg,
+        backingMm: foot.drilled ? 50 : null,
+        via: null,
+      }),
+    ),
+  )
+}
+
+const topZ = (p: BasketParams, s: BasketShape): number => s.z + outsideMm(p.crossProfileId) / 2 + (p.floor === 'open' ? 0 : 4)
+
+const supportOf = (p: BasketParams, s: BasketShape, line: MountLine): Support => ({
+  id: 'floor',
+  name: 'Basket floor',
+  kind: 'bars',
+  bodyId: line.bodyId,
+  bearings: s.crossX.map((x, i) => ({
+    on: `cross:${i}`,
+    xMm: x,
+    leftMm: s.half(x) - outsideMm(p.runnerProfileId) / 2,
+    rightMm: -(s.half(x) - outsideMm(p.runnerProfileId) / 2),
+    zMm: topZ(p, s),
+  })),
+  surface: null,
+  holds: false,
+  walkOn: s.crossX.map((_, i) => `cross:${i}`),
+  climbOn: [],
+})
+
+function floorOf(p: BasketParams, s: BasketShape): Infill[] {
+  if (p.floor === 'open') return []
+  const kind = FLOORS[p.floor]
+  const [first, last] = [s.crossX[0]!, s.crossX[s.crossX.length - 1]!]
+  const edge = (x: number) => s.half(x) - outsideMm(p.runnerProfileId) / 2
+  const z = s.z + outsideMm(p.crossProfileId) / 2
+  const areaM2 = ((edge(first) + edge(last)) * Math.max(0, last - first)) / 1e6
+  const tacked = s.crossX.reduce((sum, x) => sum + Math.ceil((2 * edge(x)) / kind.tackMm) + 1, 0)
+  return [
+    {
+      id: 'mesh',
+      mark: 'FL',
+      name: p.floor === 'mesh' ? 'Floor mesh' : 'Floor slats',
+      kind: p.floor,
+      on: s.crossX.map((_, i) => `cross:${i}`),
+      outline: [
+        { x: first, y: edge(first), z },
+        { x: first, y: -edge(first), z },
+        { x: last, y: -edge(last), z },
+        { x: last, y: edge(last), z },
+      ],
+      openShare: kind.openShare,
+      massKg: areaM2 * kind.kgM2,
+      fixings: { what: p.floor === 'mesh' ? 'tacks' : 'screws', count: tacked },
+      priceMinor: Math.round(areaM2 * kind.priceMinorM2),
+    },
+  ]
+}
+
+function dimensionsOf(p: BasketParams, s: BasketShape): OwnDimension[] {
+  const [front, rear] = s.hoops
+  const tube = outsideMm(p.hoopProfileId)
+  const top = front.legAt(p.sideMm, 1)
+  const wide = (out: number) => ({
+    from: { ...top, y: front.half + out },
+    to: { ...top, y: -front.half - out },
+  })
+  return [
+    {
+      id: 'side',
+      view: 'side',
+      axis: 'y',
+      side: 'high',
+      running: false,
+      label: 'sides',
+      from: { ...front.legAt(0, 1), x: front.x },
+      to: top,
+      edits: { figure: 'side', offsetMm: 0 },
+    },
+    { id: 'outside', view: 'rear', axis: 'x', side: 'high', running: false, label: 'hoop, outside', ...wide(tube / 2) },
+    { id: 'clear', view: 'rear', axis: 'x', side: 'high', running: false, label: 'hoop, clear', ...wide(-tube / 2) },
+    {
+      id: 'length',
+      view: 'plan',
+      axis: 'x',
+      side: 'low',
+      running: false,
+      label: 'runner',
+      from: { x: s.rearX, y: -s.half(s.rearX), z: s.z },
+      to: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
+    },
+    {
+      id: 'between',
+      view: 'side',
+      axis: 'x',
+      side: 'low',
+      running: false,
+      label: 'hoop to hoop, centres',
+      from: rear.legAt(0, 1),
+      to: front.legAt(0, 1),
+    },
+  ]
+}
+
+function faults(p: BasketParams, s: BasketShape, line: MountLine): Issue[] {
+  const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
+  const out: Issue[] = []
+  if (p.bendRadiusMm === null)
+    out.push(says('bendRadiusMm', 'Nothing bent has a cut length until the radius is known: type the centre-line radius of the die'))
+  else if (p.bendRadiusMm < outsideMm(p.hoopProfileId) / 2)
+    out.push(says('bendRadiusMm', `A radius of {${p.bendRadiusMm}} is less than half the tube: it would fold into itself`))
+  if (outsideMm(p.crossProfileId) > outsideMm(p.runnerProfileId) || outsideMm(p.hoopProfileId) > outsideMm(p.runnerProfileId))
+    out.push(
+      says('runnerProfileId', 'Cross tubes and hoops are larger than the runners they are saddled onto: larger runners, or smaller tubes'),
+    )
+  if (p.sideBars && outsideMm(p.sideProfileId) > outsideMm(p.hoopProfileId))
+    out.push(says('sideProfileId', 'The side bars are larger than the hoops they are saddled onto: a smaller tube'))
+  if (p.sideBars && s.sideUpMm === null)
+    out.push(says('sideMm', 'The legs of the hoops have no straight left for the side bars: higher sides, or a smaller radius'))
+  const xs = [...p.footXMm].sort((a, b) => a - b)
+  for (const [i, x] of p.footXMm.entries()) {
+    if (x < line.fromXMm - 0.5 || x > line.toXMm + 0.5 || Math.abs(nearestMountX(line, x) - x) > 1)
+      out.push({
+        code: 'shape',
+        at: ['params', 'footXMm', i],
+        fix: [{ path: ['params', 'footXMm', i], to: nearestMountX(line, x) }],
+        says: `Foot ${i + 1} stands where ${line.name} takes none`,
+      })
+  }
+  if (xs.some((x, i) => i > 0 && x - xs[i - 1]! < 80)) out.push(says('footXMm', 'Two feet stand nearer than {80} to one another'))
+  const pitch = s.crossX[1]! - s.crossX[0]!
+  if (pitch < outsideMm(p.crossProfileId) + 20) out.push(says('crossTubes', 'The cross tubes touch: fewer of them, or a longer basket'))
+  return out
+}

@@ -1,0 +1,194 @@
+import { nearestMountX } from '../../vehicle/vehicle'
+import { coatChoices } from '../choices'
+import type { Family, Site } from '../family'
+import { assemble } from './assemble'
+import { basketExamples } from './examples'
+import { BasketParams, roundTubes } from './params'
+import { basketShape, lineOf } from './shape'
+
+const roundChoices = () => roundTubes.map((p) => ({ value: p.id, label: p.name }))
+const withShell = (p: BasketParams) => p.shell
+const FOOT_APART_MM = 900
+
+function startOn({ vehicle }: Site): BasketParams {
+  const line = vehicle.mounts[0]
+  if (!line) return BasketParams.parse({ footXMm: [0, FOOT_APART_MM] })
+  const [from, to] = [line.fromXMm + 150, line.toXMm - 150]
+  const rear = Math.max(from, to - 2 * FOOT_APART_MM)
+  const n = Math.max(2, Math.round((to - rear) / FOOT_APART_MM) + 1)
+  const wanted = Array.from({ length: n }, (_, i) => nearestMountX(line, rear + ((to - rear) * i) / (n - 1)))
+  const footXMm = [...new Set(wanted.map(Math.round))]
+  return BasketParams.parse({ mountId: line.id, footXMm: footXMm.length > 1 ? footXMm : [footXMm[0]!, footXMm[0]! + 300] })
+}
+
+/** A basket of round tube over the roof, its hoops bent, everything else saddled and welded. */
+export const hoopBasket: Family<BasketParams> = {
+  id: 'hoop-basket',
+  title: 'Hoop basket',
+  group: 'over the roof',
+  says: 'Bent hoops, runners and saddled cross tubes of round steel or aluminium, with a floor, side bars and a lamp shell.',
+  params: BasketParams,
+  fits: ({ vehicle }) =>
+    vehicle.mounts.length ? null : 'it needs a line of gutters, tracks, rails or points on the roof: add one at Measure',
+  start: startOn,
+  assemble,
+  measures: (p, { vehicle }) => {
+    const line = lineOf(p, vehicle)
+    return [
+      {
+        id: 'side',
+        label: 'Height of the sides',
+        unit: 'length',
+        value: p.sideMm,
+        min: 80,
+        max: 900,
+        set: (q, sideMm) => ({ ...q, sideMm }),
+      },
+      {
+        id: 'lean',
+        label: 'Lean of the front hoop',
+        unit: 'angle',
+        value: p.frontLeanDeg,
+        min: -30,
+        max: 45,
+        set: (q, frontLeanDeg) => ({ ...q, frontLeanDeg }),
+      },
+      {
+        id: 'past',
+        label: 'Runners past the end feet',
+        unit: 'length',
+        value: p.pastMm,
+        min: 0,
+        max: 600,
+        set: (q, pastMm) => ({ ...q, pastMm }),
+      },
+      ...p.footXMm.map((x, i) => ({
+        id: `foot:${i}`,
+        label: `Foot ${i + 1} ahead of the rear axle`,
+        unit: 'length' as const,
+        value: x,
+        min: line?.fromXMm ?? -5000,
+        max: line?.toXMm ?? 8000,
+        ...(line ? { snap: (v: number) => nearestMountX(line, v) } : {}),
+        set: (q: BasketParams, v: number) => ({ ...q, footXMm: q.footXMm.map((o, k) => (k === i ? v : o)) }),
+      })),
+    ]
+  },
+  handles: (p, { vehicle }) => {
+    const line = lineOf(p, vehicle)
+    if (!line) return []
+    const s = basketShape(p, line)
+    const [front] = s.hoops
+    return [
+      {
+        id: 'front',
+        ref: 'hoop:front',
+        label: 'Top of the front hoop',
+        at: front.legAt(p.sideMm, -1),
+        moves: [
+          { axis: 'z', measure: 'side', per: 1 },
+          { axis: 'x', measure: 'lean', per: 180 / Math.PI / Math.max(80, p.sideMm) },
+        ],
+      },
+      ...p.footXMm.map((x, i) => ({
+        id: `foot:${i}`,
+        ref: `foot:${i}:right`,
+        label: `Foot ${i + 1}`,
+        at: { x, y: -s.half(x), z: line.zMm },
+        moves: [{ axis: 'x' as const, measure: `foot:${i}`, per: 1 }],
+      })),
+    ]
+  },
+  stations: {
+    line: (p, { vehicle }) => lineOf(p, vehicle),
+    of: (p) => p.footXMm,
+    set: (p, footXMm) => ({ ...p, footXMm }),
+    leastMm: 80,
+  },
+  rehomed: (p, site) => {
+    if (site.vehicle.mounts.some((m) => m.id === p.mountId)) return p
+    const { mountId, footXMm } = startOn(site)
+    return { ...p, mountId, footXMm }
+  },
+  fields: [
+    {
+      key: 'mountId',
+      label: 'Stands on',
+      kind: 'place',
+      options: ({ vehicle }) => vehicle.mounts.map((m) => ({ value: m.id, label: m.name })),
+    },
+    {
+      key: 'bendRadiusMm',
+      label: 'Centre-line radius of the die',
+      kind: 'length',
+      min: 20,
+      max: 1000,
+      nullable: true,
+      help: 'no cut length until it is known',
+    },
+    { key: 'footXMm', label: 'Feet, ahead of the rear axle', each: 'Foot', kind: 'lengths', min: -5000, max: 8000, most: 10 },
+    { key: 'pastMm', label: 'Runners past the end feet', kind: 'length', min: 0, max: 600 },
+    { key: 'footHeightMm', label: 'Foot height', kind: 'length', min: 0, max: 400, help: 'seat of the foot to underside of the runner' },
+    { key: 'crossTubes', label: 'Cross tubes', kind: 'count', min: 2, max: 24 },
+    {
+      key: 'floor',
+      label: 'Floor',
+      kind: 'choice',
+      options: () => [
+        { value: 'mesh', label: 'Mesh' },
+        { value: 'slats', label: 'Slats' },
+        { value: 'open', label: 'Open' },
+      ],
+    },
+    { key: 'sideMm', label: 'Height of the sides, centre to centre', kind: 'length', min: 80, max: 900, group: 'Hoops' },
+    { key: 'frontLeanDeg', label: 'Front hoop leans ahead', kind: 'angle', min: -30, max: 45, group: 'Hoops' },
+    { key: 'rearLeanDeg', label: 'Rear hoop leans back', kind: 'angle', min: -30, max: 45, group: 'Hoops' },
+    { key: 'sideBars', label: 'Side bars', kind: 'switch', group: 'Hoops' },
+    { key: 'shell', label: 'Lamp shell ahead of the front hoop', kind: 'switch', group: 'Lamps' },
+    { key: 'shellAheadMm', label: 'Shell ahead of the hoop', kind: 'length', min: 60, max: 500, group: 'Lamps', when: withShell },
+    { key: 'lamps', label: 'Lamps', kind: 'count', min: 0, max: 12, group: 'Lamps', when: withShell },
+    { key: 'lampMm', label: 'Width of a lamp', kind: 'length', min: 40, max: 400, group: 'Lamps', when: withShell },
+    { key: 'lampDeepMm', label: 'Depth of a lamp', kind: 'length', min: 20, max: 300, group: 'Lamps', when: withShell },
+    { key: 'lampGapMm', label: 'Least gap between lamps', kind: 'length', min: 0, max: 300, group: 'Lamps', when: withShell },
+    { key: 'lampKg', label: 'Mass of a lamp', kind: 'mass', min: 0, max: 20, nullable: true, group: 'Lamps', when: withShell },
+    { key: 'runnerProfileId', label: 'Runners', kind: 'profile', options: roundChoices, group: 'Metal' },
+    { key: 'crossProfileId', label: 'Cross tubes', kind: 'profile', options: roundChoices, group: 'Metal' },
+    { key: 'hoopProfileId', label: 'Hoops', kind: 'profile', options: roundChoices, group: 'Metal' },
+    { key: 'sideProfileId', label: 'Side bars', kind: 'profile', options: roundChoices, group: 'Metal' },
+    { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
+  ],
+  changes: (p, { vehicle }) => {
+    const line = lineOf(p, vehicle)
+    const xs = [...p.footXMm].sort((a, b) => a - b)
+    const widest = xs
+      .slice(1)
+      .reduce((best, x, i) => (x - xs[i]! > best.gap ? { gap: x - xs[i]!, at: (x + xs[i]!) / 2 } : best), { gap: 0, at: 0 })
+    return [
+      ...[20, 40, 80, 120]
+        .filter((d) => p.sideMm - d >= 80)
+        .map((d) => ({ label: `sides {${d}} lower`, params: { ...p, sideMm: p.sideMm - d } })),
+      ...[20, 40]
+        .filter((d) => p.footHeightMm - d >= 0)
+        .map((d) => ({ label: `feet {${d}} lower`, params: { ...p, footHeightMm: p.footHeightMm - d } })),
+      ...(line && widest.gap > 320 && p.footXMm.length < 10
+        ? [{ label: 'one more pair of feet', params: { ...p, footXMm: [...p.footXMm, Math.round(nearestMountX(line, widest.at))] } }]
+        : []),
+      ...(p.crossTubes < 24 ? [{ label: 'two more cross tubes', params: { ...p, crossTubes: Math.min(24, p.crossTubes + 2) } }] : []),
+      ...(p.lamps > 1 ? [{ label: 'two lamps fewer', params: { ...p, lamps: Math.max(0, p.lamps - 2) } }] : []),
+      ...(p.floor === 'slats' ? [{ label: 'mesh instead of slats', params: { ...p, floor: 'mesh' as const } }] : []),
+      ...(p.shell ? [{ label: 'leave the lamp shell off', params: { ...p, shell: false, lamps: 0 } }] : []),
+    ]
+  },
+  shorten: [
+    {
+      id: 'past',
+      label: 'shorter runner ends',
+      least: () => 0,
+      most: (p) => 2 * Math.max(0, p.pastMm - 60),
+      apply: (p, d) => ({ ...p, pastMm: p.pastMm - d / 2 }),
+    },
+  ],
+  footHeight: { of: (p) => p.footHeightMm, set: (p, footHeightMm) => ({ ...p, footHeightMm }) },
+  finish: (p) => p.finish,
+  examples: basketExamples,
+}

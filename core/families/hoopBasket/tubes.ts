@@ -1,0 +1,122 @@
+import type { Joint, Member } from '../../assembly/assembly'
+import { roundWeld } from '../../assembly/roundWeld'
+import { isHollow } from '../../assembly/usualHardware'
+import type { Vec3 } from '../../geometry/vec3'
+import { copedTo } from '../../tube/endCuts'
+import { type BasketParams, outsideMm } from './params'
+import { type BasketShape, letterOf, nameOf, sides } from './shape'
+
+const capped: Member['ends'] = [{ kind: 'cap' }, { kind: 'cap' }]
+
+/** Runners, cross tubes, hoops, side bars and the lamp shell, every saddled end where its longest fibre meets the tube it sits on, and their welds. */
+export function tubesOf(p: BasketParams, s: BasketShape): { members: Member[]; joints: Joint[] } {
+  const runners = sides.map(
+    (side): Member => ({
+      id: `runner:${nameOf(side)}`,
+      mark: `RN${letterOf(side)}`,
+      name: 'Runner',
+      profileId: p.runnerProfileId,
+      path: [
+        { x: s.rearX, y: side * s.half(s.rearX), z: s.z },
+        { x: s.frontX, y: side * s.half(s.frontX), z: s.z },
+      ],
+      ends: isHollow(p.runnerProfileId) ? capped : [{ kind: 'square' }, { kind: 'square' }],
+    }),
+  )
+  const [left, right] = runners as [Member, Member]
+  const radii = p.bendRadiusMm === null ? undefined : [p.bendRadiusMm, p.bendRadiusMm]
+  const joints: Joint[] = []
+  /** Saddled at both ends: shortened to its longest fibres, and welded round each. */
+  const saddled = (m: Omit<Member, 'ends'>, from: Member, to: Member): Member => {
+    const [a, b] = [m.path[0]!, m.path[m.path.length - 1]!]
+    const [nextA, nextB] = [m.path[1]!, m.path[m.path.length - 2]!]
+    const path: Vec3[] = [copedTo(nextA, a, m.profileId, from), ...m.path.slice(1, -1), copedTo(nextB, b, m.profileId, to)]
+    const made: Member = {
+      ...m,
+      path,
+      ends: [
+        { kind: 'cope', onto: from.id },
+        { kind: 'cope', onto: to.id },
+      ],
+    }
+    const weld = roundWeld(outsideMm(m.profileId))
+    joints.push(
+      { id: `weld:${m.id}:0`, kind: 'weld', between: [m.id, from.id], at: path[0]!, weld },
+      { id: `weld:${m.id}:1`, kind: 'weld', between: [m.id, to.id], at: path[path.length - 1]!, weld },
+    )
+    return made
+  }
+  const cross = s.crossX.map((x, i) =>
+    saddled(
+      {
+        id: `cross:${i}`,
+        mark: `CT${i + 1}`,
+        name: 'Cross tube',
+        profileId: p.crossProfileId,
+        path: [
+          { x, y: s.half(x), z: s.z },
+          { x, y: -s.half(x), z: s.z },
+        ],
+      },
+      left,
+      right,
+    ),
+  )
+  const hoops = s.hoops.map((h) =>
+    saddled(
+      {
+        id: `hoop:${h.name}`,
+        mark: h.name === 'front' ? 'HF' : 'HR',
+        name: h.name === 'front' ? 'Front hoop' : 'Rear hoop',
+        profileId: p.hoopProfileId,
+        path: h.path,
+        ...(radii ? { bendRadiiMm: radii } : {}),
+      },
+      left,
+      right,
+    ),
+  )
+  const [front, rear] = hoops as [Member, Member]
+  const up = s.sideUpMm
+  const bars =
+    up === null
+      ? []
+      : sides.map((side) =>
+          saddled(
+            {
+              id: `side:${nameOf(side)}`,
+              mark: `SB${letterOf(side)}`,
+              name: 'Side bar',
+              profileId: p.sideProfileId,
+              path: [s.hoops[0].legAt(up, side), s.hoops[1].legAt(up, side)],
+            },
+            front,
+            rear,
+          ),
+        )
+  const shellUp = s.shellUpMm
+  const shell =
+    shellUp === null
+      ? []
+      : [
+          saddled(
+            {
+              id: 'shell',
+              mark: 'LS',
+              name: 'Lamp shell',
+              profileId: p.hoopProfileId,
+              path: shellPath(p, s, shellUp),
+              ...(radii ? { bendRadiiMm: radii } : {}),
+            },
+            front,
+            front,
+          ),
+        ]
+  return { members: [...runners, ...cross, ...hoops, ...bars, ...shell], joints }
+}
+
+/** From one leg of the front hoop ahead, across, and back to the other. */
+function shellPath(p: BasketParams, s: BasketShape, upMm: number): Vec3[] {
+  const [l, r] = [s.hoops[0].legAt(upMm, 1), s.hoops[0].legAt(upMm, -1)]
+  return [l, { ...l, x: l.x + p.shellAheadMm }, { ...r, x: r.x + p.shellAheadMm }, r]
+}

@@ -1,0 +1,104 @@
+import { z } from 'zod'
+
+const mm = (most = 20_000) => z.number().min(0).max(most)
+const id = z.string().min(1).max(40)
+const name = z.string().trim().max(80)
+const degree = z.number().min(0).max(180)
+
+/** What one trial bend showed: what it was pulled to, what it came back to, and, where it was measured, what was cut and how long its legs came out. */
+export const TrialSchema = z.object({
+  on: z.iso.date(),
+  pulledDeg: z.number().gt(0, 'must be more than 0').max(200),
+  cameDeg: z.number().gt(0, 'must be more than 0').max(200),
+  cutMm: mm().nullable().default(null),
+  /** from the far end to where the centre lines meet */
+  legAMm: mm().nullable().default(null),
+  legBMm: mm().nullable().default(null),
+})
+export type Trial = z.infer<typeof TrialSchema>
+
+/** One die of a bender: the tube it takes, its centre-line radius, how far it bends, and the straight it needs to hold on to. mm, degrees */
+export const DieSchema = z.object({
+  id,
+  tubeMm: z.number().positive().max(500),
+  radiusMm: z.number().positive().max(5000),
+  mostDeg: degree.default(180),
+  straightBeforeMm: mm(2000).default(0),
+  straightBetweenMm: mm(2000).default(0),
+  trials: z.array(TrialSchema).max(200).default([]),
+})
+export type Die = z.infer<typeof DieSchema>
+
+export const SawSchema = z.object({
+  id,
+  name,
+  mostLeftDeg: degree.default(45),
+  mostRightDeg: degree.default(45),
+  /** tallest section that passes under the blade square on */
+  throatMm: mm(2000).default(100),
+  /** how far off square its cut is over 100 mm */
+  outOfSquareMm: z.number().min(0).max(20).default(0.5),
+  stopMm: mm().default(3000),
+})
+export type Saw = z.infer<typeof SawSchema>
+
+export const weldProcesses = ['MIG', 'TIG', 'stick'] as const
+export const WelderSchema = z.object({
+  id,
+  process: z.enum(weldProcesses),
+  mostA: z.number().min(1).max(2000).default(180),
+  /** what it draws and the breaker it hangs on; the lead it hangs on, one conductor's section and length */
+  supplyV: z.number().min(12).max(1000).default(230),
+  drawsA: z.number().min(1).max(500).default(25),
+  breakerA: z.number().min(1).max(500).default(16),
+  leadMm2: z.number().min(0.1).max(500).default(2.5),
+  leadMm: mm(500_000).default(10_000),
+  /** MIG and stick weld aluminium only with what the shop set up for it */
+  aluminium: z.boolean().default(false),
+})
+export type Welder = z.infer<typeof WelderSchema>
+
+/** What this shop can do itself, and how long it waits for what it cannot. An empty list = it has none of these. */
+export const WorkshopSchema = z.object({
+  saws: z.array(SawSchema).max(20).default([]),
+  dies: z.array(DieSchema).max(100).default([]),
+  holeSawsMm: z.array(z.number().positive().max(300)).max(100).default([]),
+  notcher: z.boolean().default(false),
+  welders: z.array(WelderSchema).max(20).default([]),
+  drillMostMm: mm(100).default(13),
+  brakeMm: mm().default(0),
+  /** underside of the bender's tool above the floor: what the formed part may hang down */
+  benderHeightMm: mm(3000).default(900),
+  subcontractDays: z.number().int().min(0).max(365).nullable().default(null),
+})
+export type Workshop = z.infer<typeof WorkshopSchema>
+
+export const demoWorkshop: Workshop = WorkshopSchema.parse({
+  saws: [{ id: 'saw-1', name: 'Band saw', mostLeftDeg: 45, mostRightDeg: 60, throatMm: 150, outOfSquareMm: 0.4, stopMm: 3000 }],
+  dies: [
+    {
+      id: 'die-1',
+      tubeMm: 32,
+      radiusMm: 96,
+      mostDeg: 180,
+      straightBeforeMm: 60,
+      straightBetweenMm: 40,
+      trials: [
+        { on: '2026-03-02', pulledDeg: 93, cameDeg: 90.4, cutMm: 600, legAMm: 320.6, legBMm: 321.2 },
+        { on: '2026-05-18', pulledDeg: 62, cameDeg: 60.1 },
+      ],
+    },
+    { id: 'die-2', tubeMm: 42.4, radiusMm: 130, mostDeg: 120, straightBeforeMm: 90, straightBetweenMm: 60 },
+    { id: 'die-3', tubeMm: 25, radiusMm: 75, mostDeg: 180, straightBeforeMm: 50, straightBetweenMm: 30 },
+  ],
+  holeSawsMm: [25, 32, 35, 38, 42.4, 44],
+  notcher: false,
+  welders: [
+    { id: 'welder-1', process: 'MIG', mostA: 200, supplyV: 230, drawsA: 26, breakerA: 32, leadMm2: 4, leadMm: 15_000 },
+    { id: 'welder-2', process: 'TIG', mostA: 180, supplyV: 230, drawsA: 22, breakerA: 32, leadMm2: 4, leadMm: 15_000, aluminium: true },
+  ],
+  drillMostMm: 16,
+  brakeMm: 1200,
+  benderHeightMm: 900,
+  subcontractDays: 6,
+})
