@@ -2,6 +2,7 @@ import { alreadyThere } from './alreadyThere/family'
 import { cabGuard } from './cabGuard/family'
 import { crossbarRack } from './crossbarRack/family'
 import { type ListedFamily, listed } from './design'
+import { halfGuard } from './halfGuard/family'
 import { hoopBasket } from './hoopBasket/family'
 import { receiverCarrier } from './receiverCarrier/family'
 
@@ -10,6 +11,7 @@ export const families: ListedFamily[] = [
   listed(crossbarRack),
   listed(hoopBasket),
   listed(cabGuard),
+  listed(halfGuard),
   listed(receiverCarrier),
   listed(alreadyThere),
 ]

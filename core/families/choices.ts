@@ -23,3 +23,7 @@ export const stifferThan = (id: string) =>
     )
     .sort((a, b) => profileSection(a.id).areaMm2 - profileSection(b.id).areaMm2)
     .slice(0, 3)
+
+/** What bends over round dies and is saddled. */
+export const roundTubes = profiles.filter((p) => p.shape.kind === 'round')
+export const roundChoices = () => roundTubes.map((p) => ({ value: p.id, label: p.name }))

@@ -1,7 +1,7 @@
 import { along, cross, dot, minus, size, unit, type Vec3 } from './vec3'
 
-/** Chords of an arc turn by no more than this: the chord is then shorter than its arc by under 0.03 %. */
-const MOST_TURN = Math.PI / 18
+/** Chords of an arc turn by no more than 7.5°: the chord is then shorter than its arc by under 0.08 ‰. */
+const MOST_TURN = Math.PI / 24
 
 /** One bend of a path: how far it turns (radians), its radius, and what it takes off each leg, R·tan(A/2). mm */
 type Bend = { turn: number; radiusMm: number; setbackMm: number }
@@ -30,8 +30,8 @@ export function developedLengthMm(path: Vec3[], radiiMm: number[] = []): number 
 }
 
 /**
- * The centre line of a bent tube as points: straight legs, and at each inner point an arc of its radius in the plane of its two legs, in chords of
- * ten degrees. mm.
+ * The centre line of a bent tube as points: straight legs, and at each inner point an arc of its radius in the plane of its two legs, in short
+ * chords. mm.
  */
 export function centreLine(path: Vec3[], radiiMm: number[] = []): Vec3[] {
   const out: Vec3[] = [path[0]!]

@@ -1,12 +1,11 @@
 import { nearestMountX } from '../../vehicle/vehicle'
-import { coatChoices } from '../choices'
+import { coatChoices, roundChoices } from '../choices'
 import type { Family, Site } from '../family'
 import { assemble } from './assemble'
 import { basketExamples } from './examples'
-import { BasketParams, roundTubes } from './params'
+import { BasketParams } from './params'
 import { basketShape, lineOf } from './shape'
 
-const roundChoices = () => roundTubes.map((p) => ({ value: p.id, label: p.name }))
 const withShell = (p: BasketParams) => p.shell
 const FOOT_APART_MM = 900
 

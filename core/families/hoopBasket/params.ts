@@ -1,9 +1,8 @@
 import { z } from 'zod'
-import { profileOf, profiles } from '../../catalogue/profiles'
+import { profileOf } from '../../catalogue/profiles'
+import { roundTubes } from '../choices'
 
 const mm = (min: number, max: number) => z.number().min(min).max(max)
-/** Saddles and bends are made in round tube. */
-export const roundTubes = profiles.filter((p) => p.shape.kind === 'round')
 const roundId = z
   .string()
   .refine(

@@ -1,9 +1,8 @@
 import type { Joint, Member } from '../../assembly/assembly'
-import { roundWeld } from '../../assembly/roundWeld'
 import { isHollow } from '../../assembly/usualHardware'
 import type { Vec3 } from '../../geometry/vec3'
-import { copedTo } from '../../tube/endCuts'
-import { type BasketParams, outsideMm } from './params'
+import { saddled } from '../saddled'
+import type { BasketParams } from './params'
 import { type BasketShape, letterOf, nameOf, sides } from './shape'
 
 const capped: Member['ends'] = [{ kind: 'cap' }, { kind: 'cap' }]
@@ -26,28 +25,13 @@ export function tubesOf(p: BasketParams, s: BasketShape): { members: Member[]; j
   const [left, right] = runners as [Member, Member]
   const radii = p.bendRadiusMm === null ? undefined : [p.bendRadiusMm, p.bendRadiusMm]
   const joints: Joint[] = []
-  /** Saddled at both ends: shortened to its longest fibres, and welded round each. */
-  const saddled = (m: Omit<Member, 'ends'>, from: Member, to: Member): Member => {
-    const [a, b] = [m.path[0]!, m.path[m.path.length - 1]!]
-    const [nextA, nextB] = [m.path[1]!, m.path[m.path.length - 2]!]
-    const path: Vec3[] = [copedTo(nextA, a, m.profileId, from), ...m.path.slice(1, -1), copedTo(nextB, b, m.profileId, to)]
-    const made: Member = {
-      ...m,
-      path,
-      ends: [
-        { kind: 'cope', onto: from.id },
-        { kind: 'cope', onto: to.id },
-      ],
-    }
-    const weld = roundWeld(outsideMm(m.profileId))
-    joints.push(
-      { id: `weld:${m.id}:0`, kind: 'weld', between: [m.id, from.id], at: path[0]!, weld },
-      { id: `weld:${m.id}:1`, kind: 'weld', between: [m.id, to.id], at: path[path.length - 1]!, weld },
-    )
-    return made
+  const onto = (m: Omit<Member, 'ends'>, from: Member, to: Member): Member => {
+    const made = saddled(m, from, to)
+    joints.push(...made.joints)
+    return made.member
   }
   const cross = s.crossX.map((x, i) =>
-    saddled(
+    onto(
       {
         id: `cross:${i}`,
         mark: `CT${i + 1}`,
@@ -63,7 +47,7 @@ export function tubesOf(p: BasketParams, s: BasketShape): { members: Member[]; j
     ),
   )
   const hoops = s.hoops.map((h) =>
-    saddled(
+    onto(
       {
         id: `hoop:${h.name}`,
         mark: h.name === 'front' ? 'HF' : 'HR',
@@ -82,7 +66,7 @@ export function tubesOf(p: BasketParams, s: BasketShape): { members: Member[]; j
     up === null
       ? []
       : sides.map((side) =>
-          saddled(
+          onto(
             {
               id: `side:${nameOf(side)}`,
               mark: `SB${letterOf(side)}`,
@@ -99,7 +83,7 @@ export function tubesOf(p: BasketParams, s: BasketShape): { members: Member[]; j
     shellUp === null
       ? []
       : [
-          saddled(
+          onto(
             {
               id: 'shell',
               mark: 'LS',

@@ -1,0 +1,205 @@
+import { type Assembly, emptyAssembly, type Joint, type Member, type Mount, type OwnDimension } from '../../assembly/assembly'
+import { footHardware } from '../../assembly/usualHardware'
+import { footTypes } from '../../catalogue/mounts'
+import { profileSection } from '../../catalogue/profiles'
+import type { Issue } from '../../issue/issue'
+import type { Site } from '../family'
+import { saddled } from '../saddled'
+import type { HalfGuardParams } from './params'
+import { type HalfGuardShape, halfGuardShape, nameOf, sides } from './shape'
+
+/** Feet stand this far from the ends of the base and no further apart than that. Shop's own, mm */
+const FOOT_IN_MM = 60
+const FEET_APART_MM = 600
+
+export function assemble(p: HalfGuardParams, site: Site): { assembly: Assembly; issues: Issue[] } {
+  const s = halfGuardShape(p, site)
+  if (!s)
+    return {
+      assembly: emptyAssembly,
+      issues: [
+        {
+          code: 'shape',
+          at: ['vehicle', 'measures'],
+          fix: null,
+          says: 'The guard has no rails to stand on: measure the bed at Measure, sheet “Bed”',
+        },
+      ],
+    }
+  const { members, joints } = tubesOf(p, s)
+  const mounts = mountsOf(s)
+  const foot = footTypes['through-bolt']
+  return {
+    assembly: {
+      ...emptyAssembly,
+      members,
+      joints: [...joints, ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place }))],
+      mounts,
+      supports: [
+        {
+          id: 'top',
+          name: 'Hoop top',
+          kind: 'bars',
+          bodyId: s.rail.bodyId,
+          bearings: [
+            {
+              on: 'hoop',
+              xMm: s.hoopX,
+              leftMm: Math.max(20, s.half(s.hoopX) - (p.bendRadiusMm ?? 0)),
+              rightMm: -Math.max(20, s.half(s.hoopX) - (p.bendRadiusMm ?? 0)),
+              zMm: s.z + p.heightMm + profileSection(p.hoopProfileId).heightMm / 2,
+            },
+          ],
+          surface: null,
+          holds: false,
+          walkOn: [],
+          climbOn: [],
+        },
+      ],
+      hardware: [...footHardware(foot, mounts.length, 50), { part: { kind: 'end cap' }, quantity: 4, for: 'open tube ends' }],
+      dimensions: dimensionsOf(p, s),
+    },
+    issues: faults(p, s),
+  }
+}
+
+function tubesOf(p: HalfGuardParams, s: HalfGuardShape): { members: Member[]; joints: Joint[] } {
+  const base = sides.map(
+    (side): Member => ({
+      id: `base:${nameOf(side)}`,
+      mark: `BT${side > 0 ? 'L' : 'R'}`,
+      name: 'Base tube',
+      profileId: p.baseProfileId,
+      path: [
+        { x: s.rearX, y: side * s.half(s.rearX), z: s.z },
+        { x: s.frontX, y: side * s.half(s.frontX), z: s.z },
+      ],
+      ends: [{ kind: 'cap' }, { kind: 'cap' }],
+    }),
+  )
+  const [left, right] = base as [Member, Member]
+  const radii = p.bendRadiusMm === null ? {} : { bendRadiiMm: [p.bendRadiusMm, p.bendRadiusMm] }
+  const hoop = saddled(
+    {
+      id: 'hoop',
+      mark: 'HG',
+      name: 'Hoop',
+      profileId: p.hoopProfileId,
+      path: [s.legAt(0, 1), s.legAt(p.heightMm, 1), s.legAt(p.heightMm, -1), s.legAt(0, -1)],
+      ...radii,
+    },
+    left,
+    right,
+  )
+  const stays = sides.map((side) =>
+    saddled(
+      { id: `stay:${nameOf(side)}`, mark: `ST${side > 0 ? 'L' : 'R'}`, name: 'Stay', profileId: p.stayProfileId, path: s.stay(side) },
+      hoop.member,
+      side > 0 ? left : right,
+    ),
+  )
+  const low = s.lowUpMm.map((up, i) =>
+    saddled(
+      { id: `low:${i}`, mark: `LB${i + 1}`, name: 'Low bar', profileId: p.stayProfileId, path: [s.legAt(up, 1), s.legAt(up, -1)] },
+      hoop.member,
+      hoop.member,
+    ),
+  )
+  const made = [hoop, ...stays, ...low]
+  return { members: [...base, ...made.map((m) => m.member)], joints: made.flatMap((m) => m.joints) }
+}
+
+function mountsOf(s: HalfGuardShape): Mount[] {
+  const [from, to] = [s.rearX + FOOT_IN_MM, s.frontX - FOOT_IN_MM]
+  const n = Math.max(2, Math.ceil((to - from) / FEET_APART_MM) + 1)
+  return Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1)).flatMap((x, i) =>
+    sides.map(
+      (side): Mount => ({
+        id: `foot:${i}:${nameOf(side)}`,
+        mark: `F${i + 1}${side > 0 ? 'L' : 'R'}`,
+        kind: 'through-bolt',
+        placeId: s.rail.id,
+        bodyId: s.rail.bodyId,
+        on: `base:${nameOf(side)}`,
+        side: nameOf(side),
+        place: { x, y: side * s.half(x), z: s.rail.to.z },
+        normal: { x: 0, y: 0, z: 1 },
+        massKg: footTypes['through-bolt'].massKg,
+        backingMm: 50,
+        via: null,
+      }),
+    ),
+  )
+}
+
+function dimensionsOf(p: HalfGuardParams, s: HalfGuardShape): OwnDimension[] {
+  const top = s.legAt(p.heightMm, 1)
+  const tube = profileSection(p.hoopProfileId).heightMm / 2
+  const across = (x: number, out: number) => ({ from: { x, y: s.half(x) + out, z: s.z }, to: { x, y: -s.half(x) - out, z: s.z } })
+  return [
+    {
+      id: 'height',
+      view: 'rear',
+      axis: 'y',
+      side: 'low',
+      running: false,
+      label: 'base to top, centres',
+      from: s.legAt(0, 1),
+      to: top,
+      edits: { figure: 'height', offsetMm: 0 },
+    },
+    {
+      id: 'outside',
+      view: 'rear',
+      axis: 'x',
+      side: 'high',
+      running: false,
+      label: 'hoop, outside',
+      from: { ...top, y: s.half(s.hoopX) + tube },
+      to: { ...top, y: -s.half(s.hoopX) - tube },
+    },
+    {
+      id: 'base',
+      view: 'plan',
+      axis: 'x',
+      side: 'low',
+      running: false,
+      label: 'base',
+      from: { x: s.rearX, y: -s.half(s.rearX), z: s.z },
+      to: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
+      edits: { figure: 'base', offsetMm: 0 },
+    },
+    { id: 'front', view: 'plan', axis: 'y', side: 'high', running: false, label: 'front, centres', ...across(s.frontX, 0) },
+    { id: 'rear', view: 'plan', axis: 'y', side: 'low', running: false, label: 'rear, centres', ...across(s.rearX, 0) },
+  ]
+}
+
+function faults(p: HalfGuardParams, s: HalfGuardShape): Issue[] {
+  const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
+  const od = (id: string) => profileSection(id).heightMm
+  const leg = p.heightMm - (p.bendRadiusMm ?? 0)
+  return [
+    ...(p.bendRadiusMm === null
+      ? [says('bendRadiusMm', 'Nothing bent has a cut length until the radius is known: type the centre-line radius of the die')]
+      : []),
+    ...(od(p.hoopProfileId) > od(p.baseProfileId)
+      ? [says('hoopProfileId', 'The hoop is larger than the base tubes it is saddled onto: a smaller tube, or a larger base')]
+      : []),
+    ...(od(p.stayProfileId) > od(p.hoopProfileId)
+      ? [says('stayProfileId', 'The stays are larger than the hoop they are saddled onto: a smaller tube')]
+      : []),
+    ...(p.stayUpMm + od(p.stayProfileId) > leg
+      ? [
+          says(
+            'stayUpMm',
+            `The stays meet the hoop where it bends: {${Math.max(0, Math.round(leg - od(p.stayProfileId)))}} or less above the base`,
+          ),
+        ]
+      : []),
+    ...(s.hoopX - p.stayBackMm < s.rearX + 40
+      ? [says('stayBackMm', 'The stays would stand behind the base: a longer base, or less far back')]
+      : []),
+    ...(s.rearX < s.rail.from.x - 0.5 ? [says('baseMm', 'The base runs out behind the bed: a shorter base')] : []),
+    ...(s.half(s.frontX) < 120 ? [says('insideMm', 'The two base tubes touch: less inside the rail')] : []),
+  ]
+}
