@@ -35,6 +35,7 @@ import { copeCalculator } from '../tube/cope.calculator'
 import { payloadCalculator } from '../vehicle/payload.calculator'
 import { rolloverCalculator } from '../vehicle/rollover.calculator'
 import { tyresCalculator } from '../vehicle/tyres.calculator'
+import { leadCalculator } from '../weldMap/lead.calculator'
 import { rampPullCalculator } from '../winch/rampPull.calculator'
 
 /** In the order the work goes: on the tape, on the vehicle, on the bars, in the metal, at the saw and the brake. */
@@ -77,6 +78,7 @@ export const calculatorGroups = [
       bracketCalculator,
       thinFastenersCalculator,
       woodScrewCalculator,
+      leadCalculator,
     ],
   },
   { title: 'Cutting and folding', calculators: [barNestingCalculator, tubeBendCalculator, copeCalculator, flatPatternCalculator] },

@@ -138,6 +138,15 @@ export const RulesSchema = z.object({
   fairingDragCoefficient: rule(0.6, 0.1, 2.5, 'Load cases', 'Drag coefficient of a raked fairing', '', "shop's own"),
   liftCoefficient: rule(0.3, 0, 2, 'Load cases', 'Lift coefficient on plan area', '', "shop's own"),
 
+  weldMigMmMin: rule(220, 10, 2000, 'Welding', 'MIG: weld laid in a minute of arc', 'mm/min', "shop's own; thin tube, out of position"),
+  weldTigMmMin: rule(80, 5, 1000, 'Welding', 'TIG: weld laid in a minute of arc', 'mm/min', "shop's own"),
+  weldStickMmMin: rule(130, 10, 1000, 'Welding', 'Stick: weld laid in a minute of arc', 'mm/min', "shop's own"),
+  weldSetUpMin: rule(2.5, 0, 60, 'Welding', 'Minutes to fit, clamp and tack a joint', 'min', "shop's own"),
+  weldGasLMin: rule(12, 0, 40, 'Welding', 'Shielding gas', 'l/min', "shop's own; the regulator says"),
+  flushThroatShare: rule(0.7, 0.2, 1, 'Welding', 'Throat left of a seam ground flush, of what it was', '', "shop's own"),
+  fitUpGapMm: rule(1.5, 0, 5, 'Welding', 'Largest gap that a weld may bridge', 'mm'),
+  leadDropShare: rule(0.05, 0.01, 0.2, 'Welding', 'Most voltage lost in the lead of a welder', '', "shop's own"),
+
   kerfMm: rule(3, 0, 10, 'Saw', 'Saw kerf', 'mm'),
   endTrimMm: rule(5, 0, 100, 'Saw', 'Trim at each end of a bar', 'mm'),
   leastRemnantMm: rule(300, 0, 3000, 'Saw', 'Shortest offcut worth shelving', 'mm'),

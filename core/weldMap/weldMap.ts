@@ -1,0 +1,157 @@
+import type { Assembly, Joint } from '../assembly/assembly'
+import { pieceIdOf } from '../assembly/ids'
+import { markOf } from '../assembly/marks'
+import { type Material, materialOf } from '../catalogue/materials'
+import { profileOf } from '../catalogue/profiles'
+import { wallOf } from '../catalogue/section'
+import { countingLegMm } from '../fasten/filletWeld'
+import type { Vec3 } from '../geometry/vec3'
+import type { Rules } from '../rules/rules'
+import type { Welder } from '../workshop/workshop'
+
+export type Process = Welder['process']
+/** One weld as the welder makes it. mm, minutes, grams, litres */
+export type Seam = {
+  /** its number on the drawing and in the order of welding */
+  number: number
+  joint: Joint
+  pieceId: string | null
+  between: [string, string]
+  at: Vec3
+  process: Process
+  /** null = no welder here does this metal */
+  welder: string | null
+  filler: string
+  legMm: number
+  throatMm: number
+  flushThroatMm: number
+  lengthMm: number
+  tacks: number
+  tackRule: string
+  minutes: number
+  wireG: number
+  gasL: number
+}
+export type WeldMap = { seams: Seam[]; lengthMm: number; minutes: number; wireG: number; gasL: number; notes: string[] }
+
+/** What of the wire ends up in the joint. Shop's own: spatter, stubs, a little more than the leg asks */
+const YIELD: Record<Process, number> = { MIG: 0.9, TIG: 0.95, stick: 0.6 }
+
+/**
+ * Every weld once, numbered in the order it is welded out: piece by piece, from the middle outward and from side to side, so that each pull is met by the one
+ * across from it. Wire: half a square of the leg along the seam by density (geometry of a fillet); minutes by the shop's own speeds. Torch access is not judged.
+ */
+export function weldMap(a: Assembly, welders: Welder[], rules: Rules): WeldMap {
+  const welds = a.joints.filter((j) => j.kind === 'weld')
+  const seams = inOrder(welds).map((joint, i) => seamOf(joint, i + 1, a, welders, rules))
+  const sum = (of: (s: Seam) => number) => seams.reduce((t, s) => t + of(s), 0)
+  return {
+    seams,
+    lengthMm: sum((s) => s.lengthMm),
+    minutes: sum((s) => s.minutes),
+    wireG: sum((s) => s.wireG),
+    gasL: sum((s) => s.gasL),
+    notes: notesOf(seams, a),
+  }
+}
+
+type Part = { material: Material; wallMm: number | null }
+function partOf(id: string, a: Assembly): Part | null {
+  const m = a.members.find((o) => o.id === id)
+  if (m) return { material: materialOf(profileOf(m.profileId).materialId), wallMm: wallOf(profileOf(m.profileId).shape) }
+  const p = a.plates.find((o) => o.id === id)
+  return p ? { material: materialOf(p.materialId), wallMm: p.thicknessMm } : null
+}
+
+function seamOf(joint: Joint, number: number, a: Assembly, welders: Welder[], rules: Rules): Seam {
+  const parts = joint.between.flatMap((id) => partOf(id, a) ?? [])
+  const group = parts.find((p) => p.material.group === 'aluminium')?.material.group ?? parts[0]?.material.group ?? 'steel'
+  const walls = parts.flatMap((p) => p.wallMm ?? [])
+  const legMm = countingLegMm(joint.weld?.legMm ?? rules.weldLegMm, walls.length ? Math.min(...walls) : null)
+  const { lengthMm, round } = seamLength(joint)
+  const welder = welderFor(group, welders)
+  const process = welder?.process ?? (group === 'steel' ? 'MIG' : 'TIG')
+  const speed = { MIG: rules.weldMigMmMin, TIG: rules.weldTigMmMin, stick: rules.weldStickMmMin }[process]
+  const arcMin = lengthMm / speed
+  const throatMm = legMm * Math.SQRT1_2
+  const densityKgM3 = parts[0]?.material.densityKgM3 ?? 7850
+  const tacks = round || lengthMm > 150 ? 4 : lengthMm > 60 ? 2 : 1
+  return {
+    number,
+    joint,
+    pieceId: pieceIdOf(joint.id),
+    between: [markOf(a, joint.between[0]), markOf(a, joint.between[1])],
+    at: joint.at,
+    process,
+    welder: welder?.id ?? null,
+    filler: fillerFor(group),
+    legMm,
+    throatMm,
+    flushThroatMm: throatMm * rules.flushThroatShare,
+    lengthMm,
+    tacks: group === 'aluminium' ? Math.max(2, tacks) : tacks,
+    tackRule: group === 'aluminium' ? 'opposite ones first; one alone snaps as it cools' : tacks > 2 ? 'opposite ones first' : 'both sides',
+    minutes: arcMin + rules.weldSetUpMin,
+    wireG: ((legMm ** 2 / 2) * lengthMm * densityKgM3 * 1e-6) / YIELD[process],
+    gasL: process === 'stick' ? 0 : arcMin * rules.weldGasLMin,
+  }
+}
+
+/** Two runs along the first part, or all round; without a pattern, two runs of 25. mm */
+function seamLength({ weld }: Joint): { lengthMm: number; round: boolean } {
+  if (!weld) return { lengthMm: 50, round: false }
+  return { lengthMm: 2 * weld.lengthMm + (weld.allRound ? 2 * weld.apartMm : 0), round: weld.allRound }
+}
+
+const welderFor = (group: Material['group'], welders: Welder[]): Welder | null =>
+  group === 'aluminium'
+    ? (welders.find((w) => w.process === 'TIG') ?? welders.find((w) => w.aluminium) ?? null)
+    : (welders.find((w) => w.process === (group === 'stainless' ? 'TIG' : 'MIG')) ?? welders[0] ?? null)
+
+const fillerFor = (group: Material['group']): string =>
+  group === 'aluminium' ? '4043, or 5356 where it is anodised after' : group === 'stainless' ? '308L' : '70 ksi wire'
+
+/** Piece by piece; within one from its middle outward, and at each distance to the other side first. */
+function inOrder(welds: Joint[]): Joint[] {
+  const pieces = [...new Set(welds.map((j) => pieceIdOf(j.id)))]
+  return pieces.flatMap((piece) => {
+    const own = welds.filter((j) => pieceIdOf(j.id) === piece)
+    const middle = own.reduce((s, j) => s + j.at.x, 0) / Math.max(1, own.length)
+    const left = [...own].sort((p, q) => Math.abs(p.at.x - middle) - Math.abs(q.at.x - middle) || p.at.z - q.at.z)
+    const out: Joint[] = []
+    let side = 1
+    while (left.length) {
+      const at = left.findIndex((j) => Math.sign(j.at.y || side) === side)
+      out.push(...left.splice(Math.max(0, at), 1))
+      side = -side
+    }
+    return out
+  })
+}
+
+function notesOf(seams: Seam[], a: Assembly): string[] {
+  if (!seams.length) return []
+  const aluminium = seams.some((s) => s.filler.startsWith('4043'))
+  const closed = closedTubes(a)
+  return [
+    'Tack all of a piece first, check width, diagonals and twist, and only then weld out in the order of the numbers.',
+    'A seam ground flush loses throat: the checks count the whole throat, so grind only where the smaller one still does.',
+    ...(aluminium ? ['Aluminium is soft beside every seam: the checks count that zone as softened.'] : []),
+    ...(closed.length
+      ? [
+          `${closed.join(', ')}: tube closed at both ends; drill a vent of 6 mm in a low face near one end before the last weld and before any oven, and leave it as a drain.`,
+        ]
+      : []),
+    'Torch access at each moment of the build is not judged: look before the second part is tacked.',
+    'On a vehicle: battery isolated and alternator unplugged, glass, fuel and linings covered, somebody on fire watch. Welding is for people trained in it.',
+  ]
+}
+
+/** Tubes whose both ends are shut by a saddle or a cap. */
+export function closedTubes(a: Assembly): string[] {
+  const shut = (kind: string) => kind === 'cope' || kind === 'cap'
+  return a.members
+    .filter((m) => ['round', 'rectangular'].includes(profileOf(m.profileId).shape.kind))
+    .filter((m) => m.ends.every((e) => shut(e.kind)) && m.ends.some((e) => e.kind === 'cope'))
+    .map((m) => m.mark)
+}

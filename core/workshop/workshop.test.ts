@@ -1,0 +1,133 @@
+import { describe, expect, test } from 'vitest'
+import { emptyAssembly, type Member } from '../assembly/assembly'
+import { cannotDo } from './cannotDo'
+import { dieFor, learned, pullToDeg, radiusFromGain } from './learned'
+import { type Die, DieSchema, demoWorkshop, WorkshopSchema } from './workshop'
+
+const die = (trials: object[]): Die =>
+  DieSchema.parse({ id: 'd', tubeMm: 32, radiusMm: 96, straightBeforeMm: 60, straightBetweenMm: 40, trials })
+
+describe('what trial bends teach', () => {
+  test('pulled to 93 it came back to 90, to 62 it came to 60: 3.33 % each; a bend of 45 is pulled to 46.5', () => {
+    const d = die([
+      { on: '2026-03-02', pulledDeg: 93, cameDeg: 90 },
+      { on: '2026-05-18', pulledDeg: 62, cameDeg: 60 },
+    ])
+    expect(learned(d)).toMatchObject({ trials: 2, last: '2026-05-18', share: expect.closeTo(1 / 30, 9), radiusMm: null })
+    expect(pullToDeg(d, 45)).toBeCloseTo(46.5, 9)
+  })
+  test('a die that nobody tried says nothing: no angle to pull to', () => {
+    expect(learned(die([]))).toBeNull()
+    expect(pullToDeg(die([]), 90)).toBeNull()
+    expect(pullToDeg(null, 90)).toBeNull()
+  })
+  test('legs of 321 and 321 out of 600 cut at 90°: gain 42, and R = 42 / (2 − π/2) = 97.86', () => {
+    expect(radiusFromGain(90, 42)).toBeCloseTo(42 / (2 - Math.PI / 2), 6)
+    expect(radiusFromGain(90, 0)).toBeNull()
+    const d = die([{ on: '2026-03-02', pulledDeg: 93, cameDeg: 90, cutMm: 600, legAMm: 321, legBMm: 321 }])
+    expect(learned(d)!.radiusMm).toBeCloseTo(97.86, 1)
+  })
+  test('a die is that for this tube and this radius, or none', () => {
+    expect(dieFor(demoWorkshop.dies, 32, 96)!.id).toBe('die-1')
+    expect(dieFor(demoWorkshop.dies, 32, 114)).toBeNull()
+  })
+})
+
+describe('what this shop cannot do', () => {
+  const tube = (over: Partial<Member>): Member => ({
+    id: 'm',
+    mark: 'M1',
+    name: 'tube',
+    profileId: 'round-32x2-steel',
+    path: [
+      { x: 0, y: 0, z: 0 },
+      { x: 0, y: 0, z: 400 },
+      { x: 0, y: 900, z: 400 },
+    ],
+    bendRadiiMm: [96],
+    ends: [{ kind: 'square' }, { kind: 'square' }],
+    ...over,
+  })
+  const says = (m: Member, w = demoWorkshop) => cannotDo({ ...emptyAssembly, members: [m] }, w).map((c) => c.says)
+
+  test('a bend that the die makes is said nothing of; another radius, another tube and a straight too short are, with what would do', () => {
+    expect(says(tube({}))).toEqual([])
+    expect(says(tube({ bendRadiiMm: [120] }))).toEqual(['no die of radius {120} for it'])
+    expect(says(tube({ profileId: 'round-42x3-steel', bendRadiiMm: [96] }))).toEqual(['no die of radius {96} for it'])
+    const short = tube({
+      path: [
+        { x: 0, y: 0, z: 0 },
+        { x: 0, y: 0, z: 130 },
+        { x: 0, y: 900, z: 130 },
+      ],
+    })
+    // 130 less the set-back of 96 leaves 34, and the clamp wants 60
+    expect(says(short)).toEqual(['the straight before bend 1 is {34} and the clamp needs {60}'])
+    expect(cannotDo({ ...emptyAssembly, members: [tube({ bendRadiiMm: [120] })] }, demoWorkshop)[0]!.would).toBe(
+      'radius {96}, which the shop has; or sent out, 6 days',
+    )
+  })
+  test('a bend past what the die turns, and one with no radius', () => {
+    const back = tube({
+      profileId: 'round-42x3-steel',
+      bendRadiiMm: [130],
+      path: [
+        { x: 0, y: 0, z: 0 },
+        { x: 0, y: 0, z: 900 },
+        { x: 0, y: 500, z: 30 },
+      ],
+    })
+    expect(says(back)).toEqual(['bend 1 turns 150° and its die 120°'])
+    expect(says(tube({ bendRadiiMm: [] }))[0]).toMatch(/no radius/)
+  })
+  test('a mitre beyond the saw, a cut taller than the throat; no saw at all is a lack and no pass', () => {
+    const straight = (angleDeg: number, profileId = 'square-50x4-steel') =>
+      tube({
+        profileId,
+        path: [
+          { x: 0, y: 0, z: 0 },
+          { x: 0, y: 900, z: 0 },
+        ],
+        bendRadiiMm: [],
+        ends: [{ kind: 'mitre', angleDeg }, { kind: 'square' }],
+      })
+    expect(says(straight(45))).toEqual([])
+    expect(says(straight(70))).toEqual(['a mitre of 70° is beyond the saw’s 60°'])
+    const low = WorkshopSchema.parse({ saws: [{ id: 's', name: 'small saw', mostLeftDeg: 60, throatMm: 60 }] })
+    // 50 / cos 45° = 71
+    expect(says(straight(45), low)).toEqual(['its cut is {71} tall and the saw takes {60}'])
+    expect(says(straight(0), WorkshopSchema.parse({}))).toEqual(['no saw is listed'])
+  })
+  test('aluminium to be welded wants a welder for it, and a saddle a hole saw of its tube', () => {
+    const main = tube({
+      id: 'a',
+      mark: 'A',
+      profileId: 'round-42x3-al6061t6',
+      path: [
+        { x: 0, y: 300, z: 0 },
+        { x: 900, y: 300, z: 0 },
+      ],
+      bendRadiiMm: [],
+    })
+    const sits = tube({
+      id: 'b',
+      mark: 'B',
+      profileId: 'round-32x2-al6061t6',
+      path: [
+        { x: 400, y: -300, z: 0 },
+        { x: 400, y: 286, z: 0 },
+      ],
+      bendRadiiMm: [],
+      ends: [{ kind: 'square' }, { kind: 'cope', onto: 'a' }],
+    })
+    const a = {
+      ...emptyAssembly,
+      members: [main, sits],
+      joints: [{ id: 'w', kind: 'weld' as const, between: ['b', 'a'] as [string, string], at: { x: 400, y: 286, z: 0 } }],
+    }
+    expect(cannotDo(a, demoWorkshop)).toEqual([])
+    const bare = { ...demoWorkshop, holeSawsMm: [32], welders: demoWorkshop.welders.filter((w) => w.process === 'MIG') }
+    expect(cannotDo(a, bare).map((c) => c.says)).toEqual(['no hole saw for a saddle onto {42.4}', 'no welder here is set up for aluminium'])
+    expect(cannotDo(a, { ...bare, notcher: true }).map((c) => c.says)).toEqual(['no welder here is set up for aluminium'])
+  })
+})
