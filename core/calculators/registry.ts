@@ -29,12 +29,14 @@ import { spacingCalculator } from '../spacing/spacing.calculator'
 import { beamCalculator } from '../structure/beam.calculator'
 import { frameCalculator } from '../structure/frame.calculator'
 import { stiffnessCalculator } from '../structure/stiffness.calculator'
+import { tradeSizeCalculator } from '../tradeSize/tradeSize.calculator'
 import { trapezoidCalculator } from '../trapezoid/trapezoid.calculator'
 import { tubeBendCalculator } from '../tube/bend.calculator'
 import { copeCalculator } from '../tube/cope.calculator'
 import { payloadCalculator } from '../vehicle/payload.calculator'
 import { rolloverCalculator } from '../vehicle/rollover.calculator'
 import { tyresCalculator } from '../vehicle/tyres.calculator'
+import { weighCalculator } from '../weigh/weigh.calculator'
 import { leadCalculator } from '../weldMap/lead.calculator'
 import { rampPullCalculator } from '../winch/rampPull.calculator'
 
@@ -52,6 +54,7 @@ export const calculatorGroups = [
       tyresCalculator,
       strutCalculator,
       trapezoidCalculator,
+      tradeSizeCalculator,
     ],
   },
   {
@@ -81,7 +84,10 @@ export const calculatorGroups = [
       leadCalculator,
     ],
   },
-  { title: 'Cutting and folding', calculators: [barNestingCalculator, tubeBendCalculator, copeCalculator, flatPatternCalculator] },
+  {
+    title: 'Cutting and folding',
+    calculators: [barNestingCalculator, tubeBendCalculator, copeCalculator, flatPatternCalculator, weighCalculator],
+  },
 ] as unknown as { title: string; calculators: Calculator[] }[]
 export const calculators: Calculator[] = calculatorGroups.flatMap((g) => g.calculators)
 export const calculatorOf = (name: string): Calculator | null => calculators.find((c) => c.name === name) ?? null

@@ -168,20 +168,62 @@ const members = (view: ViewName, assembly: Assembly): Entity[] =>
   assembly.members.flatMap((m) => {
     const s = profileSection(m.profileId)
     const points = centreLine(m.path, m.bendRadiiMm)
+    const drawn = (outline: Point[]): Entity => ({
+      kind: 'polygon',
+      layer: 'member',
+      ref: m.id,
+      closed: true,
+      filled: true,
+      points: outline,
+    })
+    const bent =
+      m.path.length > 2 &&
+      bentOutline(
+        points.map((p) => project(view, p)),
+        s.heightMm / 2,
+      )
+    if (bent) return [drawn(bent)]
     return points.slice(1).map((to, i): Entity => {
       const from = points[i]!
       const { width, height } = sectionAxes(from, to, m.rollDeg)
       const ring = [-1, 1].flatMap((a) => [-1, 1].map((b) => plus(times(width, (a * s.widthMm) / 2), times(height, (b * s.heightMm) / 2))))
-      return {
-        kind: 'polygon',
-        layer: 'member',
-        ref: m.id,
-        closed: true,
-        filled: true,
-        points: shadow(view, [...ring.map((r) => plus(from, r)), ...ring.map((r) => plus(to, r))]),
-      }
+      return drawn(shadow(view, [...ring.map((r) => plus(from, r)), ...ring.map((r) => plus(to, r))]))
     })
   })
+
+/** Both edges of a bent tube as one outline, half its width off its line; a tube that a view sees on edge is a bar. Null where its line turns back on itself there. */
+function bentOutline(line: Point[], half: number): Point[] | null {
+  const flat = line.filter((p, i) => i === 0 || Math.hypot(p.x - line[i - 1]!.x, p.y - line[i - 1]!.y) > 0.5)
+  if (flat.length < 2) return null
+  const [a, b] = [
+    flat[0]!,
+    flat.reduce(
+      (far, p) => (Math.hypot(p.x - flat[0]!.x, p.y - flat[0]!.y) > Math.hypot(far.x - flat[0]!.x, far.y - flat[0]!.y) ? p : far),
+      flat[0]!,
+    ),
+  ]
+  const long = Math.max(1, Math.hypot(b.x - a.x, b.y - a.y))
+  const off = (p: Point) => ((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) / long
+  if (flat.every((p) => Math.abs(off(p)) < 1)) {
+    // on edge: as long as it reaches, as wide as the tube
+    const n = { x: (-(b.y - a.y) / long) * half, y: ((b.x - a.x) / long) * half }
+    const t = { x: n.y, y: -n.x }
+    return [
+      { x: a.x + n.x, y: a.y + n.y },
+      { x: b.x + n.x + t.x, y: b.y + n.y + t.y },
+      { x: b.x - n.x + t.x, y: b.y - n.y + t.y },
+      { x: a.x - n.x, y: a.y - n.y },
+    ]
+  }
+  const normals = flat.map((p, i) => {
+    const [from, to] = [flat[Math.max(0, i - 1)]!, flat[Math.min(flat.length - 1, i + 1)]!]
+    const size = Math.hypot(to.x - from.x, to.y - from.y)
+    return size < 1e-6 ? null : { p, x: (-(to.y - from.y) / size) * half, y: ((to.x - from.x) / size) * half }
+  })
+  if (normals.some((n) => n === null)) return null
+  const edges = normals.flatMap((n) => n ?? [])
+  return [...edges.map((n) => ({ x: n.p.x + n.x, y: n.p.y + n.y })), ...edges.reverse().map((n) => ({ x: n.p.x - n.x, y: n.p.y - n.y }))]
+}
 
 /** Flat parts by their own outline; what rides under a foot is seen as part of it. A sheet seen on edge is a line. */
 const plates = (view: ViewName, assembly: Assembly): Entity[] =>

@@ -4,6 +4,8 @@ import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
 import { GuardParams } from '../families/cabGuard/params'
 import type { CrossbarParams } from '../families/crossbarRack/params'
+import { HalfGuardParams } from '../families/halfGuard/params'
+import { BasketParams } from '../families/hoopBasket/params'
 import { CarrierParams } from '../families/receiverCarrier/params'
 import { nextPlace, type Piece } from '../pieces/piece'
 import { INCH, METRIC } from '../quantity/units'
@@ -15,6 +17,7 @@ import { patchedParams } from './piecesOf'
 const item = (accessory: string, xMm: number, yMm: number, over: Partial<Cargo> = {}) =>
   placed(accessories.find((a) => a.id === accessory)!, accessory, xMm, yMm, over)
 const [van, pickup, camper] = demoVehicles
+const wagon = demoVehicles.find((v) => v.id === 'boxy-wagon')!
 type Beside = Pick<Piece, 'name' | 'family' | 'params'>
 const beside = (pieces: Piece[], of: Beside): Piece[] => [...pieces, { ...nextPlace(pieces), on: null, state: 'fitted', ...of }]
 const withBrief = (job: Job, brief: Partial<Brief>, params: Partial<CrossbarParams>, over: Partial<Job>, ...more: Beside[]): Job =>
@@ -55,7 +58,7 @@ const strapped = (
   ...over,
 })
 
-/** Four jobs of Skerry Quay Outfitting, each at another station and with another verdict. */
+/** Six jobs of Skerry Quay Outfitting, each at another station and with another verdict. */
 export const demoJobs: Job[] = [
   withBrief(
     newJob('Pole and case rack, survey van', van, METRIC),
@@ -192,4 +195,80 @@ export const demoJobs: Job[] = [
       params: CarrierParams.parse({ pitchMm: 280, trayLengthMm: 1300, strapPointN: 1500 }),
     },
   ),
+  {
+    ...withBrief(
+      newJob('Hoop basket and lamps', wagon, METRIC),
+      {
+        clientName: 'Spar and sail loft',
+        contact: 'loft telephone',
+        vehicleUse: 'Errands between loft and boatyards, the yard at night',
+        loadClass: 'medium',
+        howOften: 'weekly',
+        road: 'rough track',
+        speedKmh: 90,
+        passages: [{ name: 'loft door', heightMm: 2700 }],
+        budgetMinor: 240_000,
+        readyMadeMinor: null,
+        cargo: [
+          item('equipment-case', 500, 0, {
+            name: 'Sail bags in a crate',
+            massKg: { least: 20, most: 30 },
+            on: ['p1/floor'],
+            securing: { ...plain, by: 'bolts', friction: 0.4, bolts: { size: 'M8', count: 4 } },
+          }),
+        ],
+      },
+      {},
+      { due: '2027-01-15', station: 'cut' },
+    ),
+    pieces: [
+      {
+        ...nextPlace([]),
+        name: 'Hoop basket',
+        family: 'hoop-basket',
+        on: null,
+        state: 'fitted',
+        params: BasketParams.parse({
+          mountId: 'gutter',
+          footXMm: [-700, 0, 700, 1400],
+          bendRadiusMm: 96,
+          shell: true,
+          lamps: 4,
+          lampKg: 1.4,
+          lampPriceMinor: 7900,
+          crossTubes: 7,
+        }),
+      },
+    ],
+  },
+  {
+    ...withBrief(
+      newJob('Half guard for the hive bed', pickup, INCH),
+      {
+        clientName: 'Beekeeper at Fell End',
+        contact: 'market stall, Saturdays',
+        vehicleUse: 'Hives to the heather and back',
+        loadClass: 'light',
+        howOften: 'weekly',
+        road: 'rough track',
+        speedKmh: 70,
+        passages: [{ name: 'honey barn', heightMm: 2600 }],
+        budgetMinor: 140_000,
+        readyMadeMinor: null,
+        cargo: [],
+      },
+      {},
+      { due: '2027-01-29', station: 'layout' },
+    ),
+    pieces: [
+      {
+        ...nextPlace([]),
+        name: 'Half guard',
+        family: 'half-guard',
+        on: null,
+        state: 'fitted',
+        params: HalfGuardParams.parse({ bendRadiusMm: 130 }),
+      },
+    ],
+  },
 ]

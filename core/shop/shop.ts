@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { demoWorkshop, WorkshopSchema } from '../workshop/workshop'
 
 export const paperSizes = ['A4', 'A3', 'Letter', 'Tabloid'] as const
 export type PaperSize = (typeof paperSizes)[number]
@@ -9,8 +10,16 @@ export const ShopSchema = z.object({
   address: z.string().trim().max(160).default(''),
   paper: z.enum(paperSizes).default('A4'),
   units: z.enum(['metric', 'inch']).default('metric'),
+  /** what it can do itself */
+  workshop: WorkshopSchema.default(() => WorkshopSchema.parse({})),
 })
 export type Shop = z.infer<typeof ShopSchema>
 
 /** The shop that the demonstration's jobs belong to. */
-export const demoShop: Shop = { name: 'Skerry Quay outfitters', address: 'The old boat shed, Skerry Quay', paper: 'A4', units: 'metric' }
+export const demoShop: Shop = {
+  name: 'Skerry Quay outfitters',
+  address: 'The old boat shed, Skerry Quay',
+  paper: 'A4',
+  units: 'metric',
+  workshop: demoWorkshop,
+}

@@ -1,6 +1,8 @@
+import type { Assembly } from '../assembly/assembly'
 import { profileOf } from '../catalogue/profiles'
 import type { Point } from '../geometry/vec3'
 import type { EndCut } from './endCuts'
+import { tubeWork } from './tubeParts'
 
 /**
  * A wrap-round template at full size: `cut` = the line to cut along, x round the tube from its zero line, y back from the longest point, `edge` = the straight
@@ -40,4 +42,35 @@ function mitreTemplate(angleDeg: number, profileId: string): Template | null {
     quarters: [0, 0.25, 0.5, 0.75, 1].map((q) => q * 2 * Math.PI * r),
     depthMm: 2 * k,
   }
+}
+
+/** One template and every end that is cut by it. */
+export type SharedTemplate = { id: string; template: Template; end: EndCut; profileId: string; cuts: { mark: string; which: 0 | 1 }[] }
+
+/** Every template of a job once: ends of alike tubes that are cut along the same curve share it. */
+export function templatesOf(a: Assembly): SharedTemplate[] {
+  const shared = new Map<string, SharedTemplate>()
+  for (const { part, marks } of tubeWork(a))
+    for (const which of [0, 1] as const) {
+      const end = part.ends[which]
+      const template = templateOf(end, part.member.profileId)
+      if (!template) continue
+      const key = JSON.stringify([part.member.profileId, template.cut.map((p) => Math.round(p.y * 10))])
+      const cuts = marks.map((mark) => ({ mark, which }))
+      const known = shared.get(key)
+      if (known) known.cuts.push(...cuts)
+      else shared.set(key, { id: `T${shared.size + 1}`, template, end, profileId: part.member.profileId, cuts })
+    }
+  return [...shared.values()]
+}
+
+/** Which ends a template is for: CT1 both ends, HF end 1. */
+export function cutsText({ cuts }: SharedTemplate): string {
+  const marks = [...new Set(cuts.map((c) => c.mark))]
+  return marks
+    .map((mark) => {
+      const ends = cuts.filter((c) => c.mark === mark).map((c) => c.which + 1)
+      return ends.length > 1 ? mark : `${mark} end ${ends[0]}`
+    })
+    .join(', ')
 }

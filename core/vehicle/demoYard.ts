@@ -1,8 +1,8 @@
 import { crewCab } from './demoCrewCab'
-import { assumed, frontDoors, maker, plainLine, taken, tape, taped, weighed } from './demoFigures'
+import { assumed, frontDoors, maker, plainLine, taken, tape, taped, unasked, weighed } from './demoFigures'
 import { unknownValue, type Vehicle } from './vehicle'
 
-/** The rest of the yard: a flat tray, and one that somebody began to measure. */
+/** The rest of the yard: a flat tray, one that somebody began to measure, and the loft’s wagon. */
 export function demoYard(): Vehicle[] {
   const pickup = crewCab()
   const bare = unknownValue
@@ -137,6 +137,60 @@ export function demoYard(): Vehicle[] {
           halfWidthRearMm: 720,
           halfWidthFrontMm: 700,
           zMm: 2205,
+          pointsXMm: null,
+          ...plainLine,
+          bodyId: null,
+        },
+      ],
+      obstacles: [],
+    },
+    {
+      ...unasked,
+      id: 'boxy-wagon',
+      name: 'Boxy wagon',
+      body: 'van',
+      note: 'Upright rear, gutters all along. The loft’s errands, and lamps for the yard at night.',
+      wheelbaseMm: tape(2850),
+      trackWidthMm: maker(1560),
+      lengthMm: maker(4890),
+      rearOverhangMm: tape(1040),
+      widthMm: maker(1890),
+      heightMm: tape(1930),
+      centreOfMassHeightMm: assumed(720),
+      roofFromXMm: tape(-960),
+      roofToXMm: tape(1880),
+      roofWidthRearMm: tape(1400),
+      roofWidthFrontMm: tape(1340),
+      roofHeightMm: tape(1915),
+      kerbFrontKg: weighed(1080),
+      kerbRearKg: weighed(1010),
+      occupantsKg: assumed(300),
+      roofMovingKg: maker(150),
+      roofParkedKg: maker(300),
+      footDownKg: maker(60),
+      footUpKg: maker(45),
+      grossKg: maker(2950),
+      frontAxleKg: maker(1400),
+      rearAxleKg: maker(1750),
+      swings: frontDoors(2020, 900, 1010, 1700),
+      tyres: { now: '235/70 R16', next: '' },
+      measures: taped({
+        'roof.widthMiddle': 1372,
+        'roof.length': 2840,
+        'roof.gutterHeight': 1900,
+        'sides.gutterDepth': 18,
+        'sides.gutterWall': 14,
+      }),
+      mounts: [
+        {
+          id: 'gutter',
+          name: 'Rain gutter, both sides',
+          kind: 'gutter',
+          fromXMm: -880,
+          toXMm: 1780,
+          halfWidthRearMm: 650,
+          halfWidthFrontMm: 625,
+          zMm: 1900,
           pointsXMm: null,
           ...plainLine,
           bodyId: null,

@@ -29,7 +29,7 @@ describe('the weld map', () => {
     const map = weldMap(example(0), demoWorkshop.welders, defaultRules)
     const seam = map.seams.find((s) => s.joint.between[0] === 'cross:0')!
     expect(seam).toMatchObject({ process: 'MIG', legMm: 2, lengthMm: 96, tacks: 4, filler: '70 ksi wire' })
-    expect(seam.throatMm).toBeCloseTo(1.414, 3)
+    expect(seam.throatMm).toBeCloseTo(Math.SQRT2, 3)
     expect(seam.flushThroatMm).toBeCloseTo(0.99, 2)
     expect(seam.minutes).toBeCloseTo(96 / 220 + 2.5, 6)
     // 2²/2 × 96 mm³ of steel, 0.9 of the wire in the joint

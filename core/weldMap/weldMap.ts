@@ -6,6 +6,7 @@ import { profileOf } from '../catalogue/profiles'
 import { wallOf } from '../catalogue/section'
 import { countingLegMm } from '../fasten/filletWeld'
 import type { Vec3 } from '../geometry/vec3'
+import { type DisplayUnits, KG_PER_POUND } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import type { Welder } from '../workshop/workshop'
 
@@ -155,3 +156,8 @@ export function closedTubes(a: Assembly): string[] {
     .filter((m) => m.ends.every((e) => shut(e.kind)) && m.ends.some((e) => e.kind === 'cope'))
     .map((m) => m.mark)
 }
+
+const G_PER_OUNCE = KG_PER_POUND * (1000 / 16)
+/** Wire is weighed in grams or ounces. */
+export const wireText = (grams: number, units: DisplayUnits): string =>
+  units.system === 'inch' ? `${(grams / G_PER_OUNCE).toFixed(1)} oz` : `${Math.round(grams)} g`

@@ -100,3 +100,11 @@ export function hangsMm(path: Vec3[]): number {
   }
   return worst
 }
+
+/** A rotation in words, as it is seen looking along the tube from the end that is held. */
+export const rotateText = (deg: number): string =>
+  Math.abs(deg) < 0.05
+    ? 'no'
+    : Math.abs(Math.abs(deg) - 180) < 0.05
+      ? 'half a turn, 180°'
+      : `${Math.abs(deg).toFixed(1)}° ${deg > 0 ? 'clockwise' : 'anticlockwise'} as seen from behind`

@@ -36,11 +36,15 @@ const POINTS: Record<PaperSize, [number, number]> = {
   Tabloid: [1224, 792],
 }
 
+/** Every sheet is laid out on one of A4's size at least, and enlarged or reduced as a whole: on A3 the letters grow with the paper. */
+const scaleOf = (size: PaperSize): number => Math.min(POINTS[size][0] / POINTS.A4[0], POINTS[size][1] / POINTS.A4[1])
+/** One millimetre at full size on that paper, as sheets are laid out. */
+export const fullSize = (size: PaperSize): number => 72 / 25.4 / scaleOf(size)
+
 /** A sheet of the shop's paper with our fonts. The date of making is set so that the same job prints the same bytes. */
 export function openPaper(title: Title): Paper {
   const [width, height] = POINTS[title.shop.paper]
-  // every sheet is laid out on one of A4's size at least, and enlarged or reduced as a whole: on A3 the letters grow with the paper
-  const scale = Math.min(width / POINTS.A4[0], height / POINTS.A4[1])
+  const scale = scaleOf(title.shop.paper)
   const paper = new PDFDocument({
     size: [width, height],
     margin: MARGIN,

@@ -108,6 +108,29 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       .set('Content-Disposition', disposition('inline', job.title, revision, 'arrangement.pdf'))
       .send(bytes)
   })
+  for (const [of, sheet] of [
+    ['tube', 'Bends and templates'],
+    ['welds', 'Weld map'],
+  ] as const)
+    routes.get(`/:id/${of}.pdf`, async (request, response) => {
+      const { job, revision } = await jobAt(jobs, request.params.id)
+      const accepted = await standing(issued, request.params.id)
+      const title = await heading(job, sheet, revision)
+      const bytes = await print({ of, job, rules: await rules(), workshop: title.shop.workshop, accepted, title }, response)
+      response
+        .type('application/pdf')
+        .set('Content-Disposition', disposition('inline', job.title, revision, `${of}.pdf`))
+        .send(bytes)
+    })
+  routes.get('/:id/templates.:kind', async (request, response) => {
+    const as = parsed(z.enum(['dxf', 'svg'], 'must be templates.dxf or templates.svg'), request.params.kind)
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const bytes = await print({ of: 'templates', job, rules: await rules(), as }, response)
+    response
+      .type(as === 'dxf' ? 'application/dxf' : 'image/svg+xml')
+      .set('Content-Disposition', disposition('attachment', job.title, revision, `templates.${as}`))
+      .send(bytes)
+  })
   routes.get('/:id/cut-sheet.pdf', async (request, response) => {
     const { job, revision } = await jobAt(jobs, request.params.id)
     const r = await rules()

@@ -1,4 +1,5 @@
 import { cutList } from '../../core/cutList/cutList'
+import { templateDrawing } from '../../core/drawing/templateDrawing'
 import { toDxf } from '../../core/drawing/toDxf'
 import { toSvg } from '../../core/drawing/toSvg'
 import { drawView } from '../../core/drawing/views'
@@ -11,16 +12,21 @@ import { measuringSheets } from '../../core/measure/sheets'
 import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
+import type { Workshop } from '../../core/workshop/workshop'
 import { arrangementPdf } from './arrangement'
 import { cutSheetPdf } from './cutSheet'
 import { measuringSheetPdf } from './measuringSheet'
 import type { Stamp, Title } from './paper'
+import { tubeSheetPdf } from './tubeSheet'
+import { weldSheetPdf } from './weldSheet'
 
 type Heading = Omit<Title, 'stamp'>
 /** A sheet or file to be made, with all that it is made from. */
 export type Print =
   | { of: 'arrangement'; job: Job; rules: Rules; accepted: IssuedPlan | null; title: Heading }
   | { of: 'cut-sheet'; job: Job; rules: Rules; made: { plan: CutPlan; saw: SawSetting }; accepted: IssuedPlan | null; title: Heading }
+  | { of: 'tube' | 'welds'; job: Job; rules: Rules; workshop: Workshop; accepted: IssuedPlan | null; title: Heading }
+  | { of: 'templates'; job: Job; rules: Rules; as: 'dxf' | 'svg' }
   | { of: 'measuring-sheet'; job: Job; sheetIds: string[]; blank: boolean; title: Heading }
   | { of: 'drawing'; job: Job; rules: Rules; view: 'plan' | 'side' | 'rear'; as: 'dxf' | 'svg' }
   | { of: 'cut-list'; job: Job; rules: Rules }
@@ -51,6 +57,18 @@ export async function printed(print: Print): Promise<Uint8Array> {
       const moved = movedSince(accepted, result)
       const sheet = { ...made, moved, reason: accepted?.reason ?? '', limits: result.limits }
       return cutSheetPdf(job, sheet, { ...print.title, stamp: stampOf(accepted, moved) })
+    }
+    case 'tube':
+    case 'welds': {
+      const result = evaluate(job, print.rules)
+      const title = { ...print.title, stamp: stampOf(print.accepted, movedSince(print.accepted, result), true) }
+      return print.of === 'tube'
+        ? tubeSheetPdf(job, result, print.workshop, title)
+        : weldSheetPdf(job, result, print.rules, print.workshop, title)
+    }
+    case 'templates': {
+      const sheet = templateDrawing(evaluate(job, print.rules).assembly)
+      return Buffer.from(print.as === 'dxf' ? toDxf(sheet, job.units) : toSvg(sheet, job.units, 5, true))
     }
     case 'measuring-sheet': {
       const sheets = measuringSheets.filter((s) => print.sheetIds.includes(s.id))

@@ -4,6 +4,7 @@ import { ShelfFrame } from '../shelves/ShelfFrame'
 import { Backups } from './Backups'
 import { Devices } from './Devices'
 import { ShopDetails } from './ShopDetails'
+import { WorkshopList } from './WorkshopList'
 
 /** What keeps the shop's work, and who may use it. */
 export default function ShopPage() {
@@ -19,8 +20,13 @@ export default function ShopPage() {
       </ShelfFrame>
     )
   return (
-    <ShelfFrame title="The shop" about="What stands on its sheets, how the work is kept, and which devices may use it." error={null}>
+    <ShelfFrame
+      title="The shop"
+      about="What stands on its sheets, what it can do itself, how the work is kept, and which devices may use it."
+      error={null}
+    >
       <ShopDetails />
+      <WorkshopList />
       <Backups />
       <Devices />
     </ShelfFrame>

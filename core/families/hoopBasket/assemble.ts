@@ -40,7 +40,7 @@ export function assemble(p: BasketParams, { vehicle }: Site): { assembly: Assemb
       infills: floorOf(p, shape),
       hardware: [
         ...footHardware(foot, mounts.length, mounts[0]?.backingMm ?? null),
-        ...(lamps.fittings.length ? throughBolts('M10', 15, lamps.fittings.length, 'lamps on their tabs') : []),
+        ...(lamps.fittings.length ? throughBolts('M8', 15, 2 * lamps.fittings.length, 'lamps on their tabs') : []),
         ...(ends && isHollow(p.runnerProfileId) ? [{ part: { kind: 'end cap' as const }, quantity: ends, for: 'open tube ends' }] : []),
       ],
       dimensions: dimensionsOf(p, shape),

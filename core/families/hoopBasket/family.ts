@@ -98,12 +98,6 @@ export const hoopBasket: Family<BasketParams> = {
       })),
     ]
   },
-  stations: {
-    line: (p, { vehicle }) => lineOf(p, vehicle),
-    of: (p) => p.footXMm,
-    set: (p, footXMm) => ({ ...p, footXMm }),
-    leastMm: 80,
-  },
   rehomed: (p, site) => {
     if (site.vehicle.mounts.some((m) => m.id === p.mountId)) return p
     const { mountId, footXMm } = startOn(site)

@@ -9,6 +9,8 @@ import { type BasketParams, outsideMm } from './params'
 import type { BasketShape } from './shape'
 
 const TAB_MM = 5
+/** Two bolts to a lamp, this far either side of its middle: on one it would turn. Shop's own, mm */
+const BOLT_OUT_MM = 16
 /** A lamp is taken out forward or upward past the shell's tube: so much air behind it. Shop's own, mm */
 const OUT_MM = 20
 
@@ -55,8 +57,8 @@ export function lampsOf(p: BasketParams, s: BasketShape): { plates: Plate[]; fit
         name: 'Lamp tab',
         materialId,
         thicknessMm: TAB_MM,
-        outline: rectangle(50, 50),
-        holes: [{ at: { x: 0, y: 0 }, diameterMm: 10.5 }],
+        outline: rectangle(50, 60),
+        holes: [-1, 1].map((k) => ({ at: { x: 0, y: k * BOLT_OUT_MM }, diameterMm: 9 })),
         bends: [],
         pose: { origin: { x, y, z: z + TAB_MM / 2 }, along: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 1, z: 0 } },
         goodFace: 'up',
@@ -83,7 +85,13 @@ export function lampsOf(p: BasketParams, s: BasketShape): { plates: Plate[]; fit
           at: { x, y, z },
           weld: { lengthMm: 40, apartMm: 20, allRound: false },
         },
-        { id: `foot:lamp:${i}`, kind: 'clamp', between: [fitting.id, plate.id], at: { x, y, z: z + TAB_MM } },
+        {
+          id: `foot:lamp:${i}`,
+          kind: 'bolt',
+          between: [fitting.id, plate.id],
+          at: { x, y, z: z + TAB_MM },
+          bolts: { size: 'M8', count: 2, apartMm: 2 * BOLT_OUT_MM },
+        },
       ]
       return { plate, fitting, joints }
     })

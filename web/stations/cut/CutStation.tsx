@@ -4,8 +4,11 @@ import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import LinearProgress from '@mui/material/LinearProgress'
 import Switch from '@mui/material/Switch'
+import ToggleButton from '@mui/material/ToggleButton'
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { moneyText } from '../../../core/quantity/money'
 import { useShelf } from '../../api/queries'
 import { editJob, useJob } from '../../job/jobStore'
@@ -17,7 +20,9 @@ import { AcceptPlan } from './AcceptPlan'
 import { Advisor } from './Advisor'
 import { BarPictures } from './BarPictures'
 import { CutTables } from './CutTables'
+import { TubeWork } from './TubeWork'
 import { type PlanState, usePlan } from './usePlan'
+import { WeldMapView } from './WeldMapView'
 
 /** The cut list on stock: what to buy, where to cut, what comes back. */
 export default function CutStation() {
@@ -26,7 +31,10 @@ export default function CutStation() {
   const rules = useRules()
   const plan = usePlan(job, shelf.data?.document, rules)
   const [plain, setPlain] = useState(false)
-  if (!job) return null
+  const [params, setParams] = useSearchParams()
+  const sheet = params.get('sheet') ?? 'bars'
+  const jobId = useJob((s) => s.id)
+  if (!job || !jobId) return null
   const inputs = (
     <>
       <Group title="Cutting">
@@ -56,14 +64,8 @@ export default function CutStation() {
       <AcceptPlan job={job} state={plan} stockRevision={shelf.data?.revision ?? 0} />
     </>
   )
-  const middle = (
-    // it scrolls by the keyboard too, also while nothing in it takes the focus
-    <Box
-      component="section"
-      aria-label="Cut plan"
-      tabIndex={0}
-      sx={{ height: '100%', overflowY: 'auto', p: 1.5, bgcolor: (t) => t.inks.sheet }}
-    >
+  const bars = (
+    <>
       {shelf.error && <Alert severity="error">The stock rack could not be loaded. {shelf.error.message}</Alert>}
       <PlanHead state={plan} stop={plan.stop} again={plan.again} />
       {plan.plan && <BarPictures plan={plan.plan} rules={rules} />}
@@ -74,6 +76,30 @@ export default function CutStation() {
         </Box>
       )}
       {plan.plan && <CutTables job={job} plan={plan.plan} lengths={plan.lengths} />}
+    </>
+  )
+  const middle = (
+    // it scrolls by the keyboard too, also while nothing in it takes the focus
+    <Box
+      component="section"
+      aria-label="Cut plan"
+      tabIndex={0}
+      sx={{ height: '100%', overflowY: 'auto', p: 1.5, bgcolor: (t) => t.inks.sheet }}
+    >
+      <ToggleButtonGroup
+        exclusive
+        value={sheet}
+        onChange={(_, next: string | null) => next && setParams(next === 'bars' ? {} : { sheet: next }, { replace: true })}
+        aria-label="What is shown"
+        sx={{ mb: 1.5 }}
+      >
+        <ToggleButton value="bars">Bars</ToggleButton>
+        <ToggleButton value="tube">Tube</ToggleButton>
+        <ToggleButton value="welds">Welds</ToggleButton>
+      </ToggleButtonGroup>
+      {sheet === 'tube' && <TubeWork job={job} jobId={jobId} />}
+      {sheet === 'welds' && <WeldMapView job={job} jobId={jobId} />}
+      {sheet === 'bars' && bars}
     </Box>
   )
   return <Workbench job={job} inputs={inputs} middle={middle} />

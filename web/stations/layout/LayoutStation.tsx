@@ -10,6 +10,7 @@ import { CargoPlaces } from './CargoPlaces'
 import { Clearances } from './Clearances'
 import { CompareProfiles } from './CompareProfiles'
 import { Issues } from './Issues'
+import { ShopCannot } from './ShopCannot'
 
 /** Pieces set out and cargo placed: the tree of pieces, and the form of the one in hand made from its family's own fields. */
 export default function LayoutStation() {
@@ -30,6 +31,7 @@ function Inputs({ job }: { job: Job }) {
           {inHand.design.profile && <CompareProfiles job={job} inHand={inHand} />}
         </Box>
       )}
+      <ShopCannot />
       <Clearances job={job} />
       <CargoPlaces job={job} />
     </Box>
