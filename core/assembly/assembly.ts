@@ -3,9 +3,9 @@ import type { HardwarePart } from '../catalogue/hardware'
 import { materialOf } from '../catalogue/materials'
 import type { MountKind } from '../catalogue/mounts'
 import { massPerMetre, profileSection } from '../catalogue/profiles'
-import { developedLengthMm } from '../geometry/centreLine'
+import { centreLine, developedLengthMm } from '../geometry/centreLine'
 import { areaMm2 as outlineAreaMm2 } from '../geometry/polygon'
-import type { Point, Vec3 } from '../geometry/vec3'
+import { apart, middleOf, type Point, plus, times, type Vec3 } from '../geometry/vec3'
 
 /** A mitre leans the cut so much off square; `about` says which way the long point lies. */
 export type EndTreatment =
@@ -237,9 +237,15 @@ export const plateAreaMm2 = (p: Plate): number =>
 /** Where a member's centre line starts and stops: a member has two points at least. */
 export const memberEnds = (m: Pick<Member, 'path'>): [Vec3, Vec3] => [m.path[0]!, m.path[m.path.length - 1]!]
 
-export const memberMiddle = (m: Member): Vec3 => {
-  const [a, b] = memberEnds(m)
-  return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: (a.z + b.z) / 2 }
+/** Its centre of mass: the middle of its line, each straight or chord of a bend by its length. A bent one's lies off its line. */
+export function memberMiddle(m: Member): Vec3 {
+  const line = centreLine(m.path, m.bendRadiiMm)
+  const legs = line.slice(1).map((to, i) => ({ by: apart(line[i]!, to), at: middleOf(line[i]!, to) }))
+  const all = legs.reduce((s, l) => s + l.by, 0)
+  return times(
+    legs.reduce((s, l) => plus(s, times(l.at, l.by)), { x: 0, y: 0, z: 0 }),
+    1 / Math.max(1e-9, all),
+  )
 }
 
 /** Own mass: members, plates, infill, fittings and feet. Bolts ride in the foot's mass. kg; null while something fitted has no known mass. */

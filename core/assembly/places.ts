@@ -1,6 +1,6 @@
 import { profileSection } from '../catalogue/profiles'
 import { centroid } from '../geometry/polygon'
-import { along, cross, middleOf, type Point, plus, times, type Vec3 } from '../geometry/vec3'
+import { along, cross, middleOf, minus, type Point, plus, size, times, type Vec3 } from '../geometry/vec3'
 import { type Assembly, type Infill, type Member, memberEnds, memberMassKg, memberMiddle, type Plate, plateMassKg } from './assembly'
 
 /** A point of a plate's own plane, in space. mm */
@@ -19,7 +19,22 @@ export function plateCorners(p: Plate): Vec3[] {
   return [...near, ...near.map((q) => along(q, plateNormal(p), p.thicknessMm))]
 }
 
-export const infillCentre = (i: Infill): Vec3 => times(i.outline.reduce(plus, { x: 0, y: 0, z: 0 }), 1 / Math.max(1, i.outline.length))
+export function infillCentre(i: Infill): Vec3 {
+  const [first] = i.outline
+  if (!first) return { x: 0, y: 0, z: 0 }
+  // by triangles from its first corner, each by its area
+  const parts = i.outline.slice(1, -1).map((p, k) => {
+    const q = i.outline[k + 2]!
+    return { by: size(cross(minus(p, first), minus(q, first))), at: times(plus(plus(first, p), q), 1 / 3) }
+  })
+  const all = parts.reduce((s, t) => s + t.by, 0)
+  return all > 0
+    ? times(
+        parts.reduce((s, t) => plus(s, times(t.at, t.by)), { x: 0, y: 0, z: 0 }),
+        1 / all,
+      )
+    : first
+}
 
 /** Highest point of a member: its path and half its height as it lies, or half its width where it stands. mm above ground */
 export function topOf(m: Member): number {

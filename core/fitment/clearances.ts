@@ -1,4 +1,4 @@
-import { type Assembly, memberEnds } from '../assembly/assembly'
+import type { Assembly } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
 import { overallHeight } from '../limits/heightLimits'
@@ -69,11 +69,11 @@ function overObstacles(g: {
     const top = roof + o.heightMm
     // members that pass over it, by their undersides
     const bars = g.assembly.members.flatMap((m) => {
-      const [a, b] = memberEnds(m)
       const { heightMm } = profileSection(m.profileId)
-      const near = Math.min(a.x, b.x) - 40 < o.xMm + o.lengthMm / 2 && Math.max(a.x, b.x) + 40 > o.xMm - o.lengthMm / 2
-      const across = Math.min(a.y, b.y) < o.yMm + o.widthMm / 2 && Math.max(a.y, b.y) > o.yMm - o.widthMm / 2
-      return near && across ? [Math.min(a.z, b.z) - heightMm / 2] : []
+      const of = (pick: (...v: number[]) => number, axis: 'x' | 'y' | 'z') => pick(...m.path.map((p) => p[axis]))
+      const near = of(Math.min, 'x') - 40 < o.xMm + o.lengthMm / 2 && of(Math.max, 'x') + 40 > o.xMm - o.lengthMm / 2
+      const across = of(Math.min, 'y') < o.yMm + o.widthMm / 2 && of(Math.max, 'y') > o.yMm - o.widthMm / 2
+      return near && across ? [of(Math.min, 'z') - heightMm / 2] : []
     })
     const loads = g.cargo
       .filter(({ c }) => Math.abs(c.xMm - o.xMm) < (c.lengthMm + o.lengthMm) / 2 && Math.abs(c.yMm - o.yMm) < (c.widthMm + o.widthMm) / 2)

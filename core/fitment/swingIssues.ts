@@ -1,7 +1,7 @@
-import { type Assembly, memberEnds, memberMiddle } from '../assembly/assembly'
+import type { Assembly } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
-import { times, type Vec3 } from '../geometry/vec3'
+import { middleOf, times, type Vec3 } from '../geometry/vec3'
 import type { Issue } from '../issue/issue'
 import { restOf } from '../resting/rest'
 import { type Box, firstMeeting, swingsOf } from '../vehicle/swings'
@@ -9,15 +9,18 @@ import type { Vehicle } from '../vehicle/vehicle'
 
 /** Every part, what is fitted whole, and what is carried, as upright boxes. mm */
 function standing(assembly: Assembly, brief: Brief): Box[] {
-  const members = assembly.members.map((m): Box => {
+  // a bent member box by box, leg by leg
+  const members = assembly.members.flatMap((m) => {
     const s = profileSection(m.profileId)
-    const [a, b] = memberEnds(m)
-    const half = (from: number, to: number, width: number) => Math.max(Math.abs(from - to), width) / 2
-    return {
-      name: `${m.name.toLowerCase()} ${m.mark}`,
-      centre: memberMiddle(m),
-      half: { x: half(a.x, b.x, s.widthMm), y: half(a.y, b.y, s.widthMm), z: half(a.z, b.z, s.heightMm) },
-    }
+    return m.path.slice(1).map((b, i): Box => {
+      const a = m.path[i]!
+      const half = (from: number, to: number, width: number) => Math.max(Math.abs(from - to), width) / 2
+      return {
+        name: `${m.name.toLowerCase()} ${m.mark}`,
+        centre: middleOf(a, b),
+        half: { x: half(a.x, b.x, s.widthMm), y: half(a.y, b.y, s.widthMm), z: half(a.z, b.z, s.heightMm) },
+      }
+    })
   })
   const boxed = (name: string, centre: Vec3, size: Vec3): Box => ({ name, centre, half: times(size, 0.5) })
   const cargo = brief.cargo.flatMap((c) => {

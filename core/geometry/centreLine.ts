@@ -1,6 +1,6 @@
 import { along, cross, dot, minus, size, unit, type Vec3 } from './vec3'
 
-/** Chords of an arc turn by no more than 7.5°: the chord is then shorter than its arc by under 0.8 ‰. */
+/** Chords of an arc turn by no more than 7.5°: the chord is then shorter than its arc by under 0.08 %. */
 const MOST_TURN = Math.PI / 24
 
 /** One bend of a path: how far it turns (radians), its radius, and what it takes off each leg, R·tan(A/2). mm */

@@ -219,7 +219,7 @@ export const demoJobs: Job[] = [
         ],
       },
       {},
-      { due: '2027-01-15', station: 'cut' },
+      { due: '2027-01-15', station: 'layout' },
     ),
     pieces: [
       {

@@ -40,7 +40,8 @@ describe('equilibrium: what acts comes out at the feet, in every direction and c
       // about the origin on the ground: what the feet pass on turns the vehicle as the masses do
       const turned = feet.reduce((s, f, i) => plus(s, plus(cross(assembly.mounts[i]!.place, f.push), f.turn)), none)
       const wanted = masses.reduce((s, m) => plus(s, cross(m.at, times(acts, m.kg))), none)
-      for (const way of ['x', 'y', 'z'] as const) expect(Math.abs(turned[way] - wanted[way])).toBeLessThan(2e-3 * massKg * G_M_S2 * 1000)
+      // a floor lies half a tube above the line that carries it, which the frame does not see: 3 mm of arm in all
+      for (const way of ['x', 'y', 'z'] as const) expect(Math.abs(turned[way] - wanted[way])).toBeLessThan(3e-3 * massKg * G_M_S2 * 1000)
     }
   })
   test('by hand: braking the drone pair’s rack, Σ R·x and the pitch in the feet balance Σ m·a·h about the seats', () => {

@@ -60,7 +60,7 @@ describe('what goes wrong between pieces is said at the piece', () => {
     expect(e.limits.filter((l) => l.pieceId === 'p2' && l.state === 'clear')).toEqual([])
   })
   test('a family that this version does not know is kept whole through file and back, shown, and adds nothing', () => {
-    const odd: Piece = { ...second(), family: 'hoop-basket', params: { hoops: [{ lean: 4, note: 'läng' }], open: null } }
+    const odd: Piece = { ...second(), family: 'moon-basket', params: { hoops: [{ lean: 4, note: 'läng' }], open: null } }
     const job = withPieces(first, odd)
     const back = readJobFile(writeJobFile(job))
     expect(back).toEqual({ ok: true, value: job })

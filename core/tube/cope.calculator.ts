@@ -8,7 +8,7 @@ export const copeCalculator = calculator({
   title: 'Cope of a round tube',
   about:
     'The wrap-round template of a tube that is notched to sit on another: how far in each place round it is cut, and how deep the notch is.',
-  formula: 't(φ) = (√(R² − (r·sin φ − e)²) − r·cos φ·cos θ) / sin θ',
+  formula: 't = (√(R² − (r·sin α − e)²) − r·cos α·cos θ) / sin θ',
   source: 'a straight line cut by a cylinder, point by point round the tube',
   input: z
     .object({

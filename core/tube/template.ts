@@ -25,7 +25,7 @@ export function templateOf(end: EndCut, profileId: string): Template | null {
   }
 }
 
-/** A mitre of a round tube unrolls to y = r·tan θ·(1 − cos φ). Null for what is not round: a saw and a square do it. */
+/** A mitre of a round tube unrolls to y = r·tan θ·(1 − cos α). Null for what is not round: a saw and a square do it. */
 function mitreTemplate(angleDeg: number, profileId: string): Template | null {
   const { shape } = profileOf(profileId)
   if (shape.kind !== 'round') return null

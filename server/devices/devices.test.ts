@@ -61,7 +61,7 @@ describe('pairing', () => {
     const { paired, cookie } = await pair('desk', 'Second desk')
     expect(paired.status).toBe(201)
     expect(paired.headers['set-cookie'][0]).toMatch(/HttpOnly; SameSite=Strict/)
-    expect((await away(request(app).get('/api/jobs'), cookie)).body.total).toBe(4)
+    expect((await away(request(app).get('/api/jobs'), cookie)).body.total).toBe(6)
     const { devices } = (await request(app).get('/api/devices')).body
     expect(devices.map((d: { name: string }) => d.name)).toEqual(['Second desk'])
     expect((await request(app).post(`/api/devices/${devices[0].id}/put-out`)).status).toBe(200)

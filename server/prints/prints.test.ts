@@ -14,6 +14,9 @@ import { demoStock } from '../../core/stock/demoStock'
 import { arrangementPdf } from './arrangement'
 import { type CutSheet, cutSheetPdf } from './cutSheet'
 import { measuringSheetPdf } from './measuringSheet'
+import { fullSize } from './paper'
+import { tubeSheetPdf } from './tubeSheet'
+import { weldSheetPdf } from './weldSheet'
 
 const title = {
   job: 'Pole and case rack',
@@ -53,10 +56,10 @@ describe.each(demoJobs.map((j) => [j.title, j] as const))('%s on paper', (_, job
       expect(pages(pdf)).toBeGreaterThanOrEqual(3)
     }
   })
-  test('the cut sheet is one page for a rack and at most one more for a second piece, and the same job twice gives the same bytes', async () => {
+  test('the cut sheet is one page for a rack of one or two sections and at most one more for a second piece or further ones, and the same job twice gives the same bytes', async () => {
     const made = () => cutSheetPdf(job, sheet(plans.get(job.title)!), title)
     const [first, second] = [await made(), await made()]
-    expect(pages(first)).toBeLessThanOrEqual(job.pieces.length)
+    expect(pages(first)).toBeLessThanOrEqual(Math.max(job.pieces.length, Math.ceil(plans.get(job.title)!.profiles.length / 2)))
     expect(first.equals(second)).toBe(true)
   })
 })
@@ -122,4 +125,41 @@ test('one page a measuring sheet, blank or filled', async () => {
   const [, pickup] = demoJobs
   for (const blank of [true, false])
     expect(pages(await measuringSheetPdf(pickup, measuringSheets, blank, title))).toBe(measuringSheets.length)
+})
+
+describe('bends, templates and welds on paper', () => {
+  const basket = demoJobs.find((j) => j.title.startsWith('Hoop'))!
+  const drawn = evaluate(basket, defaultRules)
+  const { workshop } = demoShop
+  test('a page for each bent part, one list of saddles, and templates on further ones, in millimetres and inches', async () => {
+    for (const units of [basket.units, INCH]) {
+      const pdf = await tubeSheetPdf({ ...basket, units }, drawn, workshop, title)
+      // two hoops and a lamp shell, the list, and two pages of templates or more
+      expect(pages(pdf)).toBeGreaterThanOrEqual(6)
+      expect(pages(pdf)).toBeLessThanOrEqual(8)
+    }
+  })
+  test('a template is as long as the tube is round, on A4 as on A3: strokes of π·32 mm in points', async () => {
+    for (const paper of ['A4', 'A3'] as const) {
+      const pdf = await tubeSheetPdf(basket, drawn, workshop, { ...title, shop: { ...demoShop, paper } })
+      expect(pages(pdf)).toBeGreaterThan(4)
+    }
+    const onPaper = (size: (typeof paperSizes)[number]) => fullSize(size) * Math.min(...scales[size])
+    const scales = {
+      A4: [1],
+      A3: [1190.55 / 841.89, 841.89 / 595.28],
+      Letter: [792 / 841.89, 612 / 595.28],
+      Tabloid: [1224 / 841.89, 792 / 595.28],
+    }
+    for (const size of paperSizes) expect(onPaper(size)).toBeCloseTo(72 / 25.4, 6)
+  })
+  test('the weld map has the drawing and every weld; a job of no weld, and one of no bend, say so on one page', async () => {
+    expect(pages(await weldSheetPdf(basket, drawn, defaultRules, workshop, title))).toBeGreaterThanOrEqual(2)
+    const [survey] = demoJobs
+    const plain = evaluate({ ...survey, pieces: survey.pieces.slice(0, 1) }, defaultRules)
+    expect(pages(await tubeSheetPdf(survey, plain, workshop, title))).toBe(1)
+    expect(
+      pages(await weldSheetPdf(survey, { ...plain, assembly: { ...plain.assembly, joints: [] } }, defaultRules, workshop, title)),
+    ).toBe(1)
+  })
 })

@@ -81,7 +81,7 @@ describe('pieces of a job', () => {
     expect(screen.queryByRole('combobox', { name: 'Stands on' })).toBeNull()
   })
   test('a piece of a family that this version does not know is shown, kept whole, and not worked out', () => {
-    const odd = { ...survey.pieces[0]!, id: 'p2', letter: 'B', family: 'hoop-basket', params: { hoops: [1, 2, { lean: 3 }] } }
+    const odd = { ...survey.pieces[0]!, id: 'p2', letter: 'B', family: 'moon-basket', params: { hoops: [1, 2, { lean: 3 }] } }
     shown({ ...survey, pieces: [...survey.pieces, odd] })
     expect(screen.getByText(/not known to this version: kept as it came/)).toBeTruthy()
     expect(benchJob().pieces[1]).toEqual(odd)

@@ -67,6 +67,20 @@ describe('the shop', () => {
       document: { ...demoShop, paper: 'Tabloid' },
     })
   })
+  test('a die is added and a trial of another rejected, each as its own save of the whole shop', async () => {
+    const { calls } = answering({
+      ...desk,
+      '/devices': { devices: [], addresses: [] },
+      'PUT /shelves/shop': { revision: 3, document: demoShop },
+    })
+    const { user } = mount(<ShopPage />)
+    await user.click(await screen.findByRole('button', { name: 'Add a die' }))
+    await user.click(screen.getByRole('button', { name: 'Reject the last' }))
+    await waitFor(() => expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(2))
+    const [added, rejected] = calls.filter((c) => c.method === 'PUT').map((c) => JSON.parse(String(c.body)).document.workshop.dies)
+    expect(added).toHaveLength(demoShop.workshop.dies.length + 1)
+    expect(rejected[0].trials).toHaveLength(demoShop.workshop.dies[0]!.trials.length - 1)
+  })
   test('backups are listed to be fetched, one can be made now; a failed one says why', async () => {
     answering({
       ...desk,

@@ -1,0 +1,99 @@
+// @vitest-environment jsdom
+import { screen, waitFor, within } from '@testing-library/react'
+import { describe, expect, test, vi } from 'vitest'
+import { demoJobs } from '../../../core/job/demoJobs'
+import { INCH } from '../../../core/quantity/units'
+import { demoShop } from '../../../core/shop/shop'
+import { withRack } from '../../../core/testing/racks'
+import { localDay } from '../../../core/time/localDay'
+import { answering, mount, onBench, WithJob } from '../../testing/bench'
+import { TubeWork } from './TubeWork'
+import { WeldMapView } from './WeldMapView'
+
+vi.mock('../../drawing/SheetView', () => ({ SheetView: () => null }))
+const basket = demoJobs.find((j) => j.title.startsWith('Hoop'))!
+const [survey] = demoJobs
+const shop = { '/shelves/shop': { revision: 3, document: demoShop } }
+const tube = () => mount(<WithJob>{(job) => <TubeWork job={job} jobId="j" />}</WithJob>)
+
+describe('what is bent and saddled', () => {
+  test('each bent part with its marks and what to pull to, saddled ones in a table; the prints are one press away', async () => {
+    answering(shop)
+    onBench(basket)
+    tube()
+    const bends = await screen.findByRole('table', { name: 'Bends of HF' })
+    const [, first] = within(bends).getAllByRole('row')
+    // 90° times what the die's trials came back by
+    expect(first!.textContent).toMatch(/90\.0°92\.7°/)
+    const saddled = screen.getByRole('table', { name: 'Saddled tubes' })
+    expect(within(saddled).getByText('CT1').closest('tr')!.textContent).toMatch(/cope onto RNL at 89\.5°, T1/)
+    expect(screen.getByRole('link', { name: /Print bend sheets/ }).getAttribute('href')).toBe('/api/jobs/j/tube.pdf')
+    expect(screen.queryAllByRole('alert')).toEqual([])
+  })
+  test('a shop without the die says so, and offers no angle to pull to', async () => {
+    answering({
+      '/shelves/shop': {
+        revision: 3,
+        document: { ...demoShop, workshop: { ...demoShop.workshop, dies: demoShop.workshop.dies.filter((d) => d.tubeMm !== 32) } },
+      },
+    })
+    onBench({ ...basket, units: INCH })
+    tube()
+    expect((await screen.findAllByText(/no die for tube of/)).length).toBeGreaterThan(0)
+    expect(screen.getAllByText('trial bend first').length).toBeGreaterThan(0)
+    expect(screen.getAllByText(/is listed at The shop/).length).toBeGreaterThan(0)
+  })
+  test('without a radius nothing bent has a length, and nothing is offered for the bender', async () => {
+    answering(shop)
+    const [piece] = basket.pieces
+    onBench({ ...basket, pieces: [{ ...piece!, params: { ...piece!.params, bendRadiusMm: null } }] })
+    tube()
+    expect((await screen.findAllByText('no cut length yet')).length).toBe(3)
+    expect(screen.queryByRole('table', { name: /Bends of/ })).toBeNull()
+    expect(screen.getAllByText(/Do not cut: bend 1 has no radius/).length).toBe(3)
+  })
+  test('a trial bend is kept with the die and the day; half of one cannot be', async () => {
+    const { calls } = answering({ 'GET /shelves/shop': shop['/shelves/shop'], 'PUT /shelves/shop': { revision: 4, document: demoShop } })
+    onBench(basket)
+    const { user } = tube()
+    const [open] = await screen.findAllByRole('button', { name: 'Type a trial bend' })
+    await user.click(open!)
+    const keep = screen.getByRole<HTMLButtonElement>('button', { name: 'Keep this trial' })
+    await user.type(screen.getByLabelText('Pulled to'), '94{Enter}')
+    expect(keep.disabled).toBe(true)
+    await user.type(screen.getByLabelText('Came back to'), '90.5{Enter}')
+    await user.click(keep)
+    await waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true))
+    const { document, revision } = JSON.parse(String(calls.find((c) => c.method === 'PUT')?.body))
+    expect(revision).toBe(3)
+    const die = document.workshop.dies.find((d: { id: string }) => d.id === 'die-1')
+    expect(die.trials.at(-1)).toEqual({ on: localDay(), pulledDeg: 94, cameDeg: 90.5, cutMm: null, legAMm: null, legBMm: null })
+  })
+  test('a rack of straight bars says that nothing is bent', async () => {
+    answering(shop)
+    onBench(survey)
+    tube()
+    expect(await screen.findByText(/Nothing in this job is bent or saddled/)).toBeTruthy()
+  })
+})
+
+describe('the weld map', () => {
+  const welds = () => mount(<WithJob>{(job) => <WeldMapView job={job} jobId="j" />}</WithJob>)
+  test('every weld in its order with leg, throat and tacks, the jig, and what the lead loses', async () => {
+    answering(shop)
+    onBench(basket)
+    welds()
+    const table = await screen.findByRole('table', { name: 'Welds in order' })
+    const rows = within(table).getAllByRole('row').slice(1)
+    expect(rows.map((r) => within(r).getAllByRole('cell')[0]!.textContent)).toEqual(rows.map((_, i) => `${i + 1}`))
+    expect(screen.getByRole('status').textContent).toMatch(new RegExp(`^${rows.length} welds`))
+    expect(screen.getByText(/Jig/).closest('p')!.textContent).toMatch(/both diagonals/)
+    expect(await screen.findByText(/MIG at the end of its lead/)).toBeTruthy()
+  })
+  test('a bolted rack has nothing to weld', async () => {
+    answering(shop)
+    onBench(withRack({ ...survey, pieces: survey.pieces.slice(0, 1) }, { sideRails: false, fairing: false }))
+    welds()
+    expect(await screen.findByText('Nothing in this job is welded.')).toBeTruthy()
+  })
+})
