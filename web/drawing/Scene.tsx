@@ -2,10 +2,11 @@ import { useTheme } from '@mui/material/styles'
 import { Line, OrbitControls } from '@react-three/drei'
 import { Canvas } from '@react-three/fiber'
 import { useEffect, useMemo } from 'react'
-import { BufferAttribute, BufferGeometry, DoubleSide, Quaternion, Shape, Vector3 } from 'three'
+import { BufferAttribute, BufferGeometry, DoubleSide, Quaternion, Vector3 } from 'three'
 import type { Assembly, Infill } from '../../core/assembly/assembly'
 import { profileSection } from '../../core/catalogue/profiles'
-import { vehicleOutline } from '../../core/drawing/vehicleOutline'
+import { drawnVehicle, WHEEL_RADIUS_MM } from '../../core/drawing/vehicleOutline'
+import { vehicleSolid } from '../../core/drawing/vehicleSolid'
 import { centreLine, nearestAlong, pointAlong } from '../../core/geometry/centreLine'
 import type { Vec3 } from '../../core/geometry/vec3'
 import type { Job } from '../../core/job/job'
@@ -16,6 +17,7 @@ import { sweep } from '../../core/solid/sweep'
 import { leafAt, swingPaths, swingsOf } from '../../core/vehicle/swings'
 import type { Swing } from '../../core/vehicle/vehicle'
 import type { LimitState } from '../limits/states'
+import type { Inks } from '../theme/theme'
 
 type Props = {
   job: Job
@@ -45,7 +47,7 @@ export default function Scene({ job, assembly, when, marks, strained }: Props) {
       <ambientLight intensity={1.4} />
       <directionalLight position={[4, 9, 6]} intensity={1.6} />
       <group position={[-length / 2 + (job.vehicle.rearOverhangMm.value ?? 1100) / 1000, 0, 0]}>
-        <Bodies job={job} colour={inks.vehicle} />
+        <Bodies job={job} inks={inks} />
         {assembly.members.map((m) => (
           <Solid key={m.id} make={() => sweep(m, assembly.members)} of={m} colour={colour(m.id, inks.waterDeep)} />
         ))}
@@ -138,19 +140,7 @@ function Block({
 /** A part as the solid it is: its tube swept round its bends, its mitred ends, its plate as thick as it is. */
 function Solid({ make, of, colour }: { make: () => Mesh; of: object; colour: string }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the part is what the solid is made of
-  const geometry = useMemo(() => {
-    const { positions, indices } = make()
-    const made = new BufferGeometry()
-    const turned = new Float32Array(positions.length)
-    for (let i = 0; i < positions.length; i += 3) turned.set(place(positions[i], positions[i + 1], positions[i + 2]), i)
-    made.setAttribute('position', new BufferAttribute(turned, 3))
-    made.setIndex(indices)
-    // corners stay sharp: every triangle has its own
-    const flat = made.toNonIndexed()
-    flat.computeVertexNormals()
-    made.dispose()
-    return flat
-  }, [of])
+  const geometry = useMemo(() => flatGeometry(make()), [of])
   useEffect(() => () => geometry.dispose(), [geometry])
   return (
     <mesh geometry={geometry}>
@@ -218,66 +208,70 @@ function Leaf({ swing, colour }: { swing: Swing; colour: string }) {
   )
 }
 
-/** Each body drawn out to its own width; a vehicle of one body by its side outline: a likeness, like the flat views. */
-function Bodies({ job, colour }: { job: Job; colour: string }) {
-  if (!job.vehicle.bodies.length) return <Body job={job} colour={colour} />
-  const outline = vehicleOutline(job.vehicle, 'side')
-  const shapes = outline.flatMap((e) => (e.kind === 'polygon' ? [e.points] : []))
-  const wheels = outline.flatMap((e) => (e.kind === 'circle' ? [{ x: e.centre.x / 1000, r: e.radius / 1000 }] : []))
-  const width = (job.vehicle.widthMm.value ?? 1860) / 1000
+/** The vehicle as a likeness in the round: painted bodies, glass, lamps, wheels with rims, and the ground under it in shade. */
+function Bodies({ job, inks }: { job: Job; inks: Inks }) {
+  const solid = useMemo(() => vehicleSolid(job.vehicle), [job.vehicle])
+  const d = useMemo(() => drawnVehicle(job.vehicle), [job.vehicle])
   return (
     <>
-      {job.vehicle.bodies.map((b, i) => (
-        <mesh key={b.id} position={[0, 0, -b.widthMm / 2000]}>
-          <extrudeGeometry args={[outlineShape(shapes[i] ?? []), { depth: b.widthMm / 1000, bevelEnabled: false }]} />
-          <meshStandardMaterial color={colour} transparent opacity={0.5} />
-        </mesh>
+      {solid.paint.map((mesh, i) => (
+        <Skin key={i} mesh={mesh} colour={inks.bodyPaint} roughness={0.55} />
       ))}
-      <Wheels wheels={wheels} width={width} />
+      {solid.glass.map((mesh, i) => (
+        <Skin key={i} mesh={mesh} colour={inks.bodyGlass} roughness={0.15} />
+      ))}
+      {solid.lamps.map((mesh, i) => (
+        <Skin key={i} mesh={mesh} colour={inks.obstacle} roughness={0.3} />
+      ))}
+      {solid.wheels.flatMap((w) =>
+        [-1, 1].map((side) => (
+          <group
+            key={`${w.x}${side}`}
+            position={[w.x / 1000, WHEEL_RADIUS_MM / 1000, (side * (w.half - 105)) / 1000]}
+            rotation={[Math.PI / 2, 0, 0]}
+          >
+            <mesh>
+              <cylinderGeometry args={[WHEEL_RADIUS_MM / 1000, WHEEL_RADIUS_MM / 1000, 0.23, 40]} />
+              <meshStandardMaterial color={inks.tyre} roughness={0.9} />
+            </mesh>
+            <mesh>
+              <cylinderGeometry args={[(WHEEL_RADIUS_MM * 0.62) / 1000, (WHEEL_RADIUS_MM * 0.62) / 1000, 0.236, 32]} />
+              <meshStandardMaterial color={inks.bodyPaint} metalness={0.3} roughness={0.5} />
+            </mesh>
+            <mesh>
+              <cylinderGeometry args={[0.055, 0.055, 0.242, 20]} />
+              <meshStandardMaterial color={inks.tyre} />
+            </mesh>
+          </group>
+        )),
+      )}
+      <mesh rotation={[-Math.PI / 2, 0, 0]} position={[(d.rear + d.front) / 2000, 0.004, 0]}>
+        <planeGeometry args={[(d.front - d.rear) / 1000 + 0.3, d.width / 1000 + 0.3]} />
+        <meshBasicMaterial color={inks.tyre} transparent opacity={0.16} />
+      </mesh>
     </>
   )
 }
 
-const outlineShape = (points: { x: number; y: number }[]): Shape => {
-  const made = new Shape()
-  points.forEach((p, i) => {
-    if (i) made.lineTo(p.x / 1000, p.y / 1000)
-    else made.moveTo(p.x / 1000, p.y / 1000)
-  })
-  return made
-}
-
-function Wheels({ wheels, width }: { wheels: { x: number; r: number }[]; width: number }) {
-  return wheels.flatMap((w) =>
-    [-1, 1].map((side) => (
-      <mesh key={`${w.x}${side}`} position={[w.x, w.r, side * (width / 2 - 0.12)]} rotation={[Math.PI / 2, 0, 0]}>
-        <cylinderGeometry args={[w.r, w.r, 0.22, 28]} />
-        <meshStandardMaterial color="#3a4443" />
-      </mesh>
-    )),
-  )
-}
-
-/** The side outline drawn out to the vehicle's width, see-through: a likeness, like the flat views. */
-function Body({ job, colour }: { job: Job; colour: string }) {
-  const width = ((job.vehicle.widthMm.value ?? 1950) - 60) / 1000
-  const { shape, wheels } = useMemo(() => {
-    const outline = vehicleOutline(job.vehicle, 'side')
-    const body = outline.find((e) => e.kind === 'polygon')
-    const points = body?.kind === 'polygon' ? body.points : []
-    return {
-      shape: outlineShape(points),
-      wheels: outline.flatMap((e) => (e.kind === 'circle' ? [{ x: e.centre.x / 1000, r: e.radius / 1000 }] : [])),
-    }
-  }, [job.vehicle])
-  const taper = (job.vehicle.roofWidthRearMm.value ?? 1700) / (job.vehicle.widthMm.value ?? 1950)
+function Skin({ mesh, colour, roughness }: { mesh: Mesh; colour: string; roughness: number }) {
+  const geometry = useMemo(() => flatGeometry(mesh), [mesh])
+  useEffect(() => () => geometry.dispose(), [geometry])
   return (
-    <>
-      <mesh position={[0, 0, (-width * taper) / 2]}>
-        <extrudeGeometry args={[shape, { depth: width * taper, bevelEnabled: false }]} />
-        <meshStandardMaterial color={colour} transparent opacity={0.5} />
-      </mesh>
-      <Wheels wheels={wheels} width={width} />
-    </>
+    <mesh geometry={geometry}>
+      <meshStandardMaterial color={colour} roughness={roughness} metalness={0.05} side={DoubleSide} />
+    </mesh>
   )
+}
+
+/** A mesh in three's axes, its corners sharp: every triangle has its own. */
+function flatGeometry({ positions, indices }: Mesh): BufferGeometry {
+  const made = new BufferGeometry()
+  const turned = new Float32Array(positions.length)
+  for (let i = 0; i < positions.length; i += 3) turned.set(place(positions[i], positions[i + 1], positions[i + 2]), i)
+  made.setAttribute('position', new BufferAttribute(turned, 3))
+  made.setIndex(indices)
+  const flat = made.toNonIndexed()
+  flat.computeVertexNormals()
+  made.dispose()
+  return flat
 }

@@ -21,6 +21,10 @@ export type Inks = {
   vehicle: string
   likeness: string
   glass: string
+  /** the vehicle in the round: its paint, its glass, its tyres */
+  bodyPaint: string
+  bodyGlass: string
+  tyre: string
   roofFill: string
   mount: string
   obstacle: string
@@ -60,6 +64,9 @@ const LOOKS: Record<LookName, { paper: string; raised: string; ink: string; prim
       vehicle: '#98a29c',
       likeness: '#c4cbc6',
       glass: '#e9f0ef',
+      bodyPaint: '#d9ddd6',
+      bodyGlass: '#5f7478',
+      tyre: '#333d3c',
       roofFill: '#f1efe7',
       mount: '#0b8079',
       obstacle: '#8a5a00',
@@ -89,6 +96,9 @@ const LOOKS: Record<LookName, { paper: string; raised: string; ink: string; prim
       vehicle: '#6f8581',
       likeness: '#3f5551',
       glass: '#1d3432',
+      bodyPaint: '#5b6f6b',
+      bodyGlass: '#1b2c2d',
+      tyre: '#0c1414',
       roofFill: '#1a302e',
       mount: '#6cc9bf',
       obstacle: '#e0b050',

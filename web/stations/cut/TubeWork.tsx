@@ -115,7 +115,7 @@ function Bent({ part, marks, workshop }: { part: TubePart; marks: string[]; work
       {sheet && (
         <>
           <Box sx={{ overflowX: 'auto' }}>
-            <Table size="small" aria-label={`Bends of ${marks.join(', ')}`} sx={{ maxWidth: 820, my: 1 }}>
+            <Table size="small" aria-label={`Bends of ${marks.join(', ')}`} sx={{ maxWidth: 820, my: 1, '& td': { whiteSpace: 'nowrap' } }}>
               <TableHead>
                 <TableRow>
                   <TableCell>Bend</TableCell>
