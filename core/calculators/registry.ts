@@ -1,17 +1,23 @@
 import { z } from 'zod'
+import { bandCalculator } from '../band/band.calculator'
+import { boltHolesCalculator } from '../boltHoles/boltHoles.calculator'
 import type { Calculator } from '../calculator/calculator'
 import type { Tools } from '../calculator/tools'
 import { sectionCalculator } from '../catalogue/section.calculator'
+import { coatCalculator } from '../coat/coat.calculator'
 import { crossbarCalculator } from '../crossbar/crossbar.calculator'
+import { cutTimeCalculator } from '../cutTime/cutTime.calculator'
 import { backingPlateCalculator } from '../fasten/backingPlate.calculator'
 import { boltCalculator } from '../fasten/bolt.calculator'
 import { bracketCalculator } from '../fasten/bracket.calculator'
 import { filletWeldCalculator } from '../fasten/filletWeld.calculator'
 import { thinFastenersCalculator } from '../fasten/thinFasteners.calculator'
 import { woodScrewCalculator } from '../fasten/woodScrew.calculator'
+import { gangCalculator } from '../gang/gang.calculator'
 import { hitchCalculator } from '../hitch/hitch.calculator'
 import { type Fault, faultsOf } from '../issue/faults'
 import { Impossible } from '../issue/impossible'
+import { liftCalculator } from '../lift/lift.calculator'
 import { roofLoadCalculator } from '../limits/roofLoad.calculator'
 import { windCalculator } from '../loads/wind.calculator'
 import { holePatternCalculator } from '../measure/holePattern.calculator'
@@ -21,14 +27,17 @@ import { strutCalculator } from '../measure/strut.calculator'
 import { taperCalculator } from '../measure/taper.calculator'
 import { barNestingCalculator } from '../nesting/barNesting.calculator'
 import { fractionCalculator } from '../quantity/fraction.calculator'
+import { scoredFoldCalculator } from '../scoredFold/scoredFold.calculator'
 import { strapsCalculator } from '../securing/straps.calculator'
 import { flatPatternCalculator } from '../sheet/flatPattern.calculator'
+import { slideCalculator } from '../slide/slide.calculator'
 import { evenSpacingCalculator } from '../spacing/evenSpacing.calculator'
 import { openingCalculator } from '../spacing/opening.calculator'
 import { spacingCalculator } from '../spacing/spacing.calculator'
 import { beamCalculator } from '../structure/beam.calculator'
 import { frameCalculator } from '../structure/frame.calculator'
 import { stiffnessCalculator } from '../structure/stiffness.calculator'
+import { tiltCalculator } from '../tilt/tilt.calculator'
 import { tradeSizeCalculator } from '../tradeSize/tradeSize.calculator'
 import { trapezoidCalculator } from '../trapezoid/trapezoid.calculator'
 import { tubeBendCalculator } from '../tube/bend.calculator'
@@ -36,9 +45,11 @@ import { copeCalculator } from '../tube/cope.calculator'
 import { payloadCalculator } from '../vehicle/payload.calculator'
 import { rolloverCalculator } from '../vehicle/rollover.calculator'
 import { tyresCalculator } from '../vehicle/tyres.calculator'
+import { wedgeCalculator } from '../wedge/wedge.calculator'
 import { weighCalculator } from '../weigh/weigh.calculator'
 import { leadCalculator } from '../weldMap/lead.calculator'
 import { rampPullCalculator } from '../winch/rampPull.calculator'
+import { wiringCalculator } from '../wiring/wiring.calculator'
 
 /** In the order the work goes: on the tape, on the vehicle, on the bars, in the metal, at the saw and the brake. */
 export const calculatorGroups = [
@@ -69,6 +80,9 @@ export const calculatorGroups = [
       rampPullCalculator,
       evenSpacingCalculator,
       openingCalculator,
+      tiltCalculator,
+      slideCalculator,
+      wedgeCalculator,
     ],
   },
   { title: 'Strength', calculators: [sectionCalculator, crossbarCalculator, frameCalculator, beamCalculator, stiffnessCalculator] },
@@ -81,12 +95,25 @@ export const calculatorGroups = [
       bracketCalculator,
       thinFastenersCalculator,
       woodScrewCalculator,
+      boltHolesCalculator,
       leadCalculator,
+      wiringCalculator,
     ],
   },
+  { title: 'Finishing and fitting', calculators: [coatCalculator, liftCalculator] },
   {
     title: 'Cutting and folding',
-    calculators: [barNestingCalculator, tubeBendCalculator, copeCalculator, flatPatternCalculator, weighCalculator],
+    calculators: [
+      barNestingCalculator,
+      gangCalculator,
+      tubeBendCalculator,
+      copeCalculator,
+      bandCalculator,
+      flatPatternCalculator,
+      scoredFoldCalculator,
+      cutTimeCalculator,
+      weighCalculator,
+    ],
   },
 ] as unknown as { title: string; calculators: Calculator[] }[]
 export const calculators: Calculator[] = calculatorGroups.flatMap((g) => g.calculators)

@@ -36,6 +36,7 @@ export const SawSchema = z.object({
   mostRightDeg: degree.default(45),
   /** tallest section that passes under the blade square on */
   throatMm: mm(2000).default(100),
+  viceMm: mm(2000).default(150),
   /** how far off square its cut is over 100 mm */
   outOfSquareMm: z.number().min(0).max(20).default(0.5),
   stopMm: mm().default(3000),
@@ -74,7 +75,9 @@ export const WorkshopSchema = z.object({
 export type Workshop = z.infer<typeof WorkshopSchema>
 
 export const demoWorkshop: Workshop = WorkshopSchema.parse({
-  saws: [{ id: 'saw-1', name: 'Band saw', mostLeftDeg: 45, mostRightDeg: 60, throatMm: 150, outOfSquareMm: 0.4, stopMm: 3000 }],
+  saws: [
+    { id: 'saw-1', name: 'Band saw', mostLeftDeg: 45, mostRightDeg: 60, throatMm: 150, viceMm: 180, outOfSquareMm: 0.4, stopMm: 3000 },
+  ],
   dies: [
     {
       id: 'die-1',

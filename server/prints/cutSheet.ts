@@ -1,4 +1,5 @@
 import { profileOf } from '../../core/catalogue/profiles'
+import type { Stop } from '../../core/cutList/stops'
 import { type Moved, movedText } from '../../core/issuedPlan/planMoved'
 import type { Job } from '../../core/job/job'
 import type { Limit } from '../../core/limits/limit'
@@ -11,9 +12,9 @@ import type { DisplayUnits } from '../../core/quantity/units'
 import { closePaper, INK, MARGIN, openPaper, type Paper, QUIET, SIGNAL, type Title, table } from './paper'
 
 /** The cut sheet for the saw: every bar drawn with its cuts in order, readable at arm's length, a box to tick at each piece. PDF bytes. */
-export type CutSheet = { plan: CutPlan; saw: SawSetting; moved: Moved[]; reason: string; limits: Limit[] }
+export type CutSheet = { plan: CutPlan; saw: SawSetting; stops: Stop[]; moved: Moved[]; reason: string; limits: Limit[] }
 
-export function cutSheetPdf(job: Job, { plan, saw, moved, reason, limits }: CutSheet, title: Title): Promise<Buffer> {
+export function cutSheetPdf(job: Job, { plan, saw, stops, moved, reason, limits }: CutSheet, title: Title): Promise<Buffer> {
   const paper = openPaper(title)
   const mm = (v: number) => formatLength(v, job.units)
   paper
@@ -69,7 +70,7 @@ export function cutSheetPdf(job: Job, { plan, saw, moved, reason, limits }: CutS
     ]),
   ]
   if (rows.length)
-    table(
+    y = table(
       paper,
       [
         { head: 'Stock', width: 100 },
@@ -81,6 +82,30 @@ export function cutSheetPdf(job: Job, { plan, saw, moved, reason, limits }: CutS
       rows,
       MARGIN,
       y + 6,
+      9.5,
+    )
+  // a stop is set once: only where more than one piece shares it does the order say more than the bars do
+  if (stops.length > 1)
+    table(
+      paper,
+      [
+        { head: 'Stop, longest first', width: 110, align: 'right' },
+        { head: 'Marks', width: 240 },
+        { head: 'Ends', width: 230 },
+        { head: 'At once', width: 60, align: 'right' },
+        { head: 'Cuts', width: 50, align: 'right' },
+        { head: 'First piece checked', width: 80 },
+      ],
+      stops.map((s) => [
+        mm(s.lengthMm),
+        s.marks.join(', '),
+        s.beyondStop ? `${s.ends}; past the stop` : s.ends,
+        `${s.atOnce}`,
+        `${s.cuts}`,
+        '[   ]',
+      ]),
+      MARGIN,
+      y + 14,
       9.5,
     )
   return closePaper(paper, title)

@@ -137,7 +137,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const accepted = await standing(issued, request.params.id)
     const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job, response)).plan, saw: r }
     const title = await heading(job, 'Cut sheet', accepted?.jobRevision ?? revision)
-    const bytes = await print({ of: 'cut-sheet', job, rules: r, made, accepted, title }, response)
+    const bytes = await print({ of: 'cut-sheet', job, rules: r, made, workshop: title.shop.workshop, accepted, title }, response)
     response
       .type('application/pdf')
       .set('Content-Disposition', disposition('inline', job.title, accepted?.jobRevision ?? revision, 'cut-sheet.pdf'))

@@ -1,4 +1,5 @@
 import { cutList } from '../../core/cutList/cutList'
+import { stops } from '../../core/cutList/stops'
 import { templateDrawing } from '../../core/drawing/templateDrawing'
 import { toDxf } from '../../core/drawing/toDxf'
 import { toSvg } from '../../core/drawing/toSvg'
@@ -24,7 +25,15 @@ type Heading = Omit<Title, 'stamp'>
 /** A sheet or file to be made, with all that it is made from. */
 export type Print =
   | { of: 'arrangement'; job: Job; rules: Rules; accepted: IssuedPlan | null; title: Heading }
-  | { of: 'cut-sheet'; job: Job; rules: Rules; made: { plan: CutPlan; saw: SawSetting }; accepted: IssuedPlan | null; title: Heading }
+  | {
+      of: 'cut-sheet'
+      job: Job
+      rules: Rules
+      made: { plan: CutPlan; saw: SawSetting }
+      workshop: Workshop
+      accepted: IssuedPlan | null
+      title: Heading
+    }
   | { of: 'tube' | 'welds'; job: Job; rules: Rules; workshop: Workshop; accepted: IssuedPlan | null; title: Heading }
   | { of: 'templates'; job: Job; rules: Rules; as: 'dxf' | 'svg' }
   | { of: 'measuring-sheet'; job: Job; sheetIds: string[]; blank: boolean; title: Heading }
@@ -55,7 +64,8 @@ export async function printed(print: Print): Promise<Uint8Array> {
       const { accepted, made } = print
       const result = evaluate(job, print.rules)
       const moved = movedSince(accepted, result)
-      const sheet = { ...made, moved, reason: accepted?.reason ?? '', limits: result.limits }
+      const settings = stops(cutList(result.assembly), print.workshop.saws)
+      const sheet = { ...made, stops: settings, moved, reason: accepted?.reason ?? '', limits: result.limits }
       return cutSheetPdf(job, sheet, { ...print.title, stamp: stampOf(accepted, moved) })
     }
     case 'tube':

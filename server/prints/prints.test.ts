@@ -42,6 +42,7 @@ beforeAll(async () => {
 const sheet = (plan: CutPlan, over: Partial<CutSheet> = {}): CutSheet => ({
   plan,
   saw: defaultRules,
+  stops: [],
   moved: [],
   reason: '',
   limits: [],

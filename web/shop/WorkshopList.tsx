@@ -95,6 +95,13 @@ export function WorkshopList() {
               onChange={(v) => v !== null && saw(s.id, { throatMm: v })}
             />
             <QuantityInput
+              label="Vice opens"
+              min={10}
+              max={2000}
+              value={s.viceMm}
+              onChange={(v) => v !== null && saw(s.id, { viceMm: v })}
+            />
+            <QuantityInput
               label="Stop reaches"
               min={0}
               max={20_000}

@@ -2,6 +2,8 @@ import Box from '@mui/material/Box'
 import { useTheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
 import { profileOf } from '../../../core/catalogue/profiles'
+import type { CutPart } from '../../../core/cutList/cutList'
+import { moreFit } from '../../../core/cutList/stops'
 import { barLine, barLineText } from '../../../core/nesting/barLine'
 import type { CutPlan, PlannedBar } from '../../../core/nesting/planCuts'
 import { figureText } from '../../../core/quantity/figureText'
@@ -13,7 +15,7 @@ import { useUnits } from '../../quantity/units'
 import { FIGURES } from '../../theme/theme'
 
 /** Every bar to one scale with its cuts in order and what is left of it. */
-export function BarPictures({ plan, rules, plain = false }: { plan: CutPlan; rules: Rules; plain?: boolean }) {
+export function BarPictures({ plan, rules, parts, plain = false }: { plan: CutPlan; rules: Rules; parts: CutPart[]; plain?: boolean }) {
   const longest = Math.max(1, ...plan.profiles.flatMap((p) => [...p.bars, ...p.plain].map((b) => b.lengthMm)))
   return (
     <Box component="section" aria-label={plain ? 'Bars, longest piece first' : 'Bars'} sx={{ mb: 3 }}>
@@ -23,7 +25,17 @@ export function BarPictures({ plan, rules, plain = false }: { plan: CutPlan; rul
             {profileOf(p.profileId).name}
           </Typography>
           {(plain ? p.plain : p.bars).map((b, i) => (
-            <BarPicture key={i} bar={b} longest={longest} rules={rules} />
+            <BarPicture
+              key={i}
+              bar={b}
+              longest={longest}
+              rules={rules}
+              more={moreFit(
+                b.offcutMm,
+                parts.filter((x) => x.profileId === p.profileId),
+                rules.kerfMm,
+              )}
+            />
           ))}
           {p.unplaced.map((u) => (
             <Typography key={u.marks.join()} role="alert" sx={{ color: (t) => t.inks.signal, fontWeight: 600 }}>
@@ -36,7 +48,8 @@ export function BarPictures({ plan, rules, plain = false }: { plan: CutPlan; rul
   )
 }
 
-function BarPicture({ bar, longest, rules }: { bar: PlannedBar; longest: number; rules: Rules }) {
+type More = ReturnType<typeof moreFit>
+function BarPicture({ bar, longest, rules, more }: { bar: PlannedBar; longest: number; rules: Rules; more: More }) {
   const { inks } = useTheme()
   const units = useUnits()
   const select = useView((s) => s.select)
@@ -107,7 +120,10 @@ function BarPicture({ bar, longest, rules }: { bar: PlannedBar; longest: number;
           </Box>
         )}
       </Box>
-      <Box sx={{ gridColumn: 2, fontFamily: FIGURES, fontSize: 12.5, color: 'text.secondary' }}>{line.text}</Box>
+      <Box sx={{ gridColumn: 2, fontFamily: FIGURES, fontSize: 12.5, color: 'text.secondary' }}>
+        {line.text}
+        {more ? `; ${more.count} more like ${more.marks[0]} would come out of the rest` : ''}
+      </Box>
     </Box>
   )
 }

@@ -7,8 +7,10 @@ import Switch from '@mui/material/Switch'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { cutList } from '../../../core/cutList/cutList'
+import { madeAssembly } from '../../../core/job/piecesOf'
 import { moneyText } from '../../../core/quantity/money'
 import { useShelf } from '../../api/queries'
 import { editJob, useJob } from '../../job/jobStore'
@@ -34,6 +36,7 @@ export default function CutStation() {
   const [params, setParams] = useSearchParams()
   const sheet = params.get('sheet') ?? 'bars'
   const jobId = useJob((s) => s.id)
+  const parts = useMemo(() => (job ? cutList(madeAssembly(job, rules)) : []), [job, rules])
   if (!job || !jobId) return null
   const inputs = (
     <>
@@ -68,11 +71,11 @@ export default function CutStation() {
     <>
       {shelf.error && <Alert severity="error">The stock rack could not be loaded. {shelf.error.message}</Alert>}
       <PlanHead state={plan} stop={plan.stop} again={plan.again} />
-      {plan.plan && <BarPictures plan={plan.plan} rules={rules} />}
+      {plan.plan && <BarPictures plan={plan.plan} rules={rules} parts={parts} />}
       {plan.plan && plain && (
         <Box sx={{ borderLeft: 3, borderColor: 'divider', pl: 1.5 }}>
           <Typography variant="h3">For comparison, longest piece first: {moneyText(plan.plan.plainCostMinor)}</Typography>
-          <BarPictures plan={plan.plan} rules={rules} plain />
+          <BarPictures plan={plan.plan} rules={rules} parts={parts} plain />
         </Box>
       )}
       {plan.plan && <CutTables job={job} plan={plan.plan} lengths={plan.lengths} />}

@@ -21,6 +21,7 @@ import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 import { FlatPartDrawings } from './FlatPartDrawings'
 import { HardwareTable } from './HardwareTable'
+import { StopsTable } from './StopsTable'
 
 /** Cut list, what to buy and use, and what each length on sale would come to on its own. */
 export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; lengths: LengthComparison[] | null }) {
@@ -67,6 +68,7 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
           </TableBody>
         </Table>
       </section>
+      <StopsTable parts={parts} />
       {flat.length > 0 && (
         <section>
           <Typography variant="h2" gutterBottom>
