@@ -30,3 +30,9 @@ export const madeAssembly = (job: Job, rules: Rules): Assembly => together(madeP
 /** The pieces as they are priced, each with its coat. */
 export const pricedPieces = (job: Job, rules: Rules): Priced[] =>
   madePieces(job, rules).map((b) => ({ assembly: b.assembly, finish: b.design?.finish ?? null }))
+
+/** What the build of a job is derived from, but the shop's own machines. */
+export const builtFrom = (job: Job, rules: Rules): { pieces: Priced[]; assembly: Assembly } => ({
+  pieces: pricedPieces(job, rules),
+  assembly: madeAssembly(job, rules),
+})

@@ -111,6 +111,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   for (const [of, sheet] of [
     ['tube', 'Bends and templates'],
     ['welds', 'Weld map'],
+    ['build', 'Order of work'],
   ] as const)
     routes.get(`/:id/${of}.pdf`, async (request, response) => {
       const { job, revision } = await jobAt(jobs, request.params.id)

@@ -15,6 +15,7 @@ import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
 import type { Workshop } from '../../core/workshop/workshop'
 import { arrangementPdf } from './arrangement'
+import { buildSheetPdf } from './buildSheet'
 import { cutSheetPdf } from './cutSheet'
 import { measuringSheetPdf } from './measuringSheet'
 import type { Stamp, Title } from './paper'
@@ -34,7 +35,7 @@ export type Print =
       accepted: IssuedPlan | null
       title: Heading
     }
-  | { of: 'tube' | 'welds'; job: Job; rules: Rules; workshop: Workshop; accepted: IssuedPlan | null; title: Heading }
+  | { of: 'tube' | 'welds' | 'build'; job: Job; rules: Rules; workshop: Workshop; accepted: IssuedPlan | null; title: Heading }
   | { of: 'templates'; job: Job; rules: Rules; as: 'dxf' | 'svg' }
   | { of: 'measuring-sheet'; job: Job; sheetIds: string[]; blank: boolean; title: Heading }
   | { of: 'drawing'; job: Job; rules: Rules; view: 'plan' | 'side' | 'rear'; as: 'dxf' | 'svg' }
@@ -69,9 +70,11 @@ export async function printed(print: Print): Promise<Uint8Array> {
       return cutSheetPdf(job, sheet, { ...print.title, stamp: stampOf(accepted, moved) })
     }
     case 'tube':
-    case 'welds': {
+    case 'welds':
+    case 'build': {
       const result = evaluate(job, print.rules)
       const title = { ...print.title, stamp: stampOf(print.accepted, movedSince(print.accepted, result), true) }
+      if (print.of === 'build') return buildSheetPdf(job, print.rules, print.workshop, title)
       return print.of === 'tube'
         ? tubeSheetPdf(job, result, print.workshop, title)
         : weldSheetPdf(job, result, print.rules, print.workshop, title)

@@ -12,6 +12,7 @@ import { defaultRules } from '../../core/rules/rules'
 import { demoShop, paperSizes } from '../../core/shop/shop'
 import { demoStock } from '../../core/stock/demoStock'
 import { arrangementPdf } from './arrangement'
+import { buildSheetPdf } from './buildSheet'
 import { type CutSheet, cutSheetPdf } from './cutSheet'
 import { measuringSheetPdf } from './measuringSheet'
 import { fullSize } from './paper'
@@ -163,4 +164,9 @@ describe('bends, templates and welds on paper', () => {
       pages(await weldSheetPdf(survey, { ...plain, assembly: { ...plain.assembly, joints: [] } }, defaultRules, workshop, title)),
     ).toBe(1)
   })
+})
+
+test('the order of work is two pages at most for each demo job, and one line for a job of nothing', async () => {
+  for (const job of demoJobs) expect(pages(await buildSheetPdf(job, defaultRules, demoShop.workshop, title))).toBeLessThanOrEqual(3)
+  expect(pages(await buildSheetPdf({ ...demoJobs[0]!, pieces: [] }, defaultRules, demoShop.workshop, title))).toBe(1)
 })

@@ -21,6 +21,7 @@ import { Workbench } from '../Workbench'
 import { AcceptPlan } from './AcceptPlan'
 import { Advisor } from './Advisor'
 import { BarPictures } from './BarPictures'
+import { BuildView } from './BuildView'
 import { CutTables } from './CutTables'
 import { TubeWork } from './TubeWork'
 import { type PlanState, usePlan } from './usePlan'
@@ -99,9 +100,11 @@ export default function CutStation() {
         <ToggleButton value="bars">Bars</ToggleButton>
         <ToggleButton value="tube">Tube</ToggleButton>
         <ToggleButton value="welds">Welds</ToggleButton>
+        <ToggleButton value="build">Order of work</ToggleButton>
       </ToggleButtonGroup>
       {sheet === 'tube' && <TubeWork job={job} jobId={jobId} />}
       {sheet === 'welds' && <WeldMapView job={job} jobId={jobId} />}
+      {sheet === 'build' && <BuildView job={job} jobId={jobId} />}
       {sheet === 'bars' && bars}
     </Box>
   )

@@ -1,12 +1,14 @@
 // @vitest-environment jsdom
-import { screen, waitFor, within } from '@testing-library/react'
+import { act, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { INCH } from '../../../core/quantity/units'
 import { demoShop } from '../../../core/shop/shop'
 import { withRack } from '../../../core/testing/racks'
 import { localDay } from '../../../core/time/localDay'
-import { answering, mount, onBench, WithJob } from '../../testing/bench'
+import { editJob } from '../../job/jobStore'
+import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
+import { BuildView } from './BuildView'
 import { TubeWork } from './TubeWork'
 import { WeldMapView } from './WeldMapView'
 
@@ -95,5 +97,32 @@ describe('the weld map', () => {
     onBench(withRack({ ...survey, pieces: survey.pieces.slice(0, 1) }, { sideRails: false, fairing: false }))
     welds()
     expect(await screen.findByText('Nothing in this job is welded.')).toBeTruthy()
+  })
+})
+
+describe('the order of work', () => {
+  const build = () => mount(<WithJob>{(job) => <BuildView job={job} jobId="j" />}</WithJob>)
+  test('a step is ticked once what it needs is done, and says so when the design has moved since', async () => {
+    answering(shop)
+    onBench(basket)
+    const { user } = build()
+    const box = async (name: string) => screen.findByRole<HTMLInputElement>('checkbox', { name })
+    expect((await box('Cut to length, done')).disabled).toBe(true)
+    for (const name of ['Order what is bought, done', 'Receive and check, done', 'Everything is here, done'])
+      await user.click(await box(name))
+    expect((await box('Cut to length, done')).disabled).toBe(false)
+    await user.click(await box('Cut to length, done'))
+    expect(benchJob().built.cut!.on).toBe(localDay())
+    expect(screen.queryByRole('alert')).toBeNull()
+    act(() => editJob((j) => ({ ...j, pieces: j.pieces.map((p) => ({ ...p, params: { ...p.params, crossTubes: 9 } })) })))
+    expect((await screen.findByRole('alert')).textContent).toMatch(/changed since/)
+    await user.click(await box('Cut to length, done'))
+    expect(benchJob().built.cut).toBeUndefined()
+  })
+  test('a job of no piece has nothing to build', async () => {
+    answering(shop)
+    onBench({ ...basket, pieces: [] })
+    build()
+    expect(await screen.findByText(/Nothing is built in this job yet/)).toBeTruthy()
   })
 })

@@ -1,0 +1,50 @@
+import { buildPlan, daysOf, stepStates } from '../../core/build/buildPlan'
+import type { Job } from '../../core/job/job'
+import { builtFrom } from '../../core/job/piecesOf'
+import type { Rules } from '../../core/rules/rules'
+import type { Workshop } from '../../core/workshop/workshop'
+import { closePaper, INK, MARGIN, openPaper, type Title, table } from './paper'
+
+/** The order of work to hang beside the bench: each step with why, parts, tools, minutes and its caution; gates to sign. PDF bytes. */
+export function buildSheetPdf(job: Job, rules: Rules, workshop: Workshop, title: Title): Promise<Buffer> {
+  const paper = openPaper(title)
+  const plan = buildPlan({ ...builtFrom(job, rules), workshop, rules })
+  paper
+    .font('bold')
+    .fontSize(12)
+    .fillColor(INK)
+    .text(
+      plan.steps.length
+        ? `${plan.steps.length} steps, ${(plan.workMinutes / 60).toFixed(1)} h of work, ${daysOf(plan)} days with waiting.`
+        : 'Nothing is built in this job yet.',
+      MARGIN,
+      58,
+    )
+  if (!plan.steps.length) return closePaper(paper, title)
+  const states = stepStates(plan, job.built)
+  table(
+    paper,
+    [
+      { head: '', width: 26 },
+      { head: 'Step', width: 150 },
+      { head: 'Why, and the parts', width: 250 },
+      { head: 'Tools', width: 120 },
+      { head: 'min', width: 36, align: 'right' },
+      { head: 'People', width: 42, align: 'right' },
+      { head: 'Done, or signed', width: 150 },
+    ],
+    states.map(({ step, done }, i) => [
+      `${i + 1}`,
+      step.title,
+      [step.why, step.marks.join(', '), step.caution ? `! ${step.caution}` : ''].filter(Boolean).join('. '),
+      step.tools.join(', '),
+      `${Math.round(step.minutes)}`,
+      `${step.people}`,
+      done ? `${done.on}${done.changed ? ', changed since' : ''}` : step.gate ? 'signed: ____________' : '[   ]',
+    ]),
+    MARGIN,
+    80,
+    9,
+  )
+  return closePaper(paper, title)
+}

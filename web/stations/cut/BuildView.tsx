@@ -1,0 +1,125 @@
+import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Checkbox from '@mui/material/Checkbox'
+import Typography from '@mui/material/Typography'
+import { useMemo } from 'react'
+import { type BuildStep, buildPlan, daysOf, type StepState, stepMark, stepStates } from '../../../core/build/buildPlan'
+import type { Job } from '../../../core/job/job'
+import { builtFrom } from '../../../core/job/piecesOf'
+import { localDay } from '../../../core/time/localDay'
+import { useShelf } from '../../api/queries'
+import { editJob } from '../../job/jobStore'
+import { useRules } from '../../job/useEvaluation'
+
+/** The order of work with what each step needs before it; ticked with a thumb, and what has changed since says so. */
+export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
+  const rules = useRules()
+  const shop = useShelf('shop')
+  const workshop = shop.data?.document.workshop
+  const plan = useMemo(() => (workshop ? buildPlan({ ...builtFrom(job, rules), workshop, rules }) : null), [job, rules, workshop])
+  if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
+  if (!plan) return <Typography>Working out the order…</Typography>
+  const states = stepStates(plan, job.built)
+  const done = states.filter((s) => s.done).length
+  const next = states.find((s) => !s.done && !s.waitsFor.length)
+  const tick = (s: BuildStep, on: boolean) =>
+    editJob((j) => {
+      const { [s.id]: _, ...rest } = j.built
+      return { ...j, built: on ? { ...rest, [s.id]: { on: localDay(), was: stepMark(s) } } : rest }
+    })
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
+        <Typography variant="h2">Order of work</Typography>
+        {plan.steps.length > 0 && (
+          <>
+            <Typography variant="body2" role="status">
+              {done} of {states.length} done; {(plan.workMinutes / 60).toFixed(1)} h of work, {daysOf(plan)} days with waiting
+              {next ? `; next: ${next.step.title.charAt(0).toLowerCase()}${next.step.title.slice(1)}` : ''}
+            </Typography>
+            <Button component="a" href={`/api/jobs/${jobId}/build.pdf`} target="_blank" variant="outlined">
+              Print the order of work
+            </Button>
+          </>
+        )}
+      </Box>
+      {!plan.steps.length && (
+        <Typography sx={{ color: 'text.secondary' }}>Nothing is built in this job yet: add a piece at Layout.</Typography>
+      )}
+      <Box component="ol" aria-label="Steps" sx={{ m: 0, p: 0, listStyle: 'none', maxWidth: 860 }}>
+        {states.map((s, i) => (
+          <Row key={s.step.id} state={s} number={i + 1} tick={(on) => tick(s.step, on)} />
+        ))}
+      </Box>
+      <Typography variant="caption" sx={{ color: 'text.secondary', maxWidth: 760 }}>
+        Minutes are the shop’s own, under Shop rules. Local codes and licensed practice come before this order.
+      </Typography>
+    </Box>
+  )
+}
+
+function Row({ state, number, tick }: { state: StepState; number: number; tick: (on: boolean) => void }) {
+  const { step, done, waitsFor } = state
+  const blocked = waitsFor.length > 0 && !done
+  const facts = [
+    `${Math.round(step.minutes)} min`,
+    step.people > 1 ? `${step.people} people` : '',
+    step.waitHours ? `then ${step.waitHours >= 48 ? `${Math.round(step.waitHours / 24)} days` : `${step.waitHours} h`} of waiting` : '',
+    step.tools.length ? step.tools.join(', ') : '',
+  ].filter(Boolean)
+  return (
+    <Box
+      component="li"
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '48px 1fr',
+        gap: 1,
+        py: 1,
+        borderTop: 1,
+        borderColor: 'divider',
+        opacity: blocked ? 0.72 : 1,
+      }}
+    >
+      <Checkbox
+        checked={done !== null}
+        disabled={blocked}
+        onChange={(_, on) => tick(on)}
+        slotProps={{ input: { 'aria-label': `${step.title}, done` } }}
+        sx={{ width: 44, height: 44, alignSelf: 'start' }}
+      />
+      <Box>
+        <Typography sx={{ fontWeight: 600 }}>
+          {number}. {step.title}
+          {step.gate ? ' · signed before what follows' : ''}
+        </Typography>
+        <Typography variant="body2">{step.why}</Typography>
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          {facts.join(' · ')}
+          {step.marks.length
+            ? ` · ${step.marks.slice(0, 12).join(', ')}${step.marks.length > 12 ? ` and ${step.marks.length - 12} more` : ''}`
+            : ''}
+        </Typography>
+        {step.caution && (
+          <Typography variant="body2" sx={{ color: (t) => t.inks.near, fontWeight: 600 }}>
+            {step.caution}
+          </Typography>
+        )}
+        {blocked && (
+          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+            First: {waitsFor.join(', ')}
+          </Typography>
+        )}
+        {done && (
+          <Typography
+            variant="body2"
+            role={done.changed ? 'alert' : undefined}
+            sx={{ color: (t) => (done.changed ? t.inks.signal : t.inks.clear) }}
+          >
+            {done.changed ? `Done on ${done.on}, and the design has changed since: look at it again.` : `Done on ${done.on}.`}
+          </Typography>
+        )}
+      </Box>
+    </Box>
+  )
+}
