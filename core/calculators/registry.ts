@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { bandCalculator } from '../band/band.calculator'
+import { boardsCalculator } from '../boards/boards.calculator'
 import { boltHolesCalculator } from '../boltHoles/boltHoles.calculator'
 import type { Calculator } from '../calculator/calculator'
 import type { Tools } from '../calculator/tools'
@@ -109,6 +110,7 @@ export const calculatorGroups = [
       tubeBendCalculator,
       copeCalculator,
       bandCalculator,
+      boardsCalculator,
       flatPatternCalculator,
       scoredFoldCalculator,
       cutTimeCalculator,

@@ -5,11 +5,13 @@ import { type ListedFamily, listed } from './design'
 import { halfGuard } from './halfGuard/family'
 import { hoopBasket } from './hoopBasket/family'
 import { receiverCarrier } from './receiverCarrier/family'
+import { weldedDeck } from './weldedDeck/family'
 
 /** Every family there is, in the order of the shelf. A new one is one folder and one line here. */
 export const families: ListedFamily[] = [
   listed(crossbarRack),
   listed(hoopBasket),
+  listed(weldedDeck),
   listed(cabGuard),
   listed(halfGuard),
   listed(receiverCarrier),

@@ -7,7 +7,7 @@ export const liftCalculator = calculator({
   name: 'lift-plan',
   title: 'Who lifts it',
   about: 'How many people, or a hoist, for a piece of that mass to that height.',
-  formula: 'n = ⌈m / per person⌉, half as much each above the shoulder',
+  formula: 'n = m / per person, rounded up; half as much each above the shoulder',
   source: "shop's own: 25 kg a person, less above the shoulder; local rules for work say what applies",
   input: z.object({
     massKg: positive('It weighs', 'kg', 5000),

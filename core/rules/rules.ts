@@ -172,6 +172,7 @@ export const RulesSchema = z.object({
 
   kFactor: rule(0.42, 0.2, 0.5, 'Brake', 'K factor for air bending', '', "shop's own; 0.33 to 0.45 is usual for r from t to 3t"),
 
+  wetWoodShare: rule(0.25, 0, 1, 'Structure', 'Wood is heavier when wet, by', ''),
   sparesPercent: rule(5, 0, 100, 'Money', 'Spare bolts, nuts, washers and caps', '%'),
   labourPerHour: rule(62, 0, 1000, 'Money', 'Labour per hour', 'money'),
   hoursBase: rule(2.5, 0, 40, 'Money', 'Hours to set out and fit, before any part', 'h'),

@@ -1,25 +1,12 @@
-import { nearestMountX } from '../../vehicle/vehicle'
 import { coatChoices, roundChoices } from '../choices'
-import type { Family, Site } from '../family'
+import type { Family } from '../family'
+import { feetAlong, footMeasures, moreFeet } from '../feetAlong'
 import { assemble } from './assemble'
 import { basketExamples } from './examples'
 import { BasketParams } from './params'
 import { basketShape, lineOf } from './shape'
 
 const withShell = (p: BasketParams) => p.shell
-const FOOT_APART_MM = 900
-
-function startOn({ vehicle }: Site): BasketParams {
-  const line = vehicle.mounts[0]
-  if (!line) return BasketParams.parse({ footXMm: [0, FOOT_APART_MM] })
-  const [from, to] = [line.fromXMm + 150, line.toXMm - 150]
-  const rear = Math.max(from, to - 2 * FOOT_APART_MM)
-  const n = Math.max(2, Math.round((to - rear) / FOOT_APART_MM) + 1)
-  const wanted = Array.from({ length: n }, (_, i) => nearestMountX(line, rear + ((to - rear) * i) / (n - 1)))
-  const footXMm = [...new Set(wanted.map(Math.round))]
-  return BasketParams.parse({ mountId: line.id, footXMm: footXMm.length > 1 ? footXMm : [footXMm[0]!, footXMm[0]! + 300] })
-}
-
 /** A basket of round tube over the roof, its hoops bent, everything else saddled and welded. */
 export const hoopBasket: Family<BasketParams> = {
   id: 'hoop-basket',
@@ -29,7 +16,7 @@ export const hoopBasket: Family<BasketParams> = {
   params: BasketParams,
   fits: ({ vehicle }) =>
     vehicle.mounts.length ? null : 'it needs a line of gutters, tracks, rails or points on the roof: add one at Measure',
-  start: startOn,
+  start: ({ vehicle }) => BasketParams.parse(feetAlong(vehicle)),
   assemble,
   measures: (p, { vehicle }) => {
     const line = lineOf(p, vehicle)
@@ -61,16 +48,7 @@ export const hoopBasket: Family<BasketParams> = {
         max: 600,
         set: (q, pastMm) => ({ ...q, pastMm }),
       },
-      ...p.footXMm.map((x, i) => ({
-        id: `foot:${i}`,
-        label: `Foot ${i + 1} ahead of the rear axle`,
-        unit: 'length' as const,
-        value: x,
-        min: line?.fromXMm ?? -5000,
-        max: line?.toXMm ?? 8000,
-        ...(line ? { snap: (v: number) => nearestMountX(line, v) } : {}),
-        set: (q: BasketParams, v: number) => ({ ...q, footXMm: q.footXMm.map((o, k) => (k === i ? v : o)) }),
-      })),
+      ...footMeasures(p, line),
     ]
   },
   handles: (p, { vehicle }) => {
@@ -98,11 +76,7 @@ export const hoopBasket: Family<BasketParams> = {
       })),
     ]
   },
-  rehomed: (p, site) => {
-    if (site.vehicle.mounts.some((m) => m.id === p.mountId)) return p
-    const { mountId, footXMm } = startOn(site)
-    return { ...p, mountId, footXMm }
-  },
+  rehomed: (p, { vehicle }) => (vehicle.mounts.some((m) => m.id === p.mountId) ? p : { ...p, ...feetAlong(vehicle) }),
   fields: [
     {
       key: 'mountId',
@@ -152,10 +126,6 @@ export const hoopBasket: Family<BasketParams> = {
   ],
   changes: (p, { vehicle }) => {
     const line = lineOf(p, vehicle)
-    const xs = [...p.footXMm].sort((a, b) => a - b)
-    const widest = xs
-      .slice(1)
-      .reduce((best, x, i) => (x - xs[i]! > best.gap ? { gap: x - xs[i]!, at: (x + xs[i]!) / 2 } : best), { gap: 0, at: 0 })
     return [
       ...[20, 40, 80, 120]
         .filter((d) => p.sideMm - d >= 80)
@@ -163,9 +133,7 @@ export const hoopBasket: Family<BasketParams> = {
       ...[20, 40]
         .filter((d) => p.footHeightMm - d >= 0)
         .map((d) => ({ label: `feet {${d}} lower`, params: { ...p, footHeightMm: p.footHeightMm - d } })),
-      ...(line && widest.gap > 320 && p.footXMm.length < 10
-        ? [{ label: 'one more pair of feet', params: { ...p, footXMm: [...p.footXMm, Math.round(nearestMountX(line, widest.at))] } }]
-        : []),
+      ...moreFeet(p, line),
       ...(p.crossTubes < 24 ? [{ label: 'two more cross tubes', params: { ...p, crossTubes: Math.min(24, p.crossTubes + 2) } }] : []),
       ...(p.lamps > 1 ? [{ label: 'two lamps fewer', params: { ...p, lamps: Math.max(0, p.lamps - 2) } }] : []),
       ...(p.floor === 'slats' ? [{ label: 'mesh instead of slats', params: { ...p, floor: 'mesh' as const } }] : []),

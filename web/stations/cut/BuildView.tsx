@@ -78,7 +78,6 @@ function Row({ state, number, tick }: { state: StepState; number: number; tick: 
         py: 1,
         borderTop: 1,
         borderColor: 'divider',
-        opacity: blocked ? 0.72 : 1,
       }}
     >
       <Checkbox
@@ -89,7 +88,7 @@ function Row({ state, number, tick }: { state: StepState; number: number; tick: 
         sx={{ width: 44, height: 44, alignSelf: 'start' }}
       />
       <Box>
-        <Typography sx={{ fontWeight: 600 }}>
+        <Typography sx={{ fontWeight: 600, color: blocked ? 'text.secondary' : 'text.primary' }}>
           {number}. {step.title}
           {step.gate ? ' · signed before what follows' : ''}
         </Typography>

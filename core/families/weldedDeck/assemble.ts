@@ -1,0 +1,267 @@
+import { type Assembly, emptyAssembly, type Infill, type Joint, type Member, type Mount, type OwnDimension } from '../../assembly/assembly'
+import { footHardware } from '../../assembly/usualHardware'
+import { type BoardPlan, boardPlan } from '../../boards/boards'
+import { footTypes } from '../../catalogue/mounts'
+import { profileOf, profileSection } from '../../catalogue/profiles'
+import { wallOf } from '../../catalogue/section'
+import { Impossible } from '../../issue/impossible'
+import type { Issue } from '../../issue/issue'
+import type { Rules } from '../../rules/rules'
+import { type MountLine, mountHalfWidthMm, nearestMountX, type Vehicle } from '../../vehicle/vehicle'
+import type { Site } from '../family'
+import type { DeckParams } from './params'
+
+export const sides = [1, -1] as const
+const nameOf = (side: 1 | -1) => (side > 0 ? 'left' : 'right')
+export const lineOf = (p: DeckParams, vehicle: Vehicle): MountLine | null =>
+  vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
+
+/** Where everything of a deck stands; its beams run straight from the rear foot to the front one. mm */
+export type DeckShape = {
+  rearX: number
+  frontX: number
+  z: number
+  topZ: number
+  half: (x: number) => number
+  inner: (x: number) => number
+  crossX: number[]
+}
+export function deckShape(p: DeckParams, line: MountLine): DeckShape {
+  const xs = [...p.footXMm].sort((a, b) => a - b)
+  const [first, last] = [xs[0]!, xs[xs.length - 1]!]
+  const [a, b] = [mountHalfWidthMm(line, first), mountHalfWidthMm(line, last)]
+  const half = (x: number) => Math.max(80, a + ((b - a) * (x - first)) / Math.max(1, last - first))
+  const beam = profileSection(p.beamProfileId)
+  const cross = profileSection(p.crossProfileId)
+  const [rearX, frontX] = [first - p.pastMm, last + p.pastMm]
+  const z = line.zMm + p.footHeightMm + beam.heightMm / 2
+  // cross members lie flush with the top of the beams, the end ones with their ends
+  const [from, to] = [rearX + cross.widthMm / 2, frontX - cross.widthMm / 2]
+  return {
+    rearX,
+    frontX,
+    z,
+    topZ: z + beam.heightMm / 2,
+    half,
+    inner: (x) => half(x) - beam.widthMm / 2,
+    crossX: Array.from({ length: p.crosses }, (_, i) => from + ((to - from) * i) / (p.crosses - 1)),
+  }
+}
+
+/** The boards as they are laid lengthwise, by the narrower end of the deck. */
+export function deckBoards(p: DeckParams, s: DeckShape, rules: Rules): BoardPlan {
+  return boardPlan({
+    clearMm: 2 * Math.min(s.inner(s.rearX), s.inner(s.frontX)) + 2 * profileSection(p.beamProfileId).widthMm,
+    lengthMm: s.frontX - s.rearX,
+    boardMm: p.boardMm,
+    thickMm: p.boardThickMm,
+    leastGapMm: p.boardGapMm,
+    crossings: p.crosses,
+    wallMm: wallOf(profileOf(p.crossProfileId).shape) ?? 2,
+    screwMm: 5.5,
+    densityKgM3: p.woodKgM3,
+    wetShare: rules.wetWoodShare,
+    sparesPercent: rules.sparesPercent,
+    minutesPerScrew: 0.8,
+  })
+}
+
+export function assemble(p: DeckParams, { vehicle, rules }: Site): { assembly: Assembly; issues: Issue[] } {
+  const line = lineOf(p, vehicle)
+  if (!line) return { assembly: emptyAssembly, issues: [{ code: 'no_mount_line', at: ['vehicle', 'mounts'], fix: null }] }
+  const s = deckShape(p, line)
+  const { members, joints } = frameOf(p, s)
+  const mounts = mountsOf(p, s, line)
+  const { infills, issues } = boardsOf(p, s, rules)
+  const top = s.topZ + (infills.length ? p.boardThickMm : 0)
+  return {
+    assembly: {
+      ...emptyAssembly,
+      members,
+      joints: [...joints, ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place }))],
+      mounts,
+      supports: [
+        {
+          id: 'deck',
+          name: 'Deck',
+          kind: 'bars',
+          bodyId: line.bodyId,
+          bearings: s.crossX.map((x, i) => ({ on: `cross:${i}`, xMm: x, leftMm: s.inner(x), rightMm: -s.inner(x), zMm: top })),
+          surface: null,
+          holds: false,
+          walkOn: s.crossX.map((_, i) => `cross:${i}`),
+          climbOn: [],
+        },
+      ],
+      infills,
+      hardware: [
+        ...footHardware(footTypes[line.kind], mounts.length, mounts[0]?.backingMm ?? null),
+        { part: { kind: 'end cap' }, quantity: 4, for: 'open tube ends' },
+      ],
+      dimensions: dimensionsOf(s),
+    },
+    issues: [...faults(p, s, line), ...issues],
+  }
+}
+
+function frameOf(p: DeckParams, s: DeckShape): { members: Member[]; joints: Joint[] } {
+  const cross = profileSection(p.crossProfileId)
+  const crossZ = s.topZ - cross.heightMm / 2
+  const beams = sides.map(
+    (side): Member => ({
+      id: `beam:${nameOf(side)}`,
+      mark: `BM${side > 0 ? 'L' : 'R'}`,
+      name: 'Beam',
+      profileId: p.beamProfileId,
+      path: [
+        { x: s.rearX, y: side * s.half(s.rearX), z: s.z },
+        { x: s.frontX, y: side * s.half(s.frontX), z: s.z },
+      ],
+      ends: [{ kind: 'cap' }, { kind: 'cap' }],
+    }),
+  )
+  const crosses = s.crossX.map(
+    (x, i): Member => ({
+      id: `cross:${i}`,
+      mark: `CM${i + 1}`,
+      name: 'Cross member',
+      profileId: p.crossProfileId,
+      path: [
+        { x, y: s.inner(x), z: crossZ },
+        { x, y: -s.inner(x), z: crossZ },
+      ],
+      ends: [{ kind: 'square' }, { kind: 'square' }],
+    }),
+  )
+  const joints = crosses.flatMap((c) =>
+    sides.map(
+      (side): Joint => ({
+        id: `weld:${c.id}:${nameOf(side)}`,
+        kind: 'weld',
+        between: [c.id, `beam:${nameOf(side)}`],
+        at: c.path[side > 0 ? 0 : 1]!,
+        weld: { lengthMm: cross.widthMm, apartMm: cross.heightMm, allRound: true },
+      }),
+    ),
+  )
+  return { members: [...beams, ...crosses], joints }
+}
+
+function mountsOf(p: DeckParams, s: DeckShape, line: MountLine): Mount[] {
+  const foot = footTypes[line.kind]
+  return p.footXMm.flatMap((x, i) =>
+    sides.map(
+      (side): Mount => ({
+        id: `foot:${i}:${nameOf(side)}`,
+        mark: `F${i + 1}${side > 0 ? 'L' : 'R'}`,
+        kind: line.kind,
+        placeId: line.id,
+        bodyId: line.bodyId,
+        on: `beam:${nameOf(side)}`,
+        side: nameOf(side),
+        place: { x, y: side * s.half(x), z: line.zMm },
+        normal: { x: 0, y: 0, z: 1 },
+        massKg: foot.massKg,
+        backingMm: foot.drilled ? 50 : null,
+        via: null,
+      }),
+    ),
+  )
+}
+
+function boardsOf(p: DeckParams, s: DeckShape, rules: Rules): { infills: Infill[]; issues: Issue[] } {
+  if (!p.boards) return { infills: [], issues: [] }
+  try {
+    const plan = deckBoards(p, s, rules)
+    const [first, last] = [s.crossX[0]!, s.crossX[s.crossX.length - 1]!]
+    const half = Math.min(s.inner(first), s.inner(last))
+    return {
+      infills: [
+        {
+          id: 'boards',
+          mark: 'BD',
+          name: `${plan.count} boards`,
+          kind: 'boards',
+          on: s.crossX.map((_, i) => `cross:${i}`),
+          outline: [
+            { x: first, y: half, z: s.topZ },
+            { x: first, y: -half, z: s.topZ },
+            { x: last, y: -half, z: s.topZ },
+            { x: last, y: half, z: s.topZ },
+          ],
+          openShare: plan.count > 1 ? Math.min(0.9, plan.gapMm / (plan.gapMm + p.boardMm)) : 0,
+          // what it weighs in the rain is what the roof carries
+          massKg: plan.wetKg,
+          fixings: { what: 'screws', count: plan.screws + plan.spares },
+          priceMinor: Math.round((plan.count * (s.frontX - s.rearX) * p.boardPriceMinorM) / 1000),
+        },
+      ],
+      issues: [],
+    }
+  } catch (error) {
+    if (!(error instanceof Impossible)) throw error
+    return {
+      infills: [],
+      issues: [{ code: 'shape', at: ['params', 'boardMm'], fix: null, says: `Boards: ${error.message.replace(/([\d.]+) mm/g, '{$1}')}` }],
+    }
+  }
+}
+
+const dimensionsOf = (s: DeckShape): OwnDimension[] => [
+  {
+    id: 'length',
+    view: 'plan',
+    axis: 'x',
+    side: 'low',
+    running: false,
+    label: 'beam',
+    from: { x: s.rearX, y: -s.half(s.rearX), z: s.z },
+    to: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
+  },
+  {
+    id: 'rear',
+    view: 'plan',
+    axis: 'y',
+    side: 'low',
+    running: false,
+    label: 'rear, centres',
+    from: { x: s.rearX, y: s.half(s.rearX), z: s.z },
+    to: { x: s.rearX, y: -s.half(s.rearX), z: s.z },
+  },
+  {
+    id: 'front',
+    view: 'plan',
+    axis: 'y',
+    side: 'high',
+    running: false,
+    label: 'front, centres',
+    from: { x: s.frontX, y: s.half(s.frontX), z: s.z },
+    to: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
+  },
+]
+
+function faults(p: DeckParams, s: DeckShape, line: MountLine): Issue[] {
+  const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
+  const cross = profileSection(p.crossProfileId)
+  const beam = profileSection(p.beamProfileId)
+  const xs = [...p.footXMm].sort((a, b) => a - b)
+  return [
+    ...(cross.heightMm > beam.heightMm
+      ? [says('crossProfileId', 'The cross members are taller than the beams they are welded to: smaller ones')]
+      : []),
+    ...(s.crossX[1]! - s.crossX[0]! < cross.widthMm + 20 ? [says('crosses', 'The cross members touch: fewer of them')] : []),
+    ...(xs.some((x, i) => i > 0 && x - xs[i - 1]! < 80) ? [says('footXMm', 'Two feet stand nearer than {80} to one another')] : []),
+    ...p.footXMm.flatMap((x, i): Issue[] =>
+      x < line.fromXMm - 0.5 || x > line.toXMm + 0.5 || Math.abs(nearestMountX(line, x) - x) > 1
+        ? [
+            {
+              code: 'shape',
+              at: ['params', 'footXMm', i],
+              fix: [{ path: ['params', 'footXMm', i], to: nearestMountX(line, x) }],
+              says: `Foot ${i + 1} stands where ${line.name} takes none`,
+            },
+          ]
+        : [],
+    ),
+  ]
+}

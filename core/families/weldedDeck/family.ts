@@ -1,0 +1,131 @@
+import { profiles } from '../../catalogue/profiles'
+import { demoVehicles } from '../../vehicle/demoVehicles'
+import type { Vehicle } from '../../vehicle/vehicle'
+import { coatChoices, stifferThan } from '../choices'
+import type { Family } from '../family'
+import { feetAlong, footMeasures, moreFeet } from '../feetAlong'
+import { assemble, deckShape, lineOf } from './assemble'
+import { DeckParams } from './params'
+
+const boxes = () => profiles.filter((p) => p.shape.kind === 'rectangular').map((p) => ({ value: p.id, label: p.name }))
+const boarded = (p: DeckParams) => p.boards
+const [van, , camper] = demoVehicles as [Vehicle, Vehicle, Vehicle, ...Vehicle[]]
+
+/** A frame of square tube under boards, to stand on when parked and to carry anything. */
+export const weldedDeck: Family<DeckParams> = {
+  id: 'welded-deck',
+  title: 'Welded deck',
+  group: 'over the roof',
+  says: 'Beams and cross members of square tube, welded flush, with boards over them in even gaps.',
+  params: DeckParams,
+  fits: ({ vehicle }) =>
+    vehicle.mounts.length ? null : 'it needs a line of gutters, tracks, rails or points on the roof: add one at Measure',
+  start: ({ vehicle }) => DeckParams.parse(feetAlong(vehicle)),
+  assemble,
+  measures: (p, { vehicle }) => [
+    {
+      id: 'past',
+      label: 'Beams past the end feet',
+      unit: 'length',
+      value: p.pastMm,
+      min: 0,
+      max: 600,
+      set: (q, pastMm) => ({ ...q, pastMm }),
+    },
+    {
+      id: 'height',
+      label: 'Foot height',
+      unit: 'length',
+      value: p.footHeightMm,
+      min: 0,
+      max: 400,
+      set: (q, footHeightMm) => ({ ...q, footHeightMm }),
+    },
+    ...footMeasures(p, lineOf(p, vehicle)),
+  ],
+  handles: (p, { vehicle }) => {
+    const line = lineOf(p, vehicle)
+    if (!line) return []
+    const s = deckShape(p, line)
+    return [
+      {
+        id: 'front',
+        ref: 'beam:right',
+        label: 'Front of the deck',
+        at: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
+        moves: [
+          { axis: 'x', measure: 'past', per: 1 },
+          { axis: 'z', measure: 'height', per: 1 },
+        ],
+      },
+      ...p.footXMm.map((x, i) => ({
+        id: `foot:${i}`,
+        ref: `foot:${i}:right`,
+        label: `Foot ${i + 1}`,
+        at: { x, y: -s.half(x), z: line.zMm },
+        moves: [{ axis: 'x' as const, measure: `foot:${i}`, per: 1 }],
+      })),
+    ]
+  },
+  rehomed: (p, { vehicle }) => (vehicle.mounts.some((m) => m.id === p.mountId) ? p : { ...p, ...feetAlong(vehicle) }),
+  fields: [
+    {
+      key: 'mountId',
+      label: 'Stands on',
+      kind: 'place',
+      options: ({ vehicle }) => vehicle.mounts.map((m) => ({ value: m.id, label: m.name })),
+    },
+    { key: 'footXMm', label: 'Feet, ahead of the rear axle', each: 'Foot', kind: 'lengths', min: -5000, max: 8000, most: 10 },
+    { key: 'pastMm', label: 'Beams past the end feet', kind: 'length', min: 0, max: 600 },
+    { key: 'footHeightMm', label: 'Foot height', kind: 'length', min: 0, max: 400, help: 'seat of the foot to underside of the beam' },
+    { key: 'crosses', label: 'Cross members', kind: 'count', min: 2, max: 24 },
+    { key: 'boards', label: 'Boards', kind: 'switch', group: 'Boards' },
+    { key: 'boardMm', label: 'Width of a board', kind: 'length', min: 20, max: 400, group: 'Boards', when: boarded },
+    { key: 'boardThickMm', label: 'Thickness', kind: 'length', gauge: true, min: 6, max: 60, group: 'Boards', when: boarded },
+    { key: 'boardGapMm', label: 'Least gap', kind: 'length', min: 0, max: 100, group: 'Boards', when: boarded },
+    { key: 'beamProfileId', label: 'Beams', kind: 'profile', options: boxes, group: 'Metal' },
+    { key: 'crossProfileId', label: 'Cross members', kind: 'profile', options: boxes, group: 'Metal' },
+    { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
+  ],
+  changes: (p, { vehicle }) => [
+    ...[20, 40]
+      .filter((d) => p.footHeightMm - d >= 0)
+      .map((d) => ({ label: `feet {${d}} lower`, params: { ...p, footHeightMm: p.footHeightMm - d } })),
+    ...moreFeet(p, lineOf(p, vehicle)),
+    ...(p.crosses < 23 ? [{ label: 'two more cross members', params: { ...p, crosses: p.crosses + 2 } }] : []),
+    ...stifferThan(p.beamProfileId).map((q) => ({ label: `beams of ${q.name}`, params: { ...p, beamProfileId: q.id } })),
+    ...(p.boards ? [{ label: 'leave the boards off', params: { ...p, boards: false } }] : []),
+  ],
+  shorten: [
+    {
+      id: 'past',
+      label: 'shorter beam ends',
+      least: () => 0,
+      most: (p) => 2 * Math.max(0, p.pastMm - 60),
+      apply: (p, d) => ({ ...p, pastMm: p.pastMm - d / 2 }),
+    },
+  ],
+  profile: { of: (p) => p.beamProfileId, set: (p, beamProfileId) => ({ ...p, beamProfileId }) },
+  footHeight: { of: (p) => p.footHeightMm, set: (p, footHeightMm) => ({ ...p, footHeightMm }) },
+  finish: (p) => p.finish,
+  examples: [
+    {
+      name: 'steel with boards, on gutters',
+      vehicle: van,
+      params: DeckParams.parse({ mountId: 'gutter', footXMm: [-600, 400, 1400, 2400], crosses: 7 }),
+    },
+    {
+      name: 'aluminium, open, on tracks',
+      vehicle: camper,
+      params: DeckParams.parse({
+        mountId: 'track',
+        footXMm: [-300, 600],
+        boards: false,
+        beamProfileId: 'square-40x3-al6061t6',
+        crossProfileId: 'square-30x2-al6063t6',
+        crosses: 4,
+        finish: 'raw',
+      }),
+    },
+  ],
+}
