@@ -163,6 +163,8 @@ export type Infill = {
   openShare: number
   massKg: number
   fixings: { what: 'tacks' | 'screws' | 'rivets'; count: number }
+  /** boards side by side from the left edge: where each begins, how wide and long, the gap, the drill for their screws. mm */
+  boards?: { startsMm: number[]; widthMm: number; lengthMm: number; gapMm: number; pilotMm: number; pilotInWoodMm: number }
   priceMinor: number
 }
 /** How parts of it move: they turn about a line, or slide along it. Degrees or mm, from and to; `heldBy` = what keeps it there on the road. */

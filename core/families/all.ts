@@ -3,7 +3,9 @@ import { cabGuard } from './cabGuard/family'
 import { crossbarRack } from './crossbarRack/family'
 import { type ListedFamily, listed } from './design'
 import { halfGuard } from './halfGuard/family'
+import { headboard } from './headboard/family'
 import { hoopBasket } from './hoopBasket/family'
+import { ladderRack } from './ladderRack/family'
 import { receiverCarrier } from './receiverCarrier/family'
 import { weldedDeck } from './weldedDeck/family'
 
@@ -14,6 +16,8 @@ export const families: ListedFamily[] = [
   listed(weldedDeck),
   listed(cabGuard),
   listed(halfGuard),
+  listed(ladderRack),
+  listed(headboard),
   listed(receiverCarrier),
   listed(alreadyThere),
 ]

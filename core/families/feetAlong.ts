@@ -1,8 +1,14 @@
+import type { Mount } from '../assembly/assembly'
+import { footTypes } from '../catalogue/mounts'
+import type { Issue } from '../issue/issue'
 import { type MountLine, nearestMountX, type Vehicle } from '../vehicle/vehicle'
 import type { Measure } from './family'
+import { letterOf, nameOf, sides } from './feetOnEdge'
 
 /** Shop's own: as far apart as feet usually stand. mm */
 const FOOT_APART_MM = 900
+/** A foot casting is so long. Shop's own, mm */
+const NEAREST_MM = 80
 type OnFeet = { mountId: string; footXMm: number[] }
 
 /** Feet spread over the front of the first line of mounts, as a new piece begins. */
@@ -39,4 +45,61 @@ export function moreFeet<P extends OnFeet>(p: P, line: MountLine | null): { labe
   return line && widest.gap > 320 && p.footXMm.length < 10
     ? [{ label: 'one more pair of feet', params: { ...p, footXMm: [...p.footXMm, Math.round(nearestMountX(line, widest.at))] } }]
     : []
+}
+
+/** A pair of feet at each of those places on a line of the roof, under two members that run along it. */
+export function feetOnLine(
+  footXMm: number[],
+  line: MountLine,
+  half: (x: number) => number,
+  on: (side: 'left' | 'right') => string,
+): Mount[] {
+  const foot = footTypes[line.kind]
+  return footXMm.flatMap((x, i) =>
+    sides.map(
+      (side): Mount => ({
+        id: `foot:${i}:${nameOf(side)}`,
+        mark: `F${i + 1}${letterOf(side)}`,
+        kind: line.kind,
+        placeId: line.id,
+        bodyId: line.bodyId,
+        on: on(nameOf(side)),
+        side: nameOf(side),
+        place: { x, y: side * half(x), z: line.zMm },
+        normal: { x: 0, y: 0, z: 1 },
+        massKg: foot.massKg,
+        backingMm: foot.drilled ? 50 : null,
+        via: null,
+      }),
+    ),
+  )
+}
+
+/** What is wrong with feet on a line: where it takes none, and two that stand too near. */
+export function footFaults(footXMm: number[], line: MountLine): Issue[] {
+  const xs = [...footXMm].sort((a, b) => a - b)
+  return [
+    ...footXMm.flatMap((x, i): Issue[] =>
+      x < line.fromXMm - 0.5 || x > line.toXMm + 0.5 || Math.abs(nearestMountX(line, x) - x) > 1
+        ? [
+            {
+              code: 'shape',
+              at: ['params', 'footXMm', i],
+              fix: [{ path: ['params', 'footXMm', i], to: nearestMountX(line, x) }],
+              says: `Foot ${i + 1} stands where ${line.name} takes none`,
+            },
+          ]
+        : [],
+    ),
+    ...(xs.some((x, i) => i > 0 && x - xs[i - 1]! < NEAREST_MM)
+      ? [
+          {
+            code: 'shape' as const,
+            at: ['params', 'footXMm'],
+            fix: null,
+            says: `Two feet stand nearer than {${NEAREST_MM}} to one another`,
+          },
+        ]
+      : []),
+  ]
 }

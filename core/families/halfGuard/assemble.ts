@@ -1,12 +1,13 @@
-import { type Assembly, emptyAssembly, type Joint, type Member, type Mount, type OwnDimension } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Joint, type Member, type OwnDimension } from '../../assembly/assembly'
 import { footHardware } from '../../assembly/usualHardware'
 import { footTypes } from '../../catalogue/mounts'
 import { profileSection } from '../../catalogue/profiles'
 import type { Issue } from '../../issue/issue'
 import type { Site } from '../family'
+import { feetOnEdge, nameOf, sides } from '../feetOnEdge'
 import { saddled } from '../saddled'
 import type { HalfGuardParams } from './params'
-import { type HalfGuardShape, halfGuardShape, nameOf, sides } from './shape'
+import { type HalfGuardShape, halfGuardShape } from './shape'
 
 /** Feet stand this far from the ends of the base and no further apart than that. Shop's own, mm */
 const FOOT_IN_MM = 60
@@ -27,7 +28,7 @@ export function assemble(p: HalfGuardParams, site: Site): { assembly: Assembly; 
       ],
     }
   const { members, joints } = tubesOf(p, s)
-  const mounts = mountsOf(s)
+  const mounts = feetOnEdge({ ...s, edge: s.rail }, FOOT_IN_MM, FEET_APART_MM)
   const foot = footTypes['through-bolt']
   return {
     assembly: {
@@ -107,29 +108,6 @@ function tubesOf(p: HalfGuardParams, s: HalfGuardShape): { members: Member[]; jo
   )
   const made = [hoop, ...stays, ...low]
   return { members: [...base, ...made.map((m) => m.member)], joints: made.flatMap((m) => m.joints) }
-}
-
-function mountsOf(s: HalfGuardShape): Mount[] {
-  const [from, to] = [s.rearX + FOOT_IN_MM, s.frontX - FOOT_IN_MM]
-  const n = Math.max(2, Math.ceil((to - from) / FEET_APART_MM) + 1)
-  return Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1)).flatMap((x, i) =>
-    sides.map(
-      (side): Mount => ({
-        id: `foot:${i}:${nameOf(side)}`,
-        mark: `F${i + 1}${side > 0 ? 'L' : 'R'}`,
-        kind: 'through-bolt',
-        placeId: s.rail.id,
-        bodyId: s.rail.bodyId,
-        on: `base:${nameOf(side)}`,
-        side: nameOf(side),
-        place: { x, y: side * s.half(x), z: s.rail.to.z },
-        normal: { x: 0, y: 0, z: 1 },
-        massKg: footTypes['through-bolt'].massKg,
-        backingMm: 50,
-        via: null,
-      }),
-    ),
-  )
 }
 
 function dimensionsOf(p: HalfGuardParams, s: HalfGuardShape): OwnDimension[] {

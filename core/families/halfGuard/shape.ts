@@ -1,17 +1,13 @@
 import { profileSection } from '../../catalogue/profiles'
 import type { Vec3 } from '../../geometry/vec3'
-import { alongPlace, type Place, placesOf } from '../../places/places'
+import { alongPlace, type Place } from '../../places/places'
 import { degrees, type Radians } from '../../quantity/units'
 import type { Site } from '../family'
+import { leftEdge, type Side } from '../feetOnEdge'
 import type { HalfGuardParams } from './params'
 
-export const sides = [1, -1] as const
-export type Side = (typeof sides)[number]
-export const nameOf = (side: Side) => (side > 0 ? 'left' : 'right')
-
-/** The left rail of the bed; null where the bed is not measured. */
-export const leftRailOf = (site: Site): Place | null =>
-  placesOf(site.vehicle).places.find((p) => p.id === 'bed.rail' && p.side === 'left') ?? null
+/** The left rail of the bed, or the edge of a tray; null where neither is measured. */
+export const leftRailOf = (site: Site): Place | null => leftEdge(site, 'bed.rail', 'tray.edge')
 
 export type HalfGuardShape = {
   rail: Place

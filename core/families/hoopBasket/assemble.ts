@@ -1,12 +1,13 @@
-import { type Assembly, emptyAssembly, type Infill, type Joint, type Mount, type OwnDimension, type Support } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Infill, type Joint, type OwnDimension, type Support } from '../../assembly/assembly'
 import { footHardware, isHollow, throughBolts } from '../../assembly/usualHardware'
 import { footTypes } from '../../catalogue/mounts'
 import type { Issue } from '../../issue/issue'
-import { type MountLine, nearestMountX } from '../../vehicle/vehicle'
+import type { MountLine } from '../../vehicle/vehicle'
 import type { Site } from '../family'
+import { feetOnLine, footFaults } from '../feetAlong'
 import { lampsOf } from './lamps'
 import { type BasketParams, outsideMm } from './params'
-import { type BasketShape, basketShape, letterOf, lineOf, nameOf, sides } from './shape'
+import { type BasketShape, basketShape, lineOf } from './shape'
 import { tubesOf } from './tubes'
 
 /** Shop's own: expanded mesh and slats as bought, tacked to every tube that they cross. */
@@ -21,7 +22,7 @@ export function assemble(p: BasketParams, { vehicle }: Site): { assembly: Assemb
   const shape = basketShape(p, line)
   const { members, joints } = tubesOf(p, shape)
   const lamps = lampsOf(p, shape)
-  const mounts = mountsOf(p, shape, line)
+  const mounts = feetOnLine(p.footXMm, line, shape.half, (side) => `runner:${side}`)
   const foot = footTypes[line.kind]
   const ends = members.reduce((n, m) => n + m.ends.filter((e) => e.kind === 'cap').length, 0)
   return {
@@ -47,28 +48,6 @@ export function assemble(p: BasketParams, { vehicle }: Site): { assembly: Assemb
     },
     issues: [...faults(p, shape, line), ...lamps.issues],
   }
-}
-
-function mountsOf(p: BasketParams, s: BasketShape, line: MountLine): Mount[] {
-  const foot = footTypes[line.kind]
-  return p.footXMm.flatMap((x, i) =>
-    sides.map(
-      (side): Mount => ({
-        id: `foot:${i}:${nameOf(side)}`,
-        mark: `F${i + 1}${letterOf(side)}`,
-        kind: line.kind,
-        placeId: line.id,
-        bodyId: line.bodyId,
-        on: `runner:${nameOf(side)}`,
-        side: nameOf(side),
-        place: { x, y: side * s.half(x), z: line.zMm },
-        normal: { x: 0, y: 0, z: 1 },
-        massKg: foot.massKg,
-        backingMm: foot.drilled ? 50 : null,
-        via: null,
-      }),
-    ),
-  )
 }
 
 const topZ = (p: BasketParams, s: BasketShape): number => s.z + outsideMm(p.crossProfileId) / 2 + (p.floor === 'open' ? 0 : 4)
@@ -180,17 +159,7 @@ function faults(p: BasketParams, s: BasketShape, line: MountLine): Issue[] {
     out.push(says('sideProfileId', 'The side bars are larger than the hoops they are saddled onto: a smaller tube'))
   if (p.sideBars && s.sideUpMm === null)
     out.push(says('sideMm', 'The legs of the hoops have no straight left for the side bars: higher sides, or a smaller radius'))
-  const xs = [...p.footXMm].sort((a, b) => a - b)
-  for (const [i, x] of p.footXMm.entries()) {
-    if (x < line.fromXMm - 0.5 || x > line.toXMm + 0.5 || Math.abs(nearestMountX(line, x) - x) > 1)
-      out.push({
-        code: 'shape',
-        at: ['params', 'footXMm', i],
-        fix: [{ path: ['params', 'footXMm', i], to: nearestMountX(line, x) }],
-        says: `Foot ${i + 1} stands where ${line.name} takes none`,
-      })
-  }
-  if (xs.some((x, i) => i > 0 && x - xs[i - 1]! < 80)) out.push(says('footXMm', 'Two feet stand nearer than {80} to one another'))
+  out.push(...footFaults(p.footXMm, line))
   const pitch = s.crossX[1]! - s.crossX[0]!
   if (pitch < outsideMm(p.crossProfileId) + 20) out.push(says('crossTubes', 'The cross tubes touch: fewer of them, or a longer basket'))
   return out

@@ -1,12 +1,9 @@
 import type { Vec3 } from '../../geometry/vec3'
 import { radians } from '../../quantity/units'
 import { type MountLine, mountHalfWidthMm, type Vehicle } from '../../vehicle/vehicle'
+import type { Side } from '../feetOnEdge'
 import { type BasketParams, outsideMm } from './params'
 
-export const sides = [1, -1] as const
-export type Side = (typeof sides)[number]
-export const nameOf = (side: Side) => (side > 0 ? 'left' : 'right')
-export const letterOf = (side: Side) => (side > 0 ? 'L' : 'R')
 /** Hoops stand this far in from the ends of the runners; nothing saddles over a cut end. Shop's own, mm */
 const IN_MM = 40
 /** Air between two saddles on one leg, so that a torch gets between. Shop's own, mm */

@@ -1,9 +1,10 @@
 import type { Joint, Member } from '../../assembly/assembly'
 import { isHollow } from '../../assembly/usualHardware'
 import type { Vec3 } from '../../geometry/vec3'
+import { letterOf, nameOf, sides } from '../feetOnEdge'
 import { saddled } from '../saddled'
 import type { BasketParams } from './params'
-import { type BasketShape, letterOf, nameOf, sides } from './shape'
+import type { BasketShape } from './shape'
 
 const capped: Member['ends'] = [{ kind: 'cap' }, { kind: 'cap' }]
 

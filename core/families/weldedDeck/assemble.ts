@@ -1,4 +1,4 @@
-import { type Assembly, emptyAssembly, type Infill, type Joint, type Member, type Mount, type OwnDimension } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Infill, type Joint, type Member, type OwnDimension } from '../../assembly/assembly'
 import { footHardware } from '../../assembly/usualHardware'
 import { type BoardPlan, boardPlan } from '../../boards/boards'
 import { footTypes } from '../../catalogue/mounts'
@@ -7,12 +7,12 @@ import { wallOf } from '../../catalogue/section'
 import { Impossible } from '../../issue/impossible'
 import type { Issue } from '../../issue/issue'
 import type { Rules } from '../../rules/rules'
-import { type MountLine, mountHalfWidthMm, nearestMountX, type Vehicle } from '../../vehicle/vehicle'
+import { type MountLine, mountHalfWidthMm, type Vehicle } from '../../vehicle/vehicle'
 import type { Site } from '../family'
+import { feetOnLine, footFaults } from '../feetAlong'
+import { nameOf, sides } from '../feetOnEdge'
 import type { DeckParams } from './params'
 
-export const sides = [1, -1] as const
-const nameOf = (side: 1 | -1) => (side > 0 ? 'left' : 'right')
 export const lineOf = (p: DeckParams, vehicle: Vehicle): MountLine | null =>
   vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
 
@@ -71,7 +71,7 @@ export function assemble(p: DeckParams, { vehicle, rules }: Site): { assembly: A
   if (!line) return { assembly: emptyAssembly, issues: [{ code: 'no_mount_line', at: ['vehicle', 'mounts'], fix: null }] }
   const s = deckShape(p, line)
   const { members, joints } = frameOf(p, s)
-  const mounts = mountsOf(p, s, line)
+  const mounts = feetOnLine(p.footXMm, line, s.half, (side) => `beam:${side}`)
   const { infills, issues } = boardsOf(p, s, rules)
   const top = s.topZ + (infills.length ? p.boardThickMm : 0)
   return {
@@ -147,28 +147,6 @@ function frameOf(p: DeckParams, s: DeckShape): { members: Member[]; joints: Join
   return { members: [...beams, ...crosses], joints }
 }
 
-function mountsOf(p: DeckParams, s: DeckShape, line: MountLine): Mount[] {
-  const foot = footTypes[line.kind]
-  return p.footXMm.flatMap((x, i) =>
-    sides.map(
-      (side): Mount => ({
-        id: `foot:${i}:${nameOf(side)}`,
-        mark: `F${i + 1}${side > 0 ? 'L' : 'R'}`,
-        kind: line.kind,
-        placeId: line.id,
-        bodyId: line.bodyId,
-        on: `beam:${nameOf(side)}`,
-        side: nameOf(side),
-        place: { x, y: side * s.half(x), z: line.zMm },
-        normal: { x: 0, y: 0, z: 1 },
-        massKg: foot.massKg,
-        backingMm: foot.drilled ? 50 : null,
-        via: null,
-      }),
-    ),
-  )
-}
-
 function boardsOf(p: DeckParams, s: DeckShape, rules: Rules): { infills: Infill[]; issues: Issue[] } {
   if (!p.boards) return { infills: [], issues: [] }
   try {
@@ -193,6 +171,14 @@ function boardsOf(p: DeckParams, s: DeckShape, rules: Rules): { infills: Infill[
           // what it weighs in the rain is what the roof carries
           massKg: plan.wetKg,
           fixings: { what: 'screws', count: plan.screws + plan.spares },
+          boards: {
+            startsMm: plan.startsMm,
+            widthMm: p.boardMm,
+            lengthMm: s.frontX - s.rearX,
+            gapMm: plan.gapMm,
+            pilotMm: plan.pilotMm,
+            pilotInWoodMm: plan.pilotInWoodMm,
+          },
           priceMinor: Math.round((plan.count * (s.frontX - s.rearX) * p.boardPriceMinorM) / 1000),
         },
       ],
@@ -244,24 +230,11 @@ function faults(p: DeckParams, s: DeckShape, line: MountLine): Issue[] {
   const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
   const cross = profileSection(p.crossProfileId)
   const beam = profileSection(p.beamProfileId)
-  const xs = [...p.footXMm].sort((a, b) => a - b)
   return [
     ...(cross.heightMm > beam.heightMm
       ? [says('crossProfileId', 'The cross members are taller than the beams they are welded to: smaller ones')]
       : []),
     ...(s.crossX[1]! - s.crossX[0]! < cross.widthMm + 20 ? [says('crosses', 'The cross members touch: fewer of them')] : []),
-    ...(xs.some((x, i) => i > 0 && x - xs[i - 1]! < 80) ? [says('footXMm', 'Two feet stand nearer than {80} to one another')] : []),
-    ...p.footXMm.flatMap((x, i): Issue[] =>
-      x < line.fromXMm - 0.5 || x > line.toXMm + 0.5 || Math.abs(nearestMountX(line, x) - x) > 1
-        ? [
-            {
-              code: 'shape',
-              at: ['params', 'footXMm', i],
-              fix: [{ path: ['params', 'footXMm', i], to: nearestMountX(line, x) }],
-              says: `Foot ${i + 1} stands where ${line.name} takes none`,
-            },
-          ]
-        : [],
-    ),
+    ...footFaults(p.footXMm, line),
   ]
 }

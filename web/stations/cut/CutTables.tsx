@@ -19,6 +19,7 @@ import { moneyText } from '../../../core/quantity/money'
 import { defaultUnit } from '../../../core/quantity/units'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
+import { BoardsTable } from './BoardsTable'
 import { FlatPartDrawings } from './FlatPartDrawings'
 import { HardwareTable } from './HardwareTable'
 import { StopsTable } from './StopsTable'
@@ -69,6 +70,7 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
         </Table>
       </section>
       <StopsTable parts={parts} />
+      <BoardsTable assembly={assembly} />
       {flat.length > 0 && (
         <section>
           <Typography variant="h2" gutterBottom>

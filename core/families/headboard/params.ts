@@ -1,0 +1,27 @@
+import { z } from 'zod'
+import { profiles } from '../../catalogue/profiles'
+
+const mm = (min: number, max: number) => z.number().min(min).max(max)
+const boxId = z
+  .string()
+  .refine((id) => profiles.some((p) => p.id === id && p.shape.kind === 'rectangular'), 'is no square or rectangular tube of the catalogue')
+
+export const boardFills = ['mesh', 'slats', 'open'] as const
+/** A headboard at the front of a tray or bed: posts on base rails along its edges, bars and mesh between, a stay behind each post, a sheet that rolls down. mm */
+export const HeadboardParams = z.object({
+  frontGapMm: mm(0, 1500).default(40),
+  baseMm: mm(300, 3000).default(900),
+  insideMm: mm(-40, 300).default(20),
+  /** edge of the tray to the top of the board */
+  heightMm: mm(200, 2000).default(900),
+  midBars: z.number().int().min(0).max(5, 'five at most').default(1),
+  stayUpMm: mm(80, 1600).default(520),
+  stayBackMm: mm(80, 2500).default(600),
+  fill: z.enum(boardFills).default('mesh'),
+  /** a sheet rolled up on the top bar: down it is a sail */
+  sheet: z.boolean().default(false),
+  baseProfileId: boxId.default('square-50x4-steel'),
+  postProfileId: boxId.default('square-40x3-steel'),
+  finish: z.enum(['raw', 'painted', 'powder']).default('painted'),
+})
+export type HeadboardParams = z.infer<typeof HeadboardParams>

@@ -1,0 +1,305 @@
+import { type Assembly, emptyAssembly, type Joint, type Member, type OwnDimension } from '../../assembly/assembly'
+import { footHardware } from '../../assembly/usualHardware'
+import { footTypes } from '../../catalogue/mounts'
+import { profileSection } from '../../catalogue/profiles'
+import { rollFor } from '../../geometry/localAxes'
+import type { Vec3 } from '../../geometry/vec3'
+import type { Issue } from '../../issue/issue'
+import { alongPlace, type Place } from '../../places/places'
+import { degrees, type Radians } from '../../quantity/units'
+import type { Site } from '../family'
+import { feetOnEdge, leftEdge, letterOf, nameOf, sides } from '../feetOnEdge'
+import type { LadderParams } from './params'
+
+/** Gates stand this far in from the ends of the base; feet no further apart than that. Shop's own, mm */
+const IN_MM = 60
+const FEET_APART_MM = 600
+const capped: Member['ends'] = [{ kind: 'cap' }, { kind: 'cap' }]
+const square: Member['ends'] = [{ kind: 'square' }, { kind: 'square' }]
+
+export const edgeOf = (site: Site): Place | null => leftEdge(site, 'bed.rail', 'tray.edge')
+
+export type LadderShape = {
+  edge: Place
+  frontX: number
+  rearX: number
+  baseZ: number
+  footZ: number
+  /** middle of the gates' bars, and of the rails that lie on them */
+  barZ: number
+  railZ: number
+  half: (x: number) => number
+  gateX: number[]
+  noseX: number
+  tailX: number
+}
+export function ladderShape(p: LadderParams, site: Site): LadderShape | null {
+  const edge = edgeOf(site)
+  if (!edge) return null
+  const [base, bar] = [profileSection(p.baseProfileId), profileSection(p.profileId)]
+  const frontX = edge.to.x - p.frontGapMm
+  const rearX = frontX - p.baseMm
+  const gateX = Array.from({ length: p.gates }, (_, i) => rearX + IN_MM + ((frontX - rearX - 2 * IN_MM) * i) / (p.gates - 1))
+  const barZ = edge.to.z + p.heightMm - bar.heightMm * 1.5
+  return {
+    edge,
+    frontX,
+    rearX,
+    baseZ: edge.to.z + base.heightMm / 2,
+    footZ: edge.to.z + base.heightMm,
+    barZ,
+    railZ: barZ + bar.heightMm,
+    half: (x) => alongPlace(edge, Math.min(edge.to.x, x) - edge.from.x).y - p.insideMm,
+    gateX,
+    noseX: gateX[gateX.length - 1]! + p.overCabMm,
+    tailX: gateX[0]! - p.pastRearMm,
+  }
+}
+
+export function assemble(p: LadderParams, site: Site): { assembly: Assembly; issues: Issue[] } {
+  const s = ladderShape(p, site)
+  if (!s)
+    return {
+      assembly: emptyAssembly,
+      issues: [
+        {
+          code: 'shape',
+          at: ['vehicle', 'measures'],
+          fix: null,
+          says: 'The ladder rack has no rails to stand on: measure the bed or the tray at Measure',
+        },
+      ],
+    }
+  const { members, joints } = frameOf(p, s)
+  const mounts = feetOnEdge(s, IN_MM, FEET_APART_MM)
+  const bar = profileSection(p.profileId)
+  const topZ = s.railZ + bar.heightMm / 2
+  const inner = innerOf(p, s)
+  const crossX = [...s.gateX, ...(p.overCabMm > 0 ? [s.noseX - bar.widthMm / 2] : [])]
+  return {
+    assembly: {
+      ...emptyAssembly,
+      members,
+      joints: [...joints, ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place }))],
+      mounts,
+      supports: [
+        {
+          id: 'bars',
+          name: 'Bars over bed and cab',
+          kind: 'bars',
+          bodyId: s.edge.bodyId,
+          // a load lies across the rails, between their inner sides at the height of their tops
+          bearings: crossX.map((x, i) => ({
+            on: i < s.gateX.length ? `bar:${i}` : 'nose',
+            xMm: x,
+            leftMm: inner,
+            rightMm: -inner,
+            zMm: topZ,
+          })),
+          surface: null,
+          holds: false,
+          walkOn: [],
+          climbOn: [],
+        },
+      ],
+      hardware: [
+        ...footHardware(footTypes['through-bolt'], mounts.length, 50),
+        { part: { kind: 'end cap' }, quantity: 8, for: 'open tube ends' },
+      ],
+      dimensions: dimensionsOf(s, p),
+    },
+    issues: faults(p, s),
+  }
+}
+
+const innerOf = (p: LadderParams, s: LadderShape): number => Math.min(...s.gateX.map(s.half)) - profileSection(p.profileId).widthMm / 2
+
+function frameOf(p: LadderParams, s: LadderShape): { members: Member[]; joints: Joint[] } {
+  const bar = profileSection(p.profileId)
+  const member = (id: string, mark: string, name: string, profileId: string, path: [Vec3, Vec3], ends: Member['ends']): Member => ({
+    id,
+    mark,
+    name,
+    profileId,
+    path,
+    ends,
+  })
+  const upright = (m: Member): Member => ({ ...m, rollDeg: rollFor(m.path[0]!, m.path[1]!, { x: 0, y: 1, z: 0 }) })
+  const postTop = s.barZ - bar.heightMm / 2
+  const railY = Math.min(...s.gateX.map(s.half))
+  const round = { lengthMm: bar.widthMm, apartMm: bar.heightMm, allRound: true }
+  const joints: Joint[] = []
+  const weld = (a: string, b: string, at: Vec3) => joints.push({ id: `weld:${a}|${b}`, kind: 'weld', between: [a, b], at, weld: round })
+  const base = sides.map((side) =>
+    member(
+      `base:${nameOf(side)}`,
+      `BR${letterOf(side)}`,
+      'Base rail',
+      p.baseProfileId,
+      [
+        { x: s.rearX, y: side * s.half(s.rearX), z: s.baseZ },
+        { x: s.frontX, y: side * s.half(s.frontX), z: s.baseZ },
+      ],
+      capped,
+    ),
+  )
+  const gates = s.gateX.flatMap((x, i) => {
+    const y = s.half(x)
+    const posts = sides.map((side) => {
+      const id = `post:${i}:${nameOf(side)}`
+      weld(id, `base:${nameOf(side)}`, { x, y: side * y, z: s.footZ })
+      weld(`bar:${i}`, id, { x, y: side * y, z: postTop })
+      return upright(
+        member(
+          id,
+          `P${i + 1}${letterOf(side)}`,
+          'Post',
+          p.profileId,
+          [
+            { x, y: side * y, z: s.footZ },
+            { x, y: side * y, z: postTop },
+          ],
+          square,
+        ),
+      )
+    })
+    const reach = y + bar.widthMm / 2
+    return [
+      ...posts,
+      member(
+        `bar:${i}`,
+        `GB${i + 1}`,
+        'Gate bar',
+        p.profileId,
+        [
+          { x, y: reach, z: s.barZ },
+          { x, y: -reach, z: s.barZ },
+        ],
+        capped,
+      ),
+    ]
+  })
+  const rails = sides.map((side) => {
+    const id = `rail:${nameOf(side)}`
+    for (const [i, x] of s.gateX.entries()) weld(id, `bar:${i}`, { x, y: side * railY, z: s.barZ + bar.heightMm / 2 })
+    return member(
+      id,
+      `TR${letterOf(side)}`,
+      'Top rail',
+      p.profileId,
+      [
+        { x: s.tailX, y: side * railY, z: s.railZ },
+        { x: s.noseX, y: side * railY, z: s.railZ },
+      ],
+      capped,
+    )
+  })
+  const nose: Member[] = []
+  if (p.overCabMm > 0) {
+    const x = s.noseX - bar.widthMm / 2
+    const y = railY - bar.widthMm / 2
+    nose.push(
+      member(
+        'nose',
+        'NB',
+        'Nose bar',
+        p.profileId,
+        [
+          { x, y, z: s.railZ },
+          { x, y: -y, z: s.railZ },
+        ],
+        square,
+      ),
+    )
+    for (const side of sides) weld('nose', `rail:${nameOf(side)}`, { x, y: side * y, z: s.railZ })
+  }
+  const braces = p.braces ? bracesOf(p, s, weld, member) : []
+  return { members: [...base, ...gates, ...rails, ...nose, ...braces], joints }
+}
+
+/** From the foot of each gate to the head of the one ahead, on both sides: what braking and a load over the cab push against. */
+function bracesOf(
+  p: LadderParams,
+  s: LadderShape,
+  weld: (a: string, b: string, at: Vec3) => void,
+  member: (id: string, mark: string, name: string, profileId: string, path: [Vec3, Vec3], ends: Member['ends']) => Member,
+): Member[] {
+  const bar = profileSection(p.profileId)
+  return s.gateX.slice(1).flatMap((x, i) =>
+    sides.map((side) => {
+      const from: Vec3 = { x: s.gateX[i]! + bar.heightMm / 2 + 20, y: side * s.half(s.gateX[i]!), z: s.footZ }
+      const to: Vec3 = { x: x - bar.heightMm / 2, y: side * s.half(x), z: s.barZ - bar.heightMm }
+      const slope = Math.round(degrees(Math.atan2(to.z - from.z, to.x - from.x) as Radians) * 10) / 10
+      const id = `brace:${i}:${nameOf(side)}`
+      weld(id, `base:${nameOf(side)}`, from)
+      weld(id, `post:${i + 1}:${nameOf(side)}`, to)
+      return member(
+        id,
+        `BC${i + 1}${letterOf(side)}`,
+        'Brace',
+        p.profileId,
+        [from, to],
+        [
+          { kind: 'mitre', angleDeg: Math.round((90 - slope) * 10) / 10 },
+          { kind: 'mitre', angleDeg: slope },
+        ],
+      )
+    }),
+  )
+}
+
+function dimensionsOf(s: LadderShape, p: LadderParams): OwnDimension[] {
+  const [last] = s.gateX.slice(-1)
+  const y = s.half(last!)
+  const top = s.edge.to.z + p.heightMm
+  return [
+    {
+      id: 'height',
+      view: 'rear',
+      axis: 'y',
+      side: 'low',
+      running: false,
+      label: 'rail to top',
+      from: { x: last!, y, z: s.edge.to.z },
+      to: { x: last!, y, z: top },
+      edits: { figure: 'height', offsetMm: 0 },
+    },
+    {
+      id: 'cab',
+      view: 'side',
+      axis: 'x',
+      side: 'high',
+      running: false,
+      label: 'over the cab',
+      from: { x: last!, y: 0, z: top },
+      to: { x: s.noseX, y: 0, z: top },
+      edits: { figure: 'cab', offsetMm: 0 },
+    },
+    {
+      id: 'rails',
+      view: 'plan',
+      axis: 'x',
+      side: 'low',
+      running: false,
+      label: 'top rail',
+      from: { x: s.tailX, y: -y, z: s.railZ },
+      to: { x: s.noseX, y: -y, z: s.railZ },
+    },
+  ]
+}
+
+function faults(p: LadderParams, s: LadderShape): Issue[] {
+  const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
+  const bar = profileSection(p.profileId)
+  const cab = s.edge.bodyId === null ? null : s.noseX
+  return [
+    ...(s.barZ - bar.heightMm / 2 - s.footZ < 80
+      ? [says('heightMm', 'The posts have no height left above the base rails: a higher rack')]
+      : []),
+    ...(s.gateX[1]! - s.gateX[0]! < 3 * bar.heightMm ? [says('gates', 'The gates touch: fewer of them, or a longer base')] : []),
+    ...(s.rearX < s.edge.from.x - 0.5 ? [says('baseMm', 'The base runs out behind the bed: a shorter base')] : []),
+    ...(cab !== null && p.overCabMm > 2.5 * Math.max(1, s.gateX[s.gateX.length - 1]! - s.gateX[0]!)
+      ? [says('overCabMm', 'It reaches further over the cab than its gates can hold down: less over the cab, or gates further apart')]
+      : []),
+  ]
+}
