@@ -102,7 +102,12 @@ function saddle(m: Member, which: 0 | 1, outline: Point[], axes: { width: Vec3; 
   const crossing = (b.run - c * b.d) / (1 - c * c)
   const points = outline.map((p) => {
     const off = plus(times(axes.width, p.x), times(axes.height, p.y))
-    const back = fibreEndMm({ x: dot(off, side), y: dot(off, met.zero) }, met.meeting)
+    // the outline's corners stand a hair outside the circle they stand for: beside an equal tube they would miss it
+    const { main: onto, offsetMm } = met.meeting
+    const beside = dot(off, side) - offsetMm
+    const x =
+      onto.kind === 'round' && Math.abs(beside) < 1.01 * onto.radiusMm ? Math.max(-onto.radiusMm, Math.min(onto.radiusMm, beside)) : beside
+    const back = fibreEndMm({ x: x + offsetMm, y: dot(off, met.zero) }, met.meeting)
     return back === null ? null : along(plus(at, off), run, crossing - back)
   })
   return points.every((p) => p !== null) ? points : null

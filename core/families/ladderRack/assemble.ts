@@ -108,7 +108,7 @@ export function assemble(p: LadderParams, site: Site): { assembly: Assembly; iss
       ],
       dimensions: dimensionsOf(s, p),
     },
-    issues: faults(p, s),
+    issues: [...faults(p, s), ...overRoof(p, s, site)],
   }
 }
 
@@ -302,4 +302,26 @@ function faults(p: LadderParams, s: LadderShape): Issue[] {
       ? [says('overCabMm', 'It reaches further over the cab than its gates can hold down: less over the cab, or gates further apart')]
       : []),
   ]
+}
+
+/** Air to leave between the rails and the roof of the cab: it moves against the bed. Shop's own, mm */
+const OVER_ROOF_MM = 40
+
+/** What runs over the cab clears its roof, and a roof that nobody measured is said. */
+function overRoof(p: LadderParams, s: LadderShape, { vehicle }: Site): Issue[] {
+  if (p.overCabMm <= 0) return []
+  const under = s.railZ - profileSection(p.profileId).heightMm / 2
+  const roof = vehicle.roofHeightMm.value
+  const says = (at: Issue['at'], text: string): Issue[] => [{ code: 'shape', at, fix: null, says: text }]
+  if (roof === null)
+    return says(['vehicle', 'roofHeightMm'], 'Whether the rails clear the cab is not known: measure the height of the roof')
+  const clear = under - roof
+  return clear < OVER_ROOF_MM
+    ? says(
+        ['params', 'heightMm'],
+        clear < 0
+          ? `The rails run through the roof of the cab, {${Math.round(-clear)}} below it: a higher rack, or nothing over the cab`
+          : `The rails clear the roof of the cab by {${Math.round(clear)}} only, {${OVER_ROOF_MM}} are left for it to move: a higher rack`,
+      )
+    : []
 }

@@ -1,0 +1,96 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { buildFrame, type FrameLoads, type FrameMember, type FrameNode, type Six } from './frame'
+
+const free: Six<boolean> = [false, false, false, false, false, false]
+const fixed: Six<boolean> = [true, true, true, true, true, true]
+const nodes: FrameNode[] = [
+  { id: 'a', x: 0, y: 0, z: 0, fixed },
+  { id: 'b', x: 0, y: 0, z: 800, fixed: free },
+  { id: 'c', x: 900, y: 100, z: 800, fixed: free },
+  { id: 'd', x: 900, y: 0, z: 0, fixed: free, springs: [50, 50, 900, 0, 1e6, 1e6] },
+]
+const section = { A: 400, Iy: 60_000, Iz: 90_000, J: 110_000 }
+const material = { E: 210_000, G: 81_000 }
+const member = (id: string, from: string, to: string, over: Partial<FrameMember> = {}): FrameMember => ({
+  id,
+  from,
+  to,
+  section,
+  material,
+  roll: 0,
+  ...over,
+})
+const members = [
+  member('1', 'a', 'b'),
+  member('2', 'b', 'c', { releases: { from: [false, false, false, false, true, false], to: free } }),
+  member('3', 'c', 'd', { offsets: { from: [0, 0, 0], to: [10, 0, 20] } }),
+]
+const frame = buildFrame(nodes, members)
+const force = fc.tuple(...([0, 0, 0] as const).map(() => fc.double({ min: -900, max: 900, noNaN: true }))) as fc.Arbitrary<
+  [number, number, number]
+>
+const loads: fc.Arbitrary<FrameLoads> = fc.record({
+  nodes: fc.array(fc.record({ node: fc.constantFrom('b', 'c', 'd'), force, moment: force }), { maxLength: 3 }),
+  members: fc.array(
+    fc.record({
+      member: fc.constantFrom('1', '2', '3'),
+      uniform: force.map(([x, y, z]): [number, number, number] => [x / 1000, y / 1000, z / 1000]),
+    }),
+    { maxLength: 3 },
+  ),
+})
+const times = (l: FrameLoads, k: number): FrameLoads => {
+  const by = ([x, y, z]: [number, number, number]): [number, number, number] => [k * x, k * y, k * z]
+  return {
+    nodes: l.nodes.map((n) => ({ ...n, force: by(n.force), moment: by(n.moment) })),
+    members: l.members.map((m) => ({ ...m, ...(m.uniform ? { uniform: by(m.uniform) } : {}) })),
+  }
+}
+
+describe('cases added up', () => {
+  test('so many times one and another is what both together do: movements, reactions, and everything inside every member', () => {
+    fc.assert(
+      fc.property(loads, loads, fc.double({ min: -3, max: 3, noNaN: true }), fc.double({ min: -3, max: 3, noNaN: true }), (p, q, a, b) => {
+        const sum = frame.together([
+          { solved: frame.solve(p), times: a },
+          { solved: frame.solve(q), times: b },
+        ])
+        const [pa, qb] = [times(p, a), times(q, b)]
+        const whole = frame.solve({ nodes: [...pa.nodes, ...qb.nodes], members: [...pa.members, ...qb.members] })
+        nodes.forEach((_, n) => {
+          sum.movement(n).forEach((v, d) => {
+            expect(v).toBeCloseTo(whole.movement(n)[d]!, 8)
+          })
+          sum.reaction(n).forEach((v, d) => {
+            expect(v).toBeCloseTo(whole.reaction(n)[d]!, 4)
+          })
+        })
+        members.forEach((_, m) => {
+          const [one, other] = [sum.inside(m), whole.inside(m)]
+          // the places that tell may differ by rounding where nothing bends: the greatest of each is the same
+          for (const of of ['axial', 'shearY', 'shearZ', 'torque', 'momentY', 'momentZ'] as const) {
+            const most = (list: typeof one) => Math.max(...list.map((i) => Math.abs(i[of])))
+            expect(Math.abs(most(one) - most(other))).toBeLessThan(1e-6 * (1 + most(other)))
+          }
+        })
+      }),
+      { numRuns: 60 },
+    )
+  })
+  test('nothing added up is a frame at rest', () => {
+    const still = frame.together([])
+    expect([...still.movement(1), ...still.reaction(0)].every((v) => v === 0)).toBe(true)
+    expect(still.inside(0).every((i) => i.axial === 0 && i.momentY === 0)).toBe(true)
+  })
+  test('taken twice and taken away once it is there once', () => {
+    const one = frame.solve({ nodes: [{ node: 'c', force: [120, -40, -700], moment: [0, 9000, 0] }], members: [] })
+    const again = frame.together([
+      { solved: one, times: 2 },
+      { solved: one, times: -1 },
+    ])
+    one.movement(2).forEach((v, d) => {
+      expect(again.movement(2)[d]).toBeCloseTo(v, 9)
+    })
+  })
+})
