@@ -56,7 +56,7 @@ const shots: Shot[] = [
   { name: 'layout', path: `${job('Pole')}/layout` },
   {
     name: 'layout-3d',
-    path: `${job('Basket')}/layout`,
+    path: `${job('Hoop')}/layout`,
     before: async (p) => {
       await p.getByRole('button', { name: '3D' }).click()
       await p.waitForTimeout(4000)
@@ -97,15 +97,26 @@ const shots: Shot[] = [
   },
   { name: 'straps', path: `${job('Pole')}/loads?part=straps`, before: async (p) => void (await p.waitForTimeout(800)) },
   {
-    name: 'placements',
-    path: `${job('Pole')}/layout`,
+    name: 'tube',
+    path: `${job('Hoop')}/cut?sheet=tube`,
     before: async (p) => {
-      await p.getByRole('button', { name: 'Propose placements' }).click()
-      await p.getByRole('list', { name: 'Proposed placements' }).waitFor({ timeout: 30_000 })
-      await p.getByRole('list', { name: 'Proposed placements' }).scrollIntoViewIfNeeded()
+      await p.getByRole('table', { name: 'Bends of HF' }).waitFor({ timeout: 20_000 })
     },
   },
-  { name: 'stock', path: '/stock' },
+  {
+    name: 'welds',
+    path: `${job('Hoop')}/cut?sheet=welds`,
+    before: async (p) => {
+      await p.getByRole('table', { name: 'Welds in order' }).waitFor({ timeout: 20_000 })
+    },
+  },
+  {
+    name: 'order-of-work',
+    path: `${job('Hoop')}/cut?sheet=build`,
+    before: async (p) => {
+      await p.getByRole('list', { name: 'Steps' }).waitFor({ timeout: 20_000 })
+    },
+  },
   { name: 'vehicles', path: '/vehicles' },
   {
     name: 'calculators',
@@ -114,7 +125,6 @@ const shots: Shot[] = [
       await p.getByText('Area').first().waitFor()
     },
   },
-  { name: 'layout-bay', path: `${job('Pole')}/layout`, dark: true },
   { name: 'layout-360', path: `${job('Pole')}/layout`, width: 360, height: 760 },
   {
     name: 'pieces',
@@ -128,7 +138,7 @@ const shots: Shot[] = [
     name: 'shop',
     path: '/shop',
     before: async (p) => {
-      await p.getByText('The newest is').waitFor()
+      await p.getByRole('heading', { name: 'What it can do itself' }).waitFor()
     },
   },
 ]
