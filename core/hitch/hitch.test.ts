@@ -126,3 +126,10 @@ test('the proof load is half as much again as the bar carries standing, or what 
   expect(plannedTest(assembly, 0, { standingKg: 41, worstKg: 41 }, defaultRules)).toEqual({ loadKg: 65, atMm })
   expect(plannedTest(assembly, 0, { standingKg: 41, worstKg: 123 }, defaultRules)).toEqual({ loadKg: 125, atMm })
 })
+
+test('what lies ahead of the pin turns the receiver as hard as what lies as far behind it', () => {
+  const [van] = demoJobs
+  const moment = (behindMm: number) => evaluate(withCarrier(van, { massKg: 20, behindMm }), defaultRules).hitchMoment?.value
+  expect(moment(-300)).toBeCloseTo(20 * 300 * G_M_S2, 6)
+  expect(moment(300)).toBe(moment(-300))
+})

@@ -11,10 +11,10 @@ export function OpenList({ job, station }: { job: Job; station: Station }) {
   return (
     <Group title="Still open here">
       <Box component="ul" sx={{ m: 0, pl: 0, listStyle: 'none', fontSize: 14 }}>
-        {items.map((i) => (
+        {items.map((i, n) => (
           <Box
             component="li"
-            key={i.text}
+            key={`${n} ${i.text}`}
             sx={{
               pl: 1.25,
               mb: 0.5,

@@ -1,0 +1,94 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Knex } from 'knex'
+import request from 'supertest'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { createApp } from '../app'
+import { fillDemo } from '../demo/fillDemo'
+import { verdictKeeper } from '../jobs/verdictKeeper'
+import { openStore } from '../keeping/openStore'
+import { openWorkshop, type Workshop } from '../workshop/workshop'
+
+let db: Knex
+let workshop: Workshop
+let app: ReturnType<typeof createApp>
+let keeper: ReturnType<typeof verdictKeeper>
+const faults: unknown[] = []
+const folder = mkdtempSync(join(tmpdir(), 'tideline-tube-'))
+const ids = new Map<string, string>()
+const http = () => request(app)
+const idOf = (title: string) => [...ids].find(([t]) => t.startsWith(title))![1]
+
+beforeAll(async () => {
+  db = await openStore(join(folder, 'shop.sqlite'))
+  await fillDemo(db, new Date('2026-11-24T12:00:00Z'))
+  workshop = openWorkshop()
+  keeper = verdictKeeper(db, workshop, (e) => faults.push(e))
+  app = createApp({ db, workshop, keeper, webFolder: null, log: (e) => faults.push(e) })
+  for (const row of (await http().get('/api/jobs')).body.rows) ids.set(row.title, row.id)
+}, 60_000)
+afterAll(async () => {
+  await keeper.close()
+  await workshop.close()
+  await db.destroy()
+  rmSync(folder, { recursive: true })
+})
+
+describe('what leaves for the bender, the notcher and the welder', () => {
+  test.each(['tube', 'welds', 'build'])(
+    '%s.pdf of a basket and of a plain rack, each under its own name',
+    async (what) => {
+      for (const title of ['Hoop', 'Pole']) {
+        const answer = await http().get(`/api/jobs/${idOf(title)}/${what}.pdf`)
+        expect([answer.status, answer.type]).toEqual([200, 'application/pdf'])
+        expect(answer.headers['content-disposition']).toContain(`${what}.pdf`)
+        expect(answer.body.subarray(0, 5).toString()).toBe('%PDF-')
+      }
+    },
+    60_000,
+  )
+  test('templates leave as DXF and SVG; another kind is refused with those that there are', async () => {
+    const dxf = await http()
+      .get(`/api/jobs/${idOf('Hoop')}/templates.dxf`)
+      .buffer(true)
+    expect([dxf.status, dxf.type]).toEqual([200, 'application/dxf'])
+    const svg = await http().get(`/api/jobs/${idOf('Hoop')}/templates.svg`)
+    expect(svg.type).toBe('image/svg+xml')
+    expect(svg.body.toString()).toContain('T1')
+    const other = await http().get(`/api/jobs/${idOf('Hoop')}/templates.png`)
+    expect(other.status).toBe(422)
+    expect(JSON.stringify(other.body)).toMatch(/templates.dxf or templates.svg/)
+  }, 60_000)
+  test('of a job that is not there nothing leaves', async () => {
+    for (const path of ['tube.pdf', 'welds.pdf', 'build.pdf', 'templates.svg'])
+      expect((await http().get(`/api/jobs/nobody/${path}`)).status).toBe(404)
+  })
+  test('a die with a trial that cannot be is refused by its place, and nothing of the shop is lost', async () => {
+    const { revision, document } = (await http().get('/api/shelves/shop')).body
+    const bad = structuredClone(document)
+    bad.workshop.dies[0].trials[0].cameDeg = -4
+    const refused = await http().put('/api/shelves/shop').send({ revision, document: bad })
+    expect(refused.status).toBe(422)
+    expect(JSON.stringify(refused.body)).toMatch(/cameDeg/)
+    expect((await http().get('/api/shelves/shop')).body).toEqual({ revision, document })
+    const more = structuredClone(document)
+    more.workshop.dies[0].trials.push({ on: '2026-11-26', pulledDeg: 95, cameDeg: 92 })
+    expect((await http().put('/api/shelves/shop').send({ revision, document: more })).status).toBe(200)
+    expect((await http().get('/api/shelves/shop')).body.document.workshop.dies[0].trials).toHaveLength(3)
+  })
+  test('ticks of the order of work are kept with the job, and a day that is none is refused', async () => {
+    const id = idOf('Half')
+    const { revision, job } = (await http().get(`/api/jobs/${id}`)).body
+    const kept = await http()
+      .put(`/api/jobs/${id}`)
+      .send({ revision, job: { ...job, built: { buy: { on: '2026-11-27', was: 'a1' } } } })
+    expect(kept.status).toBe(200)
+    expect((await http().get(`/api/jobs/${id}`)).body.job.built).toEqual({ buy: { on: '2026-11-27', was: 'a1' } })
+    const bad = await http()
+      .put(`/api/jobs/${id}`)
+      .send({ revision: revision + 1, job: { ...job, built: { buy: { on: 'soon', was: 'a1' } } } })
+    expect(bad.status).toBe(422)
+  })
+  test('nothing of this was a fault of the server', () => expect(faults).toEqual([]))
+})
