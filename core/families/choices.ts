@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { profileOf, profileSection, profiles } from '../catalogue/profiles'
 
 /** What fields of several families offer. */
@@ -27,3 +28,13 @@ export const stifferThan = (id: string) =>
 /** What bends over round dies and is saddled. */
 export const roundTubes = profiles.filter((p) => p.shape.kind === 'round')
 export const roundChoices = () => roundTubes.map((p) => ({ value: p.id, label: p.name }))
+
+/** What is sawn square or mitred and welded flat. */
+const boxTubes = profiles.filter((p) => p.shape.kind === 'rectangular')
+export const boxChoices = () => boxTubes.map((p) => ({ value: p.id, label: p.name }))
+
+const among = (list: typeof profiles, fault: string) => z.string().refine((id) => list.some((p) => p.id === id), fault)
+export const anyId = among(profiles, 'is not in the profile catalogue: choose one listed there')
+export const boxId = among(boxTubes, 'is no square or rectangular tube of the catalogue')
+export const roundId = among(roundTubes, 'is no round tube of the profile catalogue: what is bent or saddled is round')
+export const lengthBetween = (min: number, max: number) => z.number().min(min).max(max)

@@ -1,8 +1,5 @@
 import { z } from 'zod'
-import { profiles } from '../../catalogue/profiles'
-
-const profileId = z.string().refine((id) => profiles.some((p) => p.id === id), 'is not in the profile catalogue: choose one listed there')
-const mm = (min: number, max: number) => z.number().min(min).max(max)
+import { lengthBetween as mm, anyId as profileId } from '../choices'
 
 export const guardHolds = ['clamped under the lip', 'bolted through the rail', 'in the stake pockets'] as const
 export const guardFills = ['open', 'mesh', 'slats'] as const

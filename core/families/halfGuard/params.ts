@@ -1,9 +1,5 @@
 import { z } from 'zod'
-import { roundTubes } from '../choices'
-
-const mm = (min: number, max: number) => z.number().min(min).max(max)
-
-const roundId = z.string().refine((id) => roundTubes.some((p) => p.id === id), 'is no round tube of the profile catalogue')
+import { lengthBetween as mm, roundId } from '../choices'
 
 /** A low guard over the front of a bed that narrows: a bent hoop on two base tubes that follow the rails, with a stay behind each leg. mm */
 export const HalfGuardParams = z.object({

@@ -1,11 +1,9 @@
-import { profiles } from '../../catalogue/profiles'
 import { demoVehicles } from '../../vehicle/demoVehicles'
-import { coatChoices, stifferThan } from '../choices'
+import { boxChoices, coatChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
 import { assemble, boardShape, edgeOf } from './assemble'
 import { HeadboardParams } from './params'
 
-const boxes = () => profiles.filter((p) => p.shape.kind === 'rectangular').map((p) => ({ value: p.id, label: p.name }))
 const truck = demoVehicles.find((v) => v.id === 'flat-tray-truck') ?? demoVehicles[1]!
 
 /** A board at the front of a tray that keeps the load off the cab. */
@@ -95,8 +93,8 @@ export const headboard: Family<HeadboardParams> = {
     },
     { key: 'stayUpMm', label: 'Stays meet the posts above the edge', kind: 'length', min: 80, max: 1600, group: 'Stays' },
     { key: 'stayBackMm', label: 'Stays stand behind the posts', kind: 'length', min: 80, max: 2500, group: 'Stays' },
-    { key: 'baseProfileId', label: 'Base rails', kind: 'profile', options: boxes, group: 'Metal' },
-    { key: 'postProfileId', label: 'Posts, bars and stays', kind: 'profile', options: boxes, group: 'Metal' },
+    { key: 'baseProfileId', label: 'Base rails', kind: 'profile', options: boxChoices, group: 'Metal' },
+    { key: 'postProfileId', label: 'Posts, bars and stays', kind: 'profile', options: boxChoices, group: 'Metal' },
     { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
   ],
   changes: (p) => [

@@ -1,10 +1,5 @@
 import { z } from 'zod'
-import { profiles } from '../../catalogue/profiles'
-
-const mm = (min: number, max: number) => z.number().min(min).max(max)
-const boxId = z
-  .string()
-  .refine((id) => profiles.some((p) => p.id === id && p.shape.kind === 'rectangular'), 'is no square or rectangular tube of the catalogue')
+import { boxId, lengthBetween as mm } from '../choices'
 
 export const boardFills = ['mesh', 'slats', 'open'] as const
 /** A headboard at the front of a tray or bed: posts on base rails along its edges, bars and mesh between, a stay behind each post, a sheet that rolls down. mm */

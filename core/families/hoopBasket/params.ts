@@ -1,14 +1,6 @@
 import { z } from 'zod'
 import { profileOf } from '../../catalogue/profiles'
-import { roundTubes } from '../choices'
-
-const mm = (min: number, max: number) => z.number().min(min).max(max)
-const roundId = z
-  .string()
-  .refine(
-    (id) => roundTubes.some((p) => p.id === id),
-    'is no round tube of the profile catalogue: hoops, runners and cross tubes are round',
-  )
+import { lengthBetween as mm, roundId } from '../choices'
 
 export const basketFloors = ['open', 'mesh', 'slats'] as const
 

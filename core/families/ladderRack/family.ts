@@ -1,11 +1,8 @@
-import { profiles } from '../../catalogue/profiles'
 import { demoVehicles } from '../../vehicle/demoVehicles'
-import { coatChoices, stifferThan } from '../choices'
+import { boxChoices, coatChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
 import { assemble, edgeOf, ladderShape } from './assemble'
 import { LadderParams } from './params'
-
-const boxes = () => profiles.filter((p) => p.shape.kind === 'rectangular').map((p) => ({ value: p.id, label: p.name }))
 
 /** A rack for what is longer than the bed: gates on its rails, and rails that run out over the cab. */
 export const ladderRack: Family<LadderParams> = {
@@ -86,8 +83,8 @@ export const ladderRack: Family<LadderParams> = {
     { key: 'pastRearMm', label: 'Top rails behind the rear gate', kind: 'length', min: 0, max: 600 },
     { key: 'insideMm', label: 'Inside the middle of the rail', kind: 'length', min: -40, max: 300 },
     { key: 'braces', label: 'Braces between the gates', kind: 'switch' },
-    { key: 'baseProfileId', label: 'Base rails', kind: 'profile', options: boxes, group: 'Metal' },
-    { key: 'profileId', label: 'Posts, bars and rails', kind: 'profile', options: boxes, group: 'Metal' },
+    { key: 'baseProfileId', label: 'Base rails', kind: 'profile', options: boxChoices, group: 'Metal' },
+    { key: 'profileId', label: 'Posts, bars and rails', kind: 'profile', options: boxChoices, group: 'Metal' },
     { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
   ],
   changes: (p) => [

@@ -1,10 +1,5 @@
 import { z } from 'zod'
-import { profiles } from '../../catalogue/profiles'
-
-const mm = (min: number, max: number) => z.number().min(min).max(max)
-const boxId = z
-  .string()
-  .refine((id) => profiles.some((p) => p.id === id && p.shape.kind === 'rectangular'), 'is no square or rectangular tube of the catalogue')
+import { boxId, lengthBetween as mm } from '../choices'
 
 /** A ladder rack over bed and cab: gates of two posts and a bar on base rails, rails along their tops that run out over the cab, a brace between gates. mm */
 export const LadderParams = z.object({

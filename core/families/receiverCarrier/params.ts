@@ -1,8 +1,5 @@
 import { z } from 'zod'
-import { profiles } from '../../catalogue/profiles'
-
-const profileId = z.string().refine((id) => profiles.some((p) => p.id === id), 'is not in the profile catalogue: choose one listed there')
-const mm = (min: number, max: number) => z.number().min(min).max(max)
+import { lengthBetween as mm, anyId as profileId } from '../choices'
 
 /** A carrier in the receiver: a tongue, a beam behind it, and trays across, each for one bicycle, or all of them for a box. mm behind the pin */
 export const CarrierParams = z.object({

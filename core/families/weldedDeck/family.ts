@@ -1,13 +1,11 @@
-import { profiles } from '../../catalogue/profiles'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import type { Vehicle } from '../../vehicle/vehicle'
-import { coatChoices, stifferThan } from '../choices'
+import { boxChoices, coatChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
 import { feetAlong, footMeasures, moreFeet } from '../feetAlong'
 import { assemble, deckShape, lineOf } from './assemble'
 import { DeckParams } from './params'
 
-const boxes = () => profiles.filter((p) => p.shape.kind === 'rectangular').map((p) => ({ value: p.id, label: p.name }))
 const boarded = (p: DeckParams) => p.boards
 const [van, , camper] = demoVehicles as [Vehicle, Vehicle, Vehicle, ...Vehicle[]]
 
@@ -83,8 +81,8 @@ export const weldedDeck: Family<DeckParams> = {
     { key: 'boardMm', label: 'Width of a board', kind: 'length', min: 20, max: 400, group: 'Boards', when: boarded },
     { key: 'boardThickMm', label: 'Thickness', kind: 'length', gauge: true, min: 6, max: 60, group: 'Boards', when: boarded },
     { key: 'boardGapMm', label: 'Least gap', kind: 'length', min: 0, max: 100, group: 'Boards', when: boarded },
-    { key: 'beamProfileId', label: 'Beams', kind: 'profile', options: boxes, group: 'Metal' },
-    { key: 'crossProfileId', label: 'Cross members', kind: 'profile', options: boxes, group: 'Metal' },
+    { key: 'beamProfileId', label: 'Beams', kind: 'profile', options: boxChoices, group: 'Metal' },
+    { key: 'crossProfileId', label: 'Cross members', kind: 'profile', options: boxChoices, group: 'Metal' },
     { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
   ],
   changes: (p, { vehicle }) => [

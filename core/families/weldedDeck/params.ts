@@ -1,10 +1,5 @@
 import { z } from 'zod'
-import { profiles } from '../../catalogue/profiles'
-
-const mm = (min: number, max: number) => z.number().min(min).max(max)
-const boxId = z
-  .string()
-  .refine((id) => profiles.some((p) => p.id === id && p.shape.kind === 'rectangular'), 'is no square or rectangular tube of the catalogue')
+import { boxId, lengthBetween as mm } from '../choices'
 
 /** A welded deck over the roof: two beams on feet, cross members between them, boards over all of it. mm, vehicle axes */
 export const DeckParams = z.object({
