@@ -4,6 +4,8 @@ const shared = { testTimeout: 60_000, setupFiles: ['./vitest.setup.ts'] }
 // the core is pure: its files share one world and need not be loaded anew for each
 export default defineConfig({
   test: {
+    // by itself it would leave one of two processors idle
+    maxWorkers: 2,
     projects: [
       { test: { name: 'core', include: ['core/**/*.test.ts'], isolate: false, ...shared } },
       { test: { name: 'web', include: ['web/**/*.test.{ts,tsx}'], ...shared } },
