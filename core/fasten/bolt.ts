@@ -10,10 +10,17 @@ const shearOf = ({ αv, fu, As, γM2, γQ }: { αv: number; fu: number; As: numb
 
 /** The two figures below as plain numbers, for where they are compared by the thousand. N */
 export function boltMayN(size: BoltSize, grade: BoltGrade, loadFactor: number): { tensionN: number; shearN: number } {
+  const key = `${size} ${grade} ${loadFactor}`
+  const known = may.get(key)
+  if (known) return known
   const [{ stressAreaMm2 }, { tensileMPa, shearShare }] = [boltSizes[size], boltGrades[grade]]
   const common = { fu: tensileMPa, As: stressAreaMm2, γM2: PARTIAL, γQ: loadFactor }
-  return { tensionN: tensionOf(common), shearN: shearOf({ ...common, αv: shearShare }) }
+  const found = { tensionN: tensionOf(common), shearN: shearOf({ ...common, αv: shearShare }) }
+  may.set(key, found)
+  return found
 }
+/** A shop has few sizes and one load factor. */
+const may = new Map<string, { tensionN: number; shearN: number }>()
 
 /** What one bolt may take in tension: 0.9·fu·As / (γM2·γQ). N. `loadFactor` = what unfactored loads are multiplied by (EN 1990, 1.5). */
 export function boltTension(size: BoltSize, grade: BoltGrade, loadFactor: number): Figure {

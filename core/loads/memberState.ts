@@ -74,6 +74,25 @@ export const madeOf = (m: Member): Made => ({
   material: materialOf(profileOf(m.profileId).materialId),
 })
 
+/** What of a frame is one member's: sorted once for a frame, as every case asks for every member. */
+type Own = { pieces: RackFrame['pieces']; holes: RackFrame['holes'] }
+const owned = new WeakMap<RackFrame, Map<string, Own>>()
+function ofMember(rack: RackFrame, memberId: string): Own {
+  let all = owned.get(rack)
+  if (!all) {
+    all = new Map()
+    const own = (id: string): Own => {
+      const known = all?.get(id) ?? { pieces: [], holes: [] }
+      all?.set(id, known)
+      return known
+    }
+    for (const p of rack.pieces) own(p.memberId).pieces.push(p)
+    for (const h of rack.holes) own(h.memberId).holes.push(h)
+    owned.set(rack, all)
+  }
+  return all.get(memberId) ?? { pieces: [], holes: [] }
+}
+
 export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved, rules: Rules): MemberState {
   const { section, material } = madeOf(m)
   const state: MemberState = {
@@ -91,10 +110,9 @@ export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solv
     sagAtMm: 0,
     shape: [],
   }
-  const holes = rack.holes.filter((h) => h.memberId === m.id)
+  const { pieces, holes } = ofMember(rack, m.id)
   const worstAt = new Map<Joint, { inner: Inner; stressMPa: number }>()
-  for (const piece of rack.pieces) {
-    if (piece.memberId !== m.id) continue
+  for (const piece of pieces) {
     const allowedMPa = (piece.weld ? material.weldedYieldMPa : material.yieldMPa) / rules.yieldSafety
     for (const i of solved.inside(piece.element)) {
       const inner = innerOf(i, piece.fromMm + i.x)
