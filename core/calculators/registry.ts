@@ -42,6 +42,7 @@ import { tiltCalculator } from '../tilt/tilt.calculator'
 import { tradeSizeCalculator } from '../tradeSize/tradeSize.calculator'
 import { trapezoidCalculator } from '../trapezoid/trapezoid.calculator'
 import { tubeBendCalculator } from '../tube/bend.calculator'
+import { compoundCalculator } from '../tube/compound.calculator'
 import { copeCalculator } from '../tube/cope.calculator'
 import { payloadCalculator } from '../vehicle/payload.calculator'
 import { rolloverCalculator } from '../vehicle/rollover.calculator'
@@ -108,6 +109,7 @@ export const calculatorGroups = [
       barNestingCalculator,
       gangCalculator,
       tubeBendCalculator,
+      compoundCalculator,
       copeCalculator,
       bandCalculator,
       boardsCalculator,

@@ -86,7 +86,7 @@ describe.each(drawn.map((f) => [f.title, f] as const))('%s, whatever is typed in
         const map = weldMap(assembly, demoWorkshop.welders, defaultRules)
         expect(map.seams).toHaveLength(assembly.joints.filter((j) => j.kind === 'weld').length)
         for (const s of map.seams) expect([s.lengthMm > 0, s.throatMm > 0, Number.isFinite(s.minutes)]).toEqual([true, true, true])
-        for (const c of cannotDo(assembly, demoWorkshop))
+        for (const c of cannotDo(assembly, demoWorkshop, defaultRules))
           expect([c.marks.length > 0, /NaN|undefined/.test(c.says + c.would)]).toEqual([true, false])
         const plan = buildPlan({ assembly, pieces: [{ assembly, finish: design.finish }], workshop: demoWorkshop, rules: defaultRules })
         expect(plan.steps.every((s) => Number.isFinite(s.minutes))).toBe(true)

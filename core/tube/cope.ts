@@ -74,10 +74,3 @@ function leastOf(f: (phi: number) => number): number {
   }
   return Math.min(f((a + b) / 2), f(best))
 }
-
-/** Saw or hole-saw settings instead of a template: a hole saw of the main tube's diameter, at the joint's angle, set off and so deep. Null for a flat face. */
-export function holeSaw(od: number, meeting: Meeting): { diameterMm: number; angleDeg: number; offsetMm: number } | null {
-  return meeting.main.kind === 'round' && od > 0
-    ? { diameterMm: 2 * meeting.main.radiusMm, angleDeg: meeting.angleDeg, offsetMm: meeting.offsetMm }
-    : null
-}

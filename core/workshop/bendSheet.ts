@@ -2,7 +2,7 @@ import { profileOf } from '../catalogue/profiles'
 import { cross, dot, minus, unit, type Vec3 } from '../geometry/vec3'
 import { type BentTube, perDegreeMm } from '../tube/bend'
 import type { TubePart } from '../tube/tubeParts'
-import { dieFor, learned } from './learned'
+import { dieFor, learned, pullToDeg } from './learned'
 import type { Die, Workshop } from './workshop'
 
 /** One bend as the person at the bender needs it. mm, degrees */
@@ -65,7 +65,7 @@ export function bendSheet(part: TubePart, w: Workshop): BendSheet | null {
       markMm: b.startMm,
       endMarkMm: b.endMm,
       angleDeg: b.angleDeg,
-      pullToDeg: taught ? b.angleDeg * (1 + taught.share) : null,
+      pullToDeg: pullToDeg(die, b.angleDeg),
       rotationDeg: b.rotationDeg,
       perDegreeMm: perDegreeMm(total - b.endMm),
     })),

@@ -1,16 +1,18 @@
-import type { Assembly } from '../assembly/assembly'
+import type { Assembly, Plate } from '../assembly/assembly'
 import { materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
+import { fitUpGap } from '../gang/gang'
 import { radians } from '../quantity/units'
+import type { Rules } from '../rules/rules'
 import { type TubePart, tubePart } from '../tube/tubeParts'
-import { dieFor } from './learned'
+import { dieFor, learned } from './learned'
 import type { Workshop } from './workshop'
 
 /** What this shop cannot do as drawn, at which parts, and what would do. Lengths in braces, mm. */
 export type CannotDo = { marks: string[]; says: string; would: string }
 
 /** Every part against the shop's saws, dies, hole saws and welders; alike lacks of several parts together. */
-export function cannotDo(a: Assembly, w: Workshop): CannotDo[] {
+export function cannotDo(a: Assembly, w: Workshop, rules: Rules): CannotDo[] {
   const found = new Map<string, CannotDo>()
   const put = (mark: string, says: string, would: string) => {
     const known = found.get(says)
@@ -21,6 +23,8 @@ export function cannotDo(a: Assembly, w: Workshop): CannotDo[] {
     const part = tubePart(m, a)
     for (const [says, would] of [...sawing(part, w), ...bending(part, w), ...coping(part, w)]) put(m.mark, says, would)
   }
+  for (const p of a.plates) for (const [says, would] of flatWork(p, w)) put(p.mark, says, would)
+  for (const [mark, says, would] of gaps(a, w, rules)) put(mark, says, would)
   const welded = a.joints.filter((j) => j.kind === 'weld')
   const aluminium = new Set(a.members.filter((m) => materialOf(profileOf(m.profileId).materialId).group === 'aluminium').map((m) => m.id))
   if (welded.length && !w.welders.length) put('welds', 'no welder is listed', 'list the welder at The shop, or bolt it')
@@ -33,6 +37,8 @@ const orSubcontract = (would: string, w: Workshop): string =>
   w.subcontractDays === null ? would : `${would}; or sent out, ${w.subcontractDays} days`
 
 type Lack = [says: string, would: string]
+/** A radius that is off by more moves a mark by a millimetre or so. mm, shop's own */
+const RADIUS_OFF_MM = 2
 
 function sawing({ member, ends }: TubePart, w: Workshop): Lack[] {
   if (!w.saws.length) return [['no saw is listed', 'list the saw at The shop']]
@@ -70,8 +76,18 @@ function bending({ member, bent, lacks }: TubePart, w: Workshop): Lack[] {
     if (!die)
       return [[`no die of radius {${b.radiusMm}} for it`, `radius ${own.map((d) => `{${d.radiusMm}}`).join(' or ')}, which the shop has`]]
     const before = bent!.straightsMm[i]!
+    const tried = learned(die)?.radiusMm ?? null
     const least = i === 0 ? die.straightBeforeMm : die.straightBetweenMm
     return [
+      // what the trials gained is the truth of this die: marks by another radius are off
+      ...(tried !== null && Math.abs(tried - b.radiusMm) > RADIUS_OFF_MM
+        ? [
+            [
+              `trial bends of its die came out at radius {${tried.toFixed(1)}}, drawn with {${b.radiusMm}}: its marks are off`,
+              `{${tried.toFixed(1)}} as its radius`,
+            ] as Lack,
+          ]
+        : []),
       ...(b.angleDeg > die.mostDeg + 1e-9
         ? [[`bend ${i + 1} turns ${b.angleDeg.toFixed(0)}° and its die ${die.mostDeg}°`, 'two bends with a straight between'] as Lack]
         : []),
@@ -84,6 +100,47 @@ function bending({ member, bent, lacks }: TubePart, w: Workshop): Lack[] {
           ]
         : []),
     ]
+  })
+}
+
+/** Holes beyond the largest drill, and folds longer than the brake. */
+function flatWork(p: Plate, w: Workshop): Lack[] {
+  const hole = Math.max(0, ...p.holes.map((h) => h.diameterMm))
+  const ys = p.outline.map((q) => q.y)
+  const fold = p.bends.length ? Math.max(...ys) - Math.min(...ys) : 0
+  return [
+    ...(hole > w.drillMostMm
+      ? [[`a hole of {${hole}} and the largest drill is {${w.drillMostMm}}`, 'a hole saw, a punch or the cutting table'] as Lack]
+      : []),
+    ...(fold > w.brakeMm
+      ? [
+          [
+            w.brakeMm ? `a fold {${Math.round(fold)}} long and the brake takes {${w.brakeMm}}` : 'it is folded and no brake is listed',
+            'welded from two flats',
+          ] as Lack,
+        ]
+      : []),
+  ]
+}
+
+/** A square or mitred end that is welded stands off by what the saw is out of square, at both ends, over the depth of the section. */
+function gaps(a: Assembly, w: Workshop, rules: Rules): [string, ...Lack][] {
+  if (!w.saws.length) return []
+  const out = Math.min(...w.saws.map((s) => s.outOfSquareMm))
+  const welded = new Set(a.joints.filter((j) => j.kind === 'weld').map((j) => j.between[0]))
+  return a.members.flatMap((m): [string, ...Lack][] => {
+    if (!welded.has(m.id) || m.ends.every((e) => e.kind === 'cope' || e.kind === 'cap')) return []
+    const s = profileSection(m.profileId)
+    const { gapMm, bridges } = fitUpGap(out, 100, Math.max(s.heightMm, s.widthMm), rules.fitUpGapMm)
+    return bridges
+      ? []
+      : [
+          [
+            m.mark,
+            `the saw is off square by {${out}} in {100}: up to {${gapMm.toFixed(1)}} of gap, and a weld may bridge {${rules.fitUpGapMm}}`,
+            'square the saw, or file the ends to fit',
+          ],
+        ]
   })
 }
 

@@ -1,5 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { emptyAssembly, type Member } from '../assembly/assembly'
+import { emptyAssembly, type Member, type Plate } from '../assembly/assembly'
+import { rectangle } from '../geometry/polygon'
+import { defaultRules } from '../rules/rules'
 import { cannotDo } from './cannotDo'
 import { dieFor, learned, pullToDeg, radiusFromGain } from './learned'
 import { type Die, DieSchema, demoWorkshop, WorkshopSchema } from './workshop'
@@ -48,7 +50,7 @@ describe('what this shop cannot do', () => {
     ends: [{ kind: 'square' }, { kind: 'square' }],
     ...over,
   })
-  const says = (m: Member, w = demoWorkshop) => cannotDo({ ...emptyAssembly, members: [m] }, w).map((c) => c.says)
+  const says = (m: Member, w = demoWorkshop) => cannotDo({ ...emptyAssembly, members: [m] }, w, defaultRules).map((c) => c.says)
 
   test('a bend that the die makes is said nothing of; another radius, another tube and a straight too short are, with what would do', () => {
     expect(says(tube({}))).toEqual([])
@@ -63,7 +65,7 @@ describe('what this shop cannot do', () => {
     })
     // 130 less the set-back of 96 leaves 34, and the clamp wants 60
     expect(says(short)).toEqual(['the straight before bend 1 is {34} and the clamp needs {60}'])
-    expect(cannotDo({ ...emptyAssembly, members: [tube({ bendRadiiMm: [120] })] }, demoWorkshop)[0]!.would).toBe(
+    expect(cannotDo({ ...emptyAssembly, members: [tube({ bendRadiiMm: [120] })] }, demoWorkshop, defaultRules)[0]!.would).toBe(
       'radius {96}, which the shop has; or sent out, 6 days',
     )
   })
@@ -125,9 +127,77 @@ describe('what this shop cannot do', () => {
       members: [main, sits],
       joints: [{ id: 'w', kind: 'weld' as const, between: ['b', 'a'] as [string, string], at: { x: 400, y: 286, z: 0 } }],
     }
-    expect(cannotDo(a, demoWorkshop)).toEqual([])
+    expect(cannotDo(a, demoWorkshop, defaultRules)).toEqual([])
     const bare = { ...demoWorkshop, holeSawsMm: [32], welders: demoWorkshop.welders.filter((w) => w.process === 'MIG') }
-    expect(cannotDo(a, bare).map((c) => c.says)).toEqual(['no hole saw for a saddle onto {42.4}', 'no welder here is set up for aluminium'])
-    expect(cannotDo(a, { ...bare, notcher: true }).map((c) => c.says)).toEqual(['no welder here is set up for aluminium'])
+    expect(cannotDo(a, bare, defaultRules).map((c) => c.says)).toEqual([
+      'no hole saw for a saddle onto {42.4}',
+      'no welder here is set up for aluminium',
+    ])
+    expect(cannotDo(a, { ...bare, notcher: true }, defaultRules).map((c) => c.says)).toEqual(['no welder here is set up for aluminium'])
+  })
+  test('a hole beyond the drill, a fold beyond the brake, and a shop without a brake', () => {
+    const plate = (over: Partial<Plate>): Plate => ({
+      id: 'p',
+      mark: 'P1',
+      name: 'plate',
+      materialId: 'steel',
+      thicknessMm: 5,
+      outline: rectangle(120, 300),
+      holes: [],
+      bends: [],
+      pose: { origin: { x: 0, y: 0, z: 0 }, along: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 1, z: 0 } },
+      goodFace: 'either',
+      air: 'sheltered',
+      ...over,
+    })
+    const of = (p: Plate, w = demoWorkshop) => cannotDo({ ...emptyAssembly, plates: [p] }, w, defaultRules).map((c) => c.says)
+    const fold: Plate['bends'] = [{ atMm: 60, angleDeg: 90, side: 'up', insideRadiusMm: 5 }]
+    expect(of(plate({ holes: [{ at: { x: 0, y: 0 }, diameterMm: 16 }], bends: fold }))).toEqual([])
+    expect(of(plate({ holes: [{ at: { x: 0, y: 0 }, diameterMm: 22 }] }))).toEqual(['a hole of {22} and the largest drill is {16}'])
+    expect(of(plate({ outline: rectangle(120, 1500), bends: fold }))).toEqual(['a fold {1500} long and the brake takes {1200}'])
+    expect(of(plate({ bends: fold }), { ...demoWorkshop, brakeMm: 0 })).toEqual(['it is folded and no brake is listed'])
+  })
+  test('a saw 2 off in 100 leaves 2 · 2 · 50 / 100 = 2.0 at a welded tube of 50, more than a weld may bridge; a saddled end is cut otherwise', () => {
+    const post = tube({
+      profileId: 'square-50x4-steel',
+      path: [
+        { x: 0, y: 0, z: 0 },
+        { x: 0, y: 0, z: 500 },
+      ],
+      bendRadiiMm: [],
+    })
+    const base = tube({
+      id: 'n',
+      mark: 'N',
+      profileId: 'square-50x4-steel',
+      path: [
+        { x: -300, y: 0, z: -25 },
+        { x: 300, y: 0, z: -25 },
+      ],
+      bendRadiiMm: [],
+      ends: [{ kind: 'cap' }, { kind: 'cap' }],
+    })
+    const a = {
+      ...emptyAssembly,
+      members: [post, base],
+      joints: [{ id: 'w', kind: 'weld' as const, between: ['m', 'n'] as [string, string], at: { x: 0, y: 0, z: 0 } }],
+    }
+    expect(cannotDo(a, demoWorkshop, defaultRules)).toEqual([])
+    const worn = { ...demoWorkshop, saws: demoWorkshop.saws.map((s) => ({ ...s, outOfSquareMm: 2 })) }
+    expect(cannotDo(a, worn, defaultRules).map((c) => [c.marks, c.says])).toEqual([
+      [['M1'], 'the saw is off square by {2} in {100}: up to {2.0} of gap, and a weld may bridge {1.5}'],
+    ])
+  })
+  test('a die whose trials came out at another radius than is drawn: the marks are off, and the radius to type is named', () => {
+    const taught = {
+      ...demoWorkshop,
+      dies: demoWorkshop.dies.map((d) => ({
+        ...d,
+        trials: d.id === 'die-1' ? [{ on: '2026-03-02', pulledDeg: 93, cameDeg: 90, cutMm: 600, legAMm: 322.5, legBMm: 322.5 }] : [],
+      })),
+    }
+    // gain 45: 45 / (2 − π/2) = 104.8
+    expect(says(tube({}), taught)).toEqual(['trial bends of its die came out at radius {104.8}, drawn with {96}: its marks are off'])
+    expect(says(tube({}))).toEqual([])
   })
 })

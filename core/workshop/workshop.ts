@@ -47,7 +47,6 @@ export const weldProcesses = ['MIG', 'TIG', 'stick'] as const
 export const WelderSchema = z.object({
   id,
   process: z.enum(weldProcesses),
-  mostA: z.number().min(1).max(2000).default(180),
   /** what it draws and the breaker it hangs on; the lead it hangs on, one conductor's section and length */
   supplyV: z.number().min(12).max(1000).default(230),
   drawsA: z.number().min(1).max(500).default(25),
@@ -97,8 +96,8 @@ export const demoWorkshop: Workshop = WorkshopSchema.parse({
   holeSawsMm: [25, 32, 35, 38, 42.4, 44],
   notcher: false,
   welders: [
-    { id: 'welder-1', process: 'MIG', mostA: 200, supplyV: 230, drawsA: 26, breakerA: 32, leadMm2: 4, leadMm: 15_000 },
-    { id: 'welder-2', process: 'TIG', mostA: 180, supplyV: 230, drawsA: 22, breakerA: 32, leadMm2: 4, leadMm: 15_000, aluminium: true },
+    { id: 'welder-1', process: 'MIG', supplyV: 230, drawsA: 26, breakerA: 32, leadMm2: 4, leadMm: 15_000 },
+    { id: 'welder-2', process: 'TIG', supplyV: 230, drawsA: 22, breakerA: 32, leadMm2: 4, leadMm: 15_000, aluminium: true },
   ],
   drillMostMm: 16,
   brakeMm: 1200,

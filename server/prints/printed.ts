@@ -76,7 +76,7 @@ export async function printed(print: Print): Promise<Uint8Array> {
       const title = { ...print.title, stamp: stampOf(print.accepted, movedSince(print.accepted, result), true) }
       if (print.of === 'build') return buildSheetPdf(job, print.rules, print.workshop, title)
       return print.of === 'tube'
-        ? tubeSheetPdf(job, result, print.workshop, title)
+        ? tubeSheetPdf(job, result, print.rules, print.workshop, title)
         : weldSheetPdf(job, result, print.rules, print.workshop, title)
     }
     case 'templates': {

@@ -135,7 +135,7 @@ describe('bends, templates and welds on paper', () => {
   const { workshop } = demoShop
   test('a page for each bent part, one list of saddles, and templates on further ones, in millimetres and inches', async () => {
     for (const units of [basket.units, INCH]) {
-      const pdf = await tubeSheetPdf({ ...basket, units }, drawn, workshop, title)
+      const pdf = await tubeSheetPdf({ ...basket, units }, drawn, defaultRules, workshop, title)
       // two hoops and a lamp shell, the list, and two pages of templates or more
       expect(pages(pdf)).toBeGreaterThanOrEqual(6)
       expect(pages(pdf)).toBeLessThanOrEqual(8)
@@ -143,7 +143,7 @@ describe('bends, templates and welds on paper', () => {
   })
   test('a template is as long as the tube is round, on A4 as on A3: strokes of π·32 mm in points', async () => {
     for (const paper of ['A4', 'A3'] as const) {
-      const pdf = await tubeSheetPdf(basket, drawn, workshop, { ...title, shop: { ...demoShop, paper } })
+      const pdf = await tubeSheetPdf(basket, drawn, defaultRules, workshop, { ...title, shop: { ...demoShop, paper } })
       expect(pages(pdf)).toBeGreaterThan(4)
     }
     const onPaper = (size: (typeof paperSizes)[number]) => fullSize(size) * Math.min(...scales[size])
@@ -159,7 +159,7 @@ describe('bends, templates and welds on paper', () => {
     expect(pages(await weldSheetPdf(basket, drawn, defaultRules, workshop, title))).toBeGreaterThanOrEqual(2)
     const [survey] = demoJobs
     const plain = evaluate({ ...survey, pieces: survey.pieces.slice(0, 1) }, defaultRules)
-    expect(pages(await tubeSheetPdf(survey, plain, workshop, title))).toBe(1)
+    expect(pages(await tubeSheetPdf(survey, plain, defaultRules, workshop, title))).toBe(1)
     expect(
       pages(await weldSheetPdf(survey, { ...plain, assembly: { ...plain.assembly, joints: [] } }, defaultRules, workshop, title)),
     ).toBe(1)

@@ -3,6 +3,7 @@ import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { withLengths } from '../../core/quantity/figureText'
 import { formatLength } from '../../core/quantity/formatQuantity'
+import type { Rules } from '../../core/rules/rules'
 import { endCutText } from '../../core/tube/endCuts'
 import { formedAfter } from '../../core/tube/formed'
 import { cutsText, type SharedTemplate, templatesOf } from '../../core/tube/template'
@@ -13,10 +14,10 @@ import type { Workshop } from '../../core/workshop/workshop'
 import { closePaper, fullSize, INK, MARGIN, openPaper, type Paper, QUIET, RULE, SIGNAL, type Title, table } from './paper'
 
 /** Bend sheets and full-size templates: a page for each part that is bent, and one for the saddles of each part. PDF bytes. */
-export function tubeSheetPdf(job: Job, { assembly }: Evaluation, workshop: Workshop, title: Title): Promise<Buffer> {
+export function tubeSheetPdf(job: Job, { assembly }: Evaluation, rules: Rules, workshop: Workshop, title: Title): Promise<Buffer> {
   const paper = openPaper(title)
   const work = tubeWork(assembly)
-  const lacks = cannotDo(assembly, workshop)
+  const lacks = cannotDo(assembly, workshop, rules)
   let pages = 0
   const page = () => {
     if (pages++) paper.addPage()

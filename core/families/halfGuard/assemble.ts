@@ -5,6 +5,7 @@ import { profileSection } from '../../catalogue/profiles'
 import type { Issue } from '../../issue/issue'
 import type { Site } from '../family'
 import { feetOnEdge, nameOf, sides } from '../feetOnEdge'
+import { barsSupport, clampedTo, faultOf, notYet, pairAlong } from '../parts'
 import { saddled } from '../saddled'
 import type { HalfGuardParams } from './params'
 import { type HalfGuardShape, halfGuardShape } from './shape'
@@ -15,18 +16,7 @@ const FEET_APART_MM = 600
 
 export function assemble(p: HalfGuardParams, site: Site): { assembly: Assembly; issues: Issue[] } {
   const s = halfGuardShape(p, site)
-  if (!s)
-    return {
-      assembly: emptyAssembly,
-      issues: [
-        {
-          code: 'shape',
-          at: ['vehicle', 'measures'],
-          fix: null,
-          says: 'The guard has no rails to stand on: measure the bed at Measure, sheet “Bed”',
-        },
-      ],
-    }
+  if (!s) return notYet('The guard has no rails to stand on: measure the bed at Measure, sheet “Bed”')
   const { members, joints } = tubesOf(p, s)
   const mounts = feetOnEdge({ ...s, edge: s.rail }, FOOT_IN_MM, FEET_APART_MM)
   const foot = footTypes['through-bolt']
@@ -34,13 +24,12 @@ export function assemble(p: HalfGuardParams, site: Site): { assembly: Assembly; 
     assembly: {
       ...emptyAssembly,
       members,
-      joints: [...joints, ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place }))],
+      joints: [...joints, ...clampedTo(mounts)],
       mounts,
       supports: [
-        {
+        barsSupport({
           id: 'top',
           name: 'Hoop top',
-          kind: 'bars',
           bodyId: s.rail.bodyId,
           bearings: [
             {
@@ -51,11 +40,7 @@ export function assemble(p: HalfGuardParams, site: Site): { assembly: Assembly; 
               zMm: s.z + p.heightMm + profileSection(p.hoopProfileId).heightMm / 2,
             },
           ],
-          surface: null,
-          holds: false,
-          walkOn: [],
-          climbOn: [],
-        },
+        }),
       ],
       hardware: [...footHardware(foot, mounts.length, 50), { part: { kind: 'end cap' }, quantity: 4, for: 'open tube ends' }],
       dimensions: dimensionsOf(p, s),
@@ -65,20 +50,8 @@ export function assemble(p: HalfGuardParams, site: Site): { assembly: Assembly; 
 }
 
 function tubesOf(p: HalfGuardParams, s: HalfGuardShape): { members: Member[]; joints: Joint[] } {
-  const base = sides.map(
-    (side): Member => ({
-      id: `base:${nameOf(side)}`,
-      mark: `BT${side > 0 ? 'L' : 'R'}`,
-      name: 'Base tube',
-      profileId: p.baseProfileId,
-      path: [
-        { x: s.rearX, y: side * s.half(s.rearX), z: s.z },
-        { x: s.frontX, y: side * s.half(s.frontX), z: s.z },
-      ],
-      ends: [{ kind: 'cap' }, { kind: 'cap' }],
-    }),
-  )
-  const [left, right] = base as [Member, Member]
+  const base = pairAlong(s, s.z, p.baseProfileId, 'base', 'BT', 'Base tube')
+  const [left, right] = base
   const radii = p.bendRadiusMm === null ? {} : { bendRadiiMm: [p.bendRadiusMm, p.bendRadiusMm] }
   const hoop = saddled(
     {
@@ -153,31 +126,30 @@ function dimensionsOf(p: HalfGuardParams, s: HalfGuardShape): OwnDimension[] {
 }
 
 function faults(p: HalfGuardParams, s: HalfGuardShape): Issue[] {
-  const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
   const od = (id: string) => profileSection(id).heightMm
   const leg = p.heightMm - (p.bendRadiusMm ?? 0)
   return [
     ...(p.bendRadiusMm === null
-      ? [says('bendRadiusMm', 'Nothing bent has a cut length until the radius is known: type the centre-line radius of the die')]
+      ? [faultOf('bendRadiusMm', 'Nothing bent has a cut length until the radius is known: type the centre-line radius of the die')]
       : []),
     ...(od(p.hoopProfileId) > od(p.baseProfileId)
-      ? [says('hoopProfileId', 'The hoop is larger than the base tubes it is saddled onto: a smaller tube, or a larger base')]
+      ? [faultOf('hoopProfileId', 'The hoop is larger than the base tubes it is saddled onto: a smaller tube, or a larger base')]
       : []),
     ...(od(p.stayProfileId) > od(p.hoopProfileId)
-      ? [says('stayProfileId', 'The stays are larger than the hoop they are saddled onto: a smaller tube')]
+      ? [faultOf('stayProfileId', 'The stays are larger than the hoop they are saddled onto: a smaller tube')]
       : []),
     ...(p.stayUpMm + od(p.stayProfileId) > leg
       ? [
-          says(
+          faultOf(
             'stayUpMm',
             `The stays meet the hoop where it bends: {${Math.max(0, Math.round(leg - od(p.stayProfileId)))}} or less above the base`,
           ),
         ]
       : []),
     ...(s.hoopX - p.stayBackMm < s.rearX + 40
-      ? [says('stayBackMm', 'The stays would stand behind the base: a longer base, or less far back')]
+      ? [faultOf('stayBackMm', 'The stays would stand behind the base: a longer base, or less far back')]
       : []),
-    ...(s.rearX < s.rail.from.x - 0.5 ? [says('baseMm', 'The base runs out behind the bed: a shorter base')] : []),
-    ...(s.half(s.frontX) < 120 ? [says('insideMm', 'The two base tubes touch: less inside the rail')] : []),
+    ...(s.rearX < s.rail.from.x - 0.5 ? [faultOf('baseMm', 'The base runs out behind the bed: a shorter base')] : []),
+    ...(s.half(s.frontX) < 120 ? [faultOf('insideMm', 'The two base tubes touch: less inside the rail')] : []),
   ]
 }

@@ -9,6 +9,7 @@ import { alongPlace, type Place } from '../../places/places'
 import { degrees, type Radians } from '../../quantity/units'
 import type { Site } from '../family'
 import { feetOnEdge, leftEdge, letterOf, nameOf, sides } from '../feetOnEdge'
+import { barsSupport, capped, clampedTo, faultOf, notYet, pairAlong, squareCut, straight } from '../parts'
 import type { HeadboardParams } from './params'
 
 /** Shop's own: feet this far from the ends of a base rail and no further apart; what mesh, slats and a sheet weigh and cost. mm, kg/m² */
@@ -67,18 +68,7 @@ export function boardShape(p: HeadboardParams, site: Site): BoardShape | null {
 
 export function assemble(p: HeadboardParams, site: Site): { assembly: Assembly; issues: Issue[] } {
   const s = boardShape(p, site)
-  if (!s)
-    return {
-      assembly: emptyAssembly,
-      issues: [
-        {
-          code: 'shape',
-          at: ['vehicle', 'measures'],
-          fix: null,
-          says: 'The headboard has no edge to stand on: measure the tray or the bed at Measure',
-        },
-      ],
-    }
+  if (!s) return notYet('The headboard has no edge to stand on: measure the tray or the bed at Measure')
   const { members, joints } = frameOf(p, s)
   const mounts = feetOnEdge(s, FOOT_IN_MM, FEET_APART_MM)
   const bar = profileSection(p.postProfileId)
@@ -86,20 +76,15 @@ export function assemble(p: HeadboardParams, site: Site): { assembly: Assembly; 
     assembly: {
       ...emptyAssembly,
       members,
-      joints: [...joints, ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place }))],
+      joints: [...joints, ...clampedTo(mounts)],
       mounts,
       supports: [
-        {
+        barsSupport({
           id: 'top',
           name: 'Headboard top',
-          kind: 'bars',
           bodyId: s.edge.bodyId,
           bearings: [{ on: 'top', xMm: s.postX, leftMm: s.half(s.postX), rightMm: -s.half(s.postX), zMm: s.topZ + bar.heightMm / 2 }],
-          surface: null,
-          holds: false,
-          walkOn: [],
-          climbOn: [],
-        },
+        }),
       ],
       infills: fillsOf(p, s),
       hardware: [
@@ -116,83 +101,53 @@ function frameOf(p: HeadboardParams, s: BoardShape): { members: Member[]; joints
   const bar = profileSection(p.postProfileId)
   const y = s.half(s.postX)
   const inner = y - bar.widthMm / 2
-  const member = (id: string, mark: string, name: string, profileId: string, path: [Vec3, Vec3], ends: Member['ends']): Member => ({
-    id,
-    mark,
-    name,
-    profileId,
-    path,
-    ends,
-  })
-  const caps: Member['ends'] = [{ kind: 'cap' }, { kind: 'cap' }]
-  const plain: Member['ends'] = [{ kind: 'square' }, { kind: 'square' }]
   const upright = (m: Member): Member => ({ ...m, rollDeg: rollFor(m.path[0]!, m.path[1]!, { x: 0, y: 1, z: 0 }) })
   // a stay lies flat on the rail and against the post: its two cuts add up to a right angle
   const [up, down] = s.stay
   const slope = Math.round(degrees(Math.atan2(up.z - down.z, up.x - down.x) as Radians) * 10) / 10
   const members = [
-    ...sides.map((side) =>
-      member(
-        `base:${nameOf(side)}`,
-        `BR${letterOf(side)}`,
-        'Base rail',
-        p.baseProfileId,
-        [
-          { x: s.rearX, y: side * s.half(s.rearX), z: s.baseZ },
-          { x: s.frontX, y: side * s.half(s.frontX), z: s.baseZ },
-        ],
-        caps,
-      ),
-    ),
+    ...pairAlong(s, s.baseZ, p.baseProfileId, 'base', 'BR', 'Base rail'),
     ...sides.map((side) =>
       upright(
-        member(
+        straight(
           `post:${nameOf(side)}`,
           `PO${letterOf(side)}`,
           'Post',
           p.postProfileId,
-          [
-            { x: s.postX, y: side * y, z: s.footZ },
-            { x: s.postX, y: side * y, z: s.topZ - bar.heightMm / 2 },
-          ],
-          plain,
+          { x: s.postX, y: side * y, z: s.footZ },
+          { x: s.postX, y: side * y, z: s.topZ - bar.heightMm / 2 },
+          squareCut,
         ),
       ),
     ),
-    member(
+    straight(
       'top',
       'TB',
       'Top bar',
       p.postProfileId,
-      [
-        { x: s.postX, y: y + bar.widthMm / 2, z: s.topZ },
-        { x: s.postX, y: -y - bar.widthMm / 2, z: s.topZ },
-      ],
-      caps,
+      { x: s.postX, y: y + bar.widthMm / 2, z: s.topZ },
+      { x: s.postX, y: -y - bar.widthMm / 2, z: s.topZ },
+      capped,
     ),
     ...s.midZ.map((z, i) =>
-      member(
+      straight(
         `mid:${i}`,
         `MB${i + 1}`,
         'Middle bar',
         p.postProfileId,
-        [
-          { x: s.postX, y: inner, z },
-          { x: s.postX, y: -inner, z },
-        ],
-        plain,
+        { x: s.postX, y: inner, z },
+        { x: s.postX, y: -inner, z },
+        squareCut,
       ),
     ),
     ...sides.map((side) =>
-      member(
+      straight(
         `stay:${nameOf(side)}`,
         `ST${letterOf(side)}`,
         'Stay',
         p.postProfileId,
-        [
-          { ...up, y: side * up.y },
-          { ...down, y: side * down.y },
-        ],
+        { ...up, y: side * up.y },
+        { ...down, y: side * down.y },
         [
           { kind: 'mitre', angleDeg: slope },
           { kind: 'mitre', angleDeg: Math.round((90 - slope) * 10) / 10 },
@@ -307,18 +262,17 @@ function dimensionsOf(p: HeadboardParams, s: BoardShape): OwnDimension[] {
 }
 
 function faults(p: HeadboardParams, s: BoardShape): Issue[] {
-  const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
   const bar = profileSection(p.postProfileId)
   return [
     ...(s.topZ - bar.heightMm / 2 - s.footZ < 80
-      ? [says('heightMm', 'The posts have no height left above the base rails: a taller headboard')]
+      ? [faultOf('heightMm', 'The posts have no height left above the base rails: a taller headboard')]
       : []),
     ...(p.stayUpMm > p.heightMm - bar.heightMm
-      ? [says('stayUpMm', `The stays meet the posts above the top bar: {${Math.max(0, Math.round(p.heightMm - bar.heightMm))}} or less`)]
+      ? [faultOf('stayUpMm', `The stays meet the posts above the top bar: {${Math.max(0, Math.round(p.heightMm - bar.heightMm))}} or less`)]
       : []),
     ...(s.postX - p.stayBackMm < s.rearX + 60
-      ? [says('stayBackMm', 'The stays would stand behind the base rails: longer rails, or less far back')]
+      ? [faultOf('stayBackMm', 'The stays would stand behind the base rails: longer rails, or less far back')]
       : []),
-    ...(s.rearX < s.edge.from.x - 0.5 ? [says('baseMm', 'The base runs out behind the tray: a shorter base')] : []),
+    ...(s.rearX < s.edge.from.x - 0.5 ? [faultOf('baseMm', 'The base runs out behind the tray: a shorter base')] : []),
   ]
 }

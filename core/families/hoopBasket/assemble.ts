@@ -1,10 +1,11 @@
-import { type Assembly, emptyAssembly, type Infill, type Joint, type OwnDimension, type Support } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Infill, type OwnDimension, type Support } from '../../assembly/assembly'
 import { footHardware, isHollow, throughBolts } from '../../assembly/usualHardware'
 import { footTypes } from '../../catalogue/mounts'
 import type { Issue } from '../../issue/issue'
 import type { MountLine } from '../../vehicle/vehicle'
 import type { Site } from '../family'
 import { feetOnLine, footFaults } from '../feetAlong'
+import { barsSupport, clampedTo, faultOf } from '../parts'
 import { lampsOf } from './lamps'
 import { type BasketParams, outsideMm } from './params'
 import { type BasketShape, basketShape, lineOf } from './shape'
@@ -31,11 +32,7 @@ export function assemble(p: BasketParams, { vehicle }: Site): { assembly: Assemb
       members,
       plates: lamps.plates,
       fittings: lamps.fittings,
-      joints: [
-        ...joints,
-        ...lamps.joints,
-        ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place })),
-      ],
+      joints: [...joints, ...lamps.joints, ...clampedTo(mounts)],
       mounts,
       supports: [supportOf(p, shape, line)],
       infills: floorOf(p, shape),
@@ -52,23 +49,18 @@ export function assemble(p: BasketParams, { vehicle }: Site): { assembly: Assemb
 
 const topZ = (p: BasketParams, s: BasketShape): number => s.z + outsideMm(p.crossProfileId) / 2 + (p.floor === 'open' ? 0 : 4)
 
-const supportOf = (p: BasketParams, s: BasketShape, line: MountLine): Support => ({
-  id: 'floor',
-  name: 'Basket floor',
-  kind: 'bars',
-  bodyId: line.bodyId,
-  bearings: s.crossX.map((x, i) => ({
-    on: `cross:${i}`,
-    xMm: x,
-    leftMm: s.half(x) - outsideMm(p.runnerProfileId) / 2,
-    rightMm: -(s.half(x) - outsideMm(p.runnerProfileId) / 2),
-    zMm: topZ(p, s),
-  })),
-  surface: null,
-  holds: false,
-  walkOn: s.crossX.map((_, i) => `cross:${i}`),
-  climbOn: [],
-})
+const supportOf = (p: BasketParams, s: BasketShape, line: MountLine): Support => {
+  const inner = (x: number) => s.half(x) - outsideMm(p.runnerProfileId) / 2
+  return barsSupport(
+    {
+      id: 'floor',
+      name: 'Basket floor',
+      bodyId: line.bodyId,
+      bearings: s.crossX.map((x, i) => ({ on: `cross:${i}`, xMm: x, leftMm: inner(x), rightMm: -inner(x), zMm: topZ(p, s) })),
+    },
+    s.crossX.map((_, i) => `cross:${i}`),
+  )
+}
 
 function floorOf(p: BasketParams, s: BasketShape): Infill[] {
   if (p.floor === 'open') return []
@@ -145,22 +137,24 @@ function dimensionsOf(p: BasketParams, s: BasketShape): OwnDimension[] {
 }
 
 function faults(p: BasketParams, s: BasketShape, line: MountLine): Issue[] {
-  const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
   const out: Issue[] = []
   if (p.bendRadiusMm === null)
-    out.push(says('bendRadiusMm', 'Nothing bent has a cut length until the radius is known: type the centre-line radius of the die'))
+    out.push(faultOf('bendRadiusMm', 'Nothing bent has a cut length until the radius is known: type the centre-line radius of the die'))
   else if (p.bendRadiusMm < outsideMm(p.hoopProfileId) / 2)
-    out.push(says('bendRadiusMm', `A radius of {${p.bendRadiusMm}} is less than half the tube: it would fold into itself`))
+    out.push(faultOf('bendRadiusMm', `A radius of {${p.bendRadiusMm}} is less than half the tube: it would fold into itself`))
   if (outsideMm(p.crossProfileId) > outsideMm(p.runnerProfileId) || outsideMm(p.hoopProfileId) > outsideMm(p.runnerProfileId))
     out.push(
-      says('runnerProfileId', 'Cross tubes and hoops are larger than the runners they are saddled onto: larger runners, or smaller tubes'),
+      faultOf(
+        'runnerProfileId',
+        'Cross tubes and hoops are larger than the runners they are saddled onto: larger runners, or smaller tubes',
+      ),
     )
   if (p.sideBars && outsideMm(p.sideProfileId) > outsideMm(p.hoopProfileId))
-    out.push(says('sideProfileId', 'The side bars are larger than the hoops they are saddled onto: a smaller tube'))
+    out.push(faultOf('sideProfileId', 'The side bars are larger than the hoops they are saddled onto: a smaller tube'))
   if (p.sideBars && s.sideUpMm === null)
-    out.push(says('sideMm', 'The legs of the hoops have no straight left for the side bars: higher sides, or a smaller radius'))
+    out.push(faultOf('sideMm', 'The legs of the hoops have no straight left for the side bars: higher sides, or a smaller radius'))
   out.push(...footFaults(p.footXMm, line))
   const pitch = s.crossX[1]! - s.crossX[0]!
-  if (pitch < outsideMm(p.crossProfileId) + 20) out.push(says('crossTubes', 'The cross tubes touch: fewer of them, or a longer basket'))
+  if (pitch < outsideMm(p.crossProfileId) + 20) out.push(faultOf('crossTubes', 'The cross tubes touch: fewer of them, or a longer basket'))
   return out
 }

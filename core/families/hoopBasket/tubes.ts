@@ -1,29 +1,15 @@
 import type { Joint, Member } from '../../assembly/assembly'
-import { isHollow } from '../../assembly/usualHardware'
 import type { Vec3 } from '../../geometry/vec3'
 import { letterOf, nameOf, sides } from '../feetOnEdge'
+import { pairAlong } from '../parts'
 import { saddled } from '../saddled'
 import type { BasketParams } from './params'
 import type { BasketShape } from './shape'
 
-const capped: Member['ends'] = [{ kind: 'cap' }, { kind: 'cap' }]
-
 /** Runners, cross tubes, hoops, side bars and the lamp shell, every saddled end where its longest fibre meets the tube it sits on, and their welds. */
 export function tubesOf(p: BasketParams, s: BasketShape): { members: Member[]; joints: Joint[] } {
-  const runners = sides.map(
-    (side): Member => ({
-      id: `runner:${nameOf(side)}`,
-      mark: `RN${letterOf(side)}`,
-      name: 'Runner',
-      profileId: p.runnerProfileId,
-      path: [
-        { x: s.rearX, y: side * s.half(s.rearX), z: s.z },
-        { x: s.frontX, y: side * s.half(s.frontX), z: s.z },
-      ],
-      ends: isHollow(p.runnerProfileId) ? capped : [{ kind: 'square' }, { kind: 'square' }],
-    }),
-  )
-  const [left, right] = runners as [Member, Member]
+  const runners = pairAlong(s, s.z, p.runnerProfileId, 'runner', 'RN', 'Runner')
+  const [left, right] = runners
   const radii = p.bendRadiusMm === null ? undefined : [p.bendRadiusMm, p.bendRadiusMm]
   const joints: Joint[] = []
   const onto = (m: Omit<Member, 'ends'>, from: Member, to: Member): Member => {

@@ -9,13 +9,12 @@ import { alongPlace, type Place } from '../../places/places'
 import { degrees, type Radians } from '../../quantity/units'
 import type { Site } from '../family'
 import { feetOnEdge, leftEdge, letterOf, nameOf, sides } from '../feetOnEdge'
+import { barsSupport, capped, clampedTo, faultOf, notYet, pairAlong, squareCut, straight } from '../parts'
 import type { LadderParams } from './params'
 
 /** Gates stand this far in from the ends of the base; feet no further apart than that. Shop's own, mm */
 const IN_MM = 60
 const FEET_APART_MM = 600
-const capped: Member['ends'] = [{ kind: 'cap' }, { kind: 'cap' }]
-const square: Member['ends'] = [{ kind: 'square' }, { kind: 'square' }]
 
 export const edgeOf = (site: Site): Place | null => leftEdge(site, 'bed.rail', 'tray.edge')
 
@@ -58,37 +57,25 @@ export function ladderShape(p: LadderParams, site: Site): LadderShape | null {
 
 export function assemble(p: LadderParams, site: Site): { assembly: Assembly; issues: Issue[] } {
   const s = ladderShape(p, site)
-  if (!s)
-    return {
-      assembly: emptyAssembly,
-      issues: [
-        {
-          code: 'shape',
-          at: ['vehicle', 'measures'],
-          fix: null,
-          says: 'The ladder rack has no rails to stand on: measure the bed or the tray at Measure',
-        },
-      ],
-    }
+  if (!s) return notYet('The ladder rack has no rails to stand on: measure the bed or the tray at Measure')
   const { members, joints } = frameOf(p, s)
   const mounts = feetOnEdge(s, IN_MM, FEET_APART_MM)
   const bar = profileSection(p.profileId)
-  const topZ = s.railZ + bar.heightMm / 2
+  // the bars are all of one height: a load lies on them, between the rails that stand above
+  const topZ = s.barZ + bar.heightMm / 2
   const inner = innerOf(p, s)
   const crossX = [...s.gateX, ...(p.overCabMm > 0 ? [s.noseX - bar.widthMm / 2] : [])]
   return {
     assembly: {
       ...emptyAssembly,
       members,
-      joints: [...joints, ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place }))],
+      joints: [...joints, ...clampedTo(mounts)],
       mounts,
       supports: [
-        {
+        barsSupport({
           id: 'bars',
           name: 'Bars over bed and cab',
-          kind: 'bars',
           bodyId: s.edge.bodyId,
-          // a load lies across the rails, between their inner sides at the height of their tops
           bearings: crossX.map((x, i) => ({
             on: i < s.gateX.length ? `bar:${i}` : 'nose',
             xMm: x,
@@ -96,11 +83,7 @@ export function assemble(p: LadderParams, site: Site): { assembly: Assembly; iss
             rightMm: -inner,
             zMm: topZ,
           })),
-          surface: null,
-          holds: false,
-          walkOn: [],
-          climbOn: [],
-        },
+        }),
       ],
       hardware: [
         ...footHardware(footTypes['through-bolt'], mounts.length, 50),
@@ -116,33 +99,13 @@ const innerOf = (p: LadderParams, s: LadderShape): number => Math.min(...s.gateX
 
 function frameOf(p: LadderParams, s: LadderShape): { members: Member[]; joints: Joint[] } {
   const bar = profileSection(p.profileId)
-  const member = (id: string, mark: string, name: string, profileId: string, path: [Vec3, Vec3], ends: Member['ends']): Member => ({
-    id,
-    mark,
-    name,
-    profileId,
-    path,
-    ends,
-  })
   const upright = (m: Member): Member => ({ ...m, rollDeg: rollFor(m.path[0]!, m.path[1]!, { x: 0, y: 1, z: 0 }) })
   const postTop = s.barZ - bar.heightMm / 2
   const railY = Math.min(...s.gateX.map(s.half))
   const round = { lengthMm: bar.widthMm, apartMm: bar.heightMm, allRound: true }
   const joints: Joint[] = []
   const weld = (a: string, b: string, at: Vec3) => joints.push({ id: `weld:${a}|${b}`, kind: 'weld', between: [a, b], at, weld: round })
-  const base = sides.map((side) =>
-    member(
-      `base:${nameOf(side)}`,
-      `BR${letterOf(side)}`,
-      'Base rail',
-      p.baseProfileId,
-      [
-        { x: s.rearX, y: side * s.half(s.rearX), z: s.baseZ },
-        { x: s.frontX, y: side * s.half(s.frontX), z: s.baseZ },
-      ],
-      capped,
-    ),
-  )
+  const base = pairAlong(s, s.baseZ, p.baseProfileId, 'base', 'BR', 'Base rail')
   const gates = s.gateX.flatMap((x, i) => {
     const y = s.half(x)
     const posts = sides.map((side) => {
@@ -150,80 +113,50 @@ function frameOf(p: LadderParams, s: LadderShape): { members: Member[]; joints: 
       weld(id, `base:${nameOf(side)}`, { x, y: side * y, z: s.footZ })
       weld(`bar:${i}`, id, { x, y: side * y, z: postTop })
       return upright(
-        member(
+        straight(
           id,
           `P${i + 1}${letterOf(side)}`,
           'Post',
           p.profileId,
-          [
-            { x, y: side * y, z: s.footZ },
-            { x, y: side * y, z: postTop },
-          ],
-          square,
+          { x, y: side * y, z: s.footZ },
+          { x, y: side * y, z: postTop },
+          squareCut,
         ),
       )
     })
     const reach = y + bar.widthMm / 2
     return [
       ...posts,
-      member(
-        `bar:${i}`,
-        `GB${i + 1}`,
-        'Gate bar',
-        p.profileId,
-        [
-          { x, y: reach, z: s.barZ },
-          { x, y: -reach, z: s.barZ },
-        ],
-        capped,
-      ),
+      straight(`bar:${i}`, `GB${i + 1}`, 'Gate bar', p.profileId, { x, y: reach, z: s.barZ }, { x, y: -reach, z: s.barZ }, capped),
     ]
   })
   const rails = sides.map((side) => {
     const id = `rail:${nameOf(side)}`
     for (const [i, x] of s.gateX.entries()) weld(id, `bar:${i}`, { x, y: side * railY, z: s.barZ + bar.heightMm / 2 })
-    return member(
+    return straight(
       id,
       `TR${letterOf(side)}`,
       'Top rail',
       p.profileId,
-      [
-        { x: s.tailX, y: side * railY, z: s.railZ },
-        { x: s.noseX, y: side * railY, z: s.railZ },
-      ],
+      { x: s.tailX, y: side * railY, z: s.railZ },
+      { x: s.noseX, y: side * railY, z: s.railZ },
       capped,
     )
   })
   const nose: Member[] = []
   if (p.overCabMm > 0) {
     const x = s.noseX - bar.widthMm / 2
-    const y = railY - bar.widthMm / 2
-    nose.push(
-      member(
-        'nose',
-        'NB',
-        'Nose bar',
-        p.profileId,
-        [
-          { x, y, z: s.railZ },
-          { x, y: -y, z: s.railZ },
-        ],
-        square,
-      ),
-    )
-    for (const side of sides) weld('nose', `rail:${nameOf(side)}`, { x, y: side * y, z: s.railZ })
+    const reach = railY + bar.widthMm / 2
+    nose.push(straight('nose', 'NB', 'Nose bar', p.profileId, { x, y: reach, z: s.barZ }, { x, y: -reach, z: s.barZ }, capped))
+    // it hangs under the rails, as high as the gates' own bars
+    for (const side of sides) weld('nose', `rail:${nameOf(side)}`, { x, y: side * railY, z: s.barZ + bar.heightMm / 2 })
   }
-  const braces = p.braces ? bracesOf(p, s, weld, member) : []
+  const braces = p.braces ? bracesOf(p, s, weld) : []
   return { members: [...base, ...gates, ...rails, ...nose, ...braces], joints }
 }
 
 /** From the foot of each gate to the head of the one ahead, on both sides: what braking and a load over the cab push against. */
-function bracesOf(
-  p: LadderParams,
-  s: LadderShape,
-  weld: (a: string, b: string, at: Vec3) => void,
-  member: (id: string, mark: string, name: string, profileId: string, path: [Vec3, Vec3], ends: Member['ends']) => Member,
-): Member[] {
+function bracesOf(p: LadderParams, s: LadderShape, weld: (a: string, b: string, at: Vec3) => void): Member[] {
   const bar = profileSection(p.profileId)
   return s.gateX.slice(1).flatMap((x, i) =>
     sides.map((side) => {
@@ -233,17 +166,10 @@ function bracesOf(
       const id = `brace:${i}:${nameOf(side)}`
       weld(id, `base:${nameOf(side)}`, from)
       weld(id, `post:${i + 1}:${nameOf(side)}`, to)
-      return member(
-        id,
-        `BC${i + 1}${letterOf(side)}`,
-        'Brace',
-        p.profileId,
-        [from, to],
-        [
-          { kind: 'mitre', angleDeg: Math.round((90 - slope) * 10) / 10 },
-          { kind: 'mitre', angleDeg: slope },
-        ],
-      )
+      return straight(id, `BC${i + 1}${letterOf(side)}`, 'Brace', p.profileId, from, to, [
+        { kind: 'mitre', angleDeg: Math.round((90 - slope) * 10) / 10 },
+        { kind: 'mitre', angleDeg: slope },
+      ])
     }),
   )
 }
@@ -289,17 +215,16 @@ function dimensionsOf(s: LadderShape, p: LadderParams): OwnDimension[] {
 }
 
 function faults(p: LadderParams, s: LadderShape): Issue[] {
-  const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
   const bar = profileSection(p.profileId)
   const cab = s.edge.bodyId === null ? null : s.noseX
   return [
     ...(s.barZ - bar.heightMm / 2 - s.footZ < 80
-      ? [says('heightMm', 'The posts have no height left above the base rails: a higher rack')]
+      ? [faultOf('heightMm', 'The posts have no height left above the base rails: a higher rack')]
       : []),
-    ...(s.gateX[1]! - s.gateX[0]! < 3 * bar.heightMm ? [says('gates', 'The gates touch: fewer of them, or a longer base')] : []),
-    ...(s.rearX < s.edge.from.x - 0.5 ? [says('baseMm', 'The base runs out behind the bed: a shorter base')] : []),
+    ...(s.gateX[1]! - s.gateX[0]! < 3 * bar.heightMm ? [faultOf('gates', 'The gates touch: fewer of them, or a longer base')] : []),
+    ...(s.rearX < s.edge.from.x - 0.5 ? [faultOf('baseMm', 'The base runs out behind the bed: a shorter base')] : []),
     ...(cab !== null && p.overCabMm > 2.5 * Math.max(1, s.gateX[s.gateX.length - 1]! - s.gateX[0]!)
-      ? [says('overCabMm', 'It reaches further over the cab than its gates can hold down: less over the cab, or gates further apart')]
+      ? [faultOf('overCabMm', 'It reaches further over the cab than its gates can hold down: less over the cab, or gates further apart')]
       : []),
   ]
 }
@@ -307,21 +232,26 @@ function faults(p: LadderParams, s: LadderShape): Issue[] {
 /** Air to leave between the rails and the roof of the cab: it moves against the bed. Shop's own, mm */
 const OVER_ROOF_MM = 40
 
-/** What runs over the cab clears its roof, and a roof that nobody measured is said. */
+/** Lowest that it may stand above its edge for the nose bar, which hangs lowest, to clear the roof. mm */
+export const leastHeightMm = (p: LadderParams, edgeZMm: number, roofMm: number): number =>
+  roofMm + OVER_ROOF_MM + 2 * profileSection(p.profileId).heightMm - edgeZMm
+
+/** What reaches over the cab clears its roof, and a roof that nobody measured is said. */
 function overRoof(p: LadderParams, s: LadderShape, { vehicle }: Site): Issue[] {
   if (p.overCabMm <= 0) return []
-  const under = s.railZ - profileSection(p.profileId).heightMm / 2
+  // the nose bar hangs lowest
+  const under = s.barZ - profileSection(p.profileId).heightMm / 2
   const roof = vehicle.roofHeightMm.value
   const says = (at: Issue['at'], text: string): Issue[] => [{ code: 'shape', at, fix: null, says: text }]
   if (roof === null)
-    return says(['vehicle', 'roofHeightMm'], 'Whether the rails clear the cab is not known: measure the height of the roof')
+    return says(['vehicle', 'roofHeightMm'], 'Whether the nose bar clears the cab is not known: measure the height of the roof')
   const clear = under - roof
   return clear < OVER_ROOF_MM
     ? says(
         ['params', 'heightMm'],
         clear < 0
-          ? `The rails run through the roof of the cab, {${Math.round(-clear)}} below it: a higher rack, or nothing over the cab`
-          : `The rails clear the roof of the cab by {${Math.round(clear)}} only, {${OVER_ROOF_MM}} are left for it to move: a higher rack`,
+          ? `The nose bar runs through the roof of the cab, {${Math.round(-clear)}} below it: a higher rack, or nothing over the cab`
+          : `The nose bar clears the roof of the cab by {${Math.round(clear)}} only, {${OVER_ROOF_MM}} are left for it to move: a higher rack`,
       )
     : []
 }

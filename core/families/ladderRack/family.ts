@@ -1,7 +1,7 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { boxChoices, coatChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
-import { assemble, edgeOf, ladderShape } from './assemble'
+import { assemble, edgeOf, ladderShape, leastHeightMm } from './assemble'
 import { LadderParams } from './params'
 
 /** A rack for what is longer than the bed: gates on its rails, and rails that run out over the cab. */
@@ -14,7 +14,11 @@ export const ladderRack: Family<LadderParams> = {
   fits: (site) => (edgeOf(site) ? null : 'it needs a measured bed or tray: take length, widths and height at Measure'),
   start: (site) => {
     const edge = edgeOf(site)
-    return LadderParams.parse({ baseMm: edge ? Math.min(1600, Math.max(400, edge.to.x - edge.from.x - 120)) : 1350 })
+    const { roofHeightMm } = site.vehicle
+    const p = LadderParams.parse({ baseMm: edge ? Math.min(1600, Math.max(400, edge.to.x - edge.from.x - 120)) : 1350 })
+    // over a cab that is measured it begins clear of its roof
+    const least = edge && roofHeightMm.value !== null ? leastHeightMm(p, edge.to.z, roofHeightMm.value) : p.heightMm
+    return { ...p, heightMm: Math.min(2200, Math.max(p.heightMm, Math.ceil(least / 10) * 10)) }
   },
   assemble,
   measures: (p) => [

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { memberLengthMm } from '../../assembly/assembly'
 import { built } from '../../testing/onSite'
+import { siteOn } from '../../testing/racks'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { unknownValue } from '../../vehicle/vehicle'
 import { familyOf } from '../all'
@@ -30,11 +31,17 @@ describe('a ladder rack', () => {
     const roof = pickup.roofHeightMm.value!
     const rail = made().assembly.mounts[0]!.place.z
     const through = made({ heightMm: roof - rail - 60 }).says.join()
-    expect(through).toMatch(/run through the roof of the cab, \{\d+\} below it/)
-    expect(made({ heightMm: roof - rail + 60 }).says.join()).toMatch(/clear the roof of the cab by \{20\} only/)
-    expect(made({ heightMm: roof - rail + 120 }).says).toEqual([])
+    expect(through).toMatch(/nose bar runs through the roof of the cab, \{\d+\} below it/)
+    expect(made({ heightMm: roof - rail + 100 }).says.join()).toMatch(/clears the roof of the cab by \{20\} only/)
+    expect(made({ heightMm: roof - rail + 121 }).says).toEqual([])
     expect(made({}, { ...pickup, roofHeightMm: unknownValue }).says.join()).toMatch(/not known: measure the height of the roof/)
     expect(made({ heightMm: 400, overCabMm: 0 }).says).toEqual([])
+  })
+  test('added to a pickup whose roof is measured it begins clear of it', () => {
+    const begun = built(family, family.start(siteOn(pickup)), pickup)
+    expect(begun.says).toEqual([])
+    const nose = begun.assembly.members.find((m) => m.id === 'nose')!
+    expect(nose.path[0]!.z - 20 - pickup.roofHeightMm.value!).toBeGreaterThanOrEqual(40)
   })
   test('braces take the bending of braking out of the posts', () => {
     expect(used(made(), 'braking', /^post/)).toBeLessThan(used(made({ braces: false }), 'braking', /^post/))
@@ -50,6 +57,19 @@ describe('a ladder rack', () => {
     expect(a.angleDeg + b.angleDeg).toBeCloseTo(90, 6)
     const posts = assembly.members.filter((m) => m.id.endsWith(':left') && m.id.startsWith('post:'))
     expect(memberLengthMm(brace)).toBeGreaterThan(posts[1]!.path[0]!.x - posts[0]!.path[0]!.x - 100)
+  })
+  test('every bar that a load may lie on is of one height, and the rails stand beside it: nothing rests on a bar that it does not touch', () => {
+    const { assembly } = made({ gates: 3 })
+    const tops = assembly.supports[0]!.bearings.map((b) => b.zMm)
+    expect(new Set(tops.map((z) => z.toFixed(6))).size).toBe(1)
+    for (const b of assembly.supports[0]!.bearings) {
+      const bar = assembly.members.find((m) => m.id === b.on)!
+      // 40 high
+      expect(bar.path[0]!.z + 20).toBeCloseTo(b.zMm, 6)
+      expect(bar.path[0]!.x).toBeCloseTo(b.xMm, 6)
+    }
+    const rail = assembly.members.find((m) => m.id === 'rail:left')!
+    expect(rail.path[0]!.z - 20).toBeCloseTo(tops[0]!, 6)
   })
   test('three gates have three bars to lie on and the nose a fourth; without a nose there is none', () => {
     expect(made({ gates: 3 }).assembly.supports[0]!.bearings).toHaveLength(4)

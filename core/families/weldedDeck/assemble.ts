@@ -11,6 +11,7 @@ import { type MountLine, mountHalfWidthMm, type Vehicle } from '../../vehicle/ve
 import type { Site } from '../family'
 import { feetOnLine, footFaults } from '../feetAlong'
 import { nameOf, sides } from '../feetOnEdge'
+import { barsSupport, clampedTo, faultOf, pairAlong, squareCut, straight } from '../parts'
 import type { DeckParams } from './params'
 
 export const lineOf = (p: DeckParams, vehicle: Vehicle): MountLine | null =>
@@ -78,20 +79,18 @@ export function assemble(p: DeckParams, { vehicle, rules }: Site): { assembly: A
     assembly: {
       ...emptyAssembly,
       members,
-      joints: [...joints, ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place }))],
+      joints: [...joints, ...clampedTo(mounts)],
       mounts,
       supports: [
-        {
-          id: 'deck',
-          name: 'Deck',
-          kind: 'bars',
-          bodyId: line.bodyId,
-          bearings: s.crossX.map((x, i) => ({ on: `cross:${i}`, xMm: x, leftMm: s.inner(x), rightMm: -s.inner(x), zMm: top })),
-          surface: null,
-          holds: false,
-          walkOn: s.crossX.map((_, i) => `cross:${i}`),
-          climbOn: [],
-        },
+        barsSupport(
+          {
+            id: 'deck',
+            name: 'Deck',
+            bodyId: line.bodyId,
+            bearings: s.crossX.map((x, i) => ({ on: `cross:${i}`, xMm: x, leftMm: s.inner(x), rightMm: -s.inner(x), zMm: top })),
+          },
+          s.crossX.map((_, i) => `cross:${i}`),
+        ),
       ],
       infills,
       hardware: [
@@ -107,31 +106,17 @@ export function assemble(p: DeckParams, { vehicle, rules }: Site): { assembly: A
 function frameOf(p: DeckParams, s: DeckShape): { members: Member[]; joints: Joint[] } {
   const cross = profileSection(p.crossProfileId)
   const crossZ = s.topZ - cross.heightMm / 2
-  const beams = sides.map(
-    (side): Member => ({
-      id: `beam:${nameOf(side)}`,
-      mark: `BM${side > 0 ? 'L' : 'R'}`,
-      name: 'Beam',
-      profileId: p.beamProfileId,
-      path: [
-        { x: s.rearX, y: side * s.half(s.rearX), z: s.z },
-        { x: s.frontX, y: side * s.half(s.frontX), z: s.z },
-      ],
-      ends: [{ kind: 'cap' }, { kind: 'cap' }],
-    }),
-  )
-  const crosses = s.crossX.map(
-    (x, i): Member => ({
-      id: `cross:${i}`,
-      mark: `CM${i + 1}`,
-      name: 'Cross member',
-      profileId: p.crossProfileId,
-      path: [
-        { x, y: s.inner(x), z: crossZ },
-        { x, y: -s.inner(x), z: crossZ },
-      ],
-      ends: [{ kind: 'square' }, { kind: 'square' }],
-    }),
+  const beams = pairAlong(s, s.z, p.beamProfileId, 'beam', 'BM', 'Beam')
+  const crosses = s.crossX.map((x, i) =>
+    straight(
+      `cross:${i}`,
+      `CM${i + 1}`,
+      'Cross member',
+      p.crossProfileId,
+      { x, y: s.inner(x), z: crossZ },
+      { x, y: -s.inner(x), z: crossZ },
+      squareCut,
+    ),
   )
   const joints = crosses.flatMap((c) =>
     sides.map(
@@ -227,14 +212,13 @@ const dimensionsOf = (s: DeckShape): OwnDimension[] => [
 ]
 
 function faults(p: DeckParams, s: DeckShape, line: MountLine): Issue[] {
-  const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
   const cross = profileSection(p.crossProfileId)
   const beam = profileSection(p.beamProfileId)
   return [
     ...(cross.heightMm > beam.heightMm
-      ? [says('crossProfileId', 'The cross members are taller than the beams they are welded to: smaller ones')]
+      ? [faultOf('crossProfileId', 'The cross members are taller than the beams they are welded to: smaller ones')]
       : []),
-    ...(s.crossX[1]! - s.crossX[0]! < cross.widthMm + 20 ? [says('crosses', 'The cross members touch: fewer of them')] : []),
+    ...(s.crossX[1]! - s.crossX[0]! < cross.widthMm + 20 ? [faultOf('crosses', 'The cross members touch: fewer of them')] : []),
     ...footFaults(p.footXMm, line),
   ]
 }

@@ -39,7 +39,7 @@ export function TubeWork({ job, jobId }: { job: Job; jobId: string }) {
   const work = useMemo(() => tubeWork(assembly), [assembly])
   const templates = useMemo(() => templateDrawing(assembly), [assembly])
   const workshop = shop.data?.document.workshop
-  const lacks = useMemo(() => (workshop ? cannotDo(assembly, workshop) : []), [assembly, workshop])
+  const lacks = useMemo(() => (workshop ? cannotDo(assembly, workshop, rules) : []), [assembly, workshop, rules])
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
   if (!workshop) return <Typography>Fetching what the shop can do…</Typography>
   return (

@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import { withLengths } from '../../../core/quantity/figureText'
 import { cannotDo } from '../../../core/workshop/cannotDo'
 import { useShelf } from '../../api/queries'
-import { useResult } from '../../job/useEvaluation'
+import { useResult, useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
@@ -12,9 +12,13 @@ export function ShopCannot() {
   const assembly = useResult((s) => s.evaluation?.assembly)
   const shop = useShelf('shop')
   const units = useUnits()
+  const rules = useRules()
   const workshop = shop.data?.document.workshop
   const unlisted = workshop && !workshop.saws.length && !workshop.dies.length && !workshop.welders.length
-  const lacks = useMemo(() => (assembly && workshop && !unlisted ? cannotDo(assembly, workshop) : []), [assembly, workshop, unlisted])
+  const lacks = useMemo(
+    () => (assembly && workshop && !unlisted ? cannotDo(assembly, workshop, rules) : []),
+    [assembly, workshop, unlisted, rules],
+  )
   if (unlisted && assembly?.members.length)
     return (
       <Group title="This shop">
