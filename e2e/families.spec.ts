@@ -1,14 +1,8 @@
-import { expect, gauge, saved, test, type } from './shop'
+import { expect, gauge, saved, startJob, test, type } from './shop'
 
 /** An inch job from nothing, by keyboard where a list is long: a ladder rack that would run through the cab, put right, built in order. */
 test('a ladder rack in inches: refused while it runs through the cab, built step by step once it clears it', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('button', { name: 'New job' }).click()
-  const dialog = page.getByRole('dialog', { name: 'New job' })
-  await dialog.getByLabel('What is it?').fill('Ladders to the slip')
-  await dialog.getByLabel('Vehicle').click()
-  await page.getByRole('option', { name: 'Crew-cab pickup', exact: true }).click()
-  await dialog.getByRole('button', { name: 'Start' }).click()
+  await startJob(page, 'Ladders to the slip', 'Crew-cab pickup')
   await type(page.getByLabel('Speed with the load on'), '80')
   await page.getByRole('link', { name: 'Layout' }).click()
   await page.getByRole('button', { name: 'Remove Crossbar rack' }).click()
@@ -44,13 +38,7 @@ test('a ladder rack in inches: refused while it runs through the cab, built step
 })
 
 test('every family on the shelf that fits this vehicle is added, drawn, assessed and removed again', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('button', { name: 'New job' }).click()
-  const dialog = page.getByRole('dialog', { name: 'New job' })
-  await dialog.getByLabel('What is it?').fill('All of the shelf')
-  await dialog.getByLabel('Vehicle').click()
-  await page.getByRole('option', { name: 'Crew-cab pickup', exact: true }).click()
-  await dialog.getByRole('button', { name: 'Start' }).click()
+  await startJob(page, 'All of the shelf', 'Crew-cab pickup')
   await type(page.getByLabel('Speed with the load on'), '80')
   await page.getByRole('link', { name: 'Layout' }).click()
   await page.getByRole('button', { name: 'Remove Crossbar rack' }).click()

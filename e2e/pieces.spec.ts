@@ -1,15 +1,9 @@
-import { expect, gauge, openDemoJob, saved, test, type } from './shop'
+import { expect, gauge, openDemoJob, saved, startJob, test, type } from './shop'
 
 test('a guard on a measured bed: added, dragged up until the garage is too low, relieved, and cut plan and price follow', async ({
   page,
 }) => {
-  await page.goto('/')
-  await page.getByRole('button', { name: 'New job' }).click()
-  const dialog = page.getByRole('dialog', { name: 'New job' })
-  await dialog.getByLabel('What is it?').fill('Slip guard')
-  await dialog.getByLabel('Vehicle').click()
-  await page.getByRole('option', { name: 'Crew-cab pickup', exact: true }).click()
-  await dialog.getByRole('button', { name: 'Start' }).click()
+  await startJob(page, 'Slip guard', 'Crew-cab pickup')
 
   await test.step('brief: the height of the garage', async () => {
     await type(page.getByLabel('Speed with the load on'), '80')

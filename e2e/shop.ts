@@ -53,6 +53,16 @@ export const openDemoJob = async (page: Page, title: string, station: string) =>
   await page.goto(`${href?.replace(/\/[^/]+$/, '')}/${station}`)
   await expect(page.getByText('Governs')).toBeVisible()
 }
+/** A new job from the Slipway, on a vehicle of the shelf. */
+export async function startJob(page: Page, title: string, vehicle: string): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New job' }).click()
+  const dialog = page.getByRole('dialog', { name: 'New job' })
+  await dialog.getByLabel('What is it?').fill(title)
+  await dialog.getByLabel('Vehicle').click()
+  await page.getByRole('option', { name: vehicle, exact: true }).click()
+  await dialog.getByRole('button', { name: 'Start' }).click()
+}
 export const saved = (page: Page) => expect(page.getByText('saved', { exact: true })).toBeVisible()
 export const gauge = (page: Page, name: string | RegExp): Locator =>
   page.getByRole('complementary', { name: 'Tide gauge: limits' }).locator('li, [aria-label^="Governing"]').filter({ hasText: name })

@@ -1,15 +1,9 @@
-import { expect, openDemoJob, saved, test, type } from './shop'
+import { expect, openDemoJob, saved, startJob, test, type } from './shop'
 
 test('a hoop basket from its picture to bend marks, templates and welds; another width moves them; no radius, no length', async ({
   page,
 }) => {
-  await page.goto('/')
-  await page.getByRole('button', { name: 'New job' }).click()
-  const dialog = page.getByRole('dialog', { name: 'New job' })
-  await dialog.getByLabel('What is it?').fill('Yard basket')
-  await dialog.getByLabel('Vehicle').click()
-  await page.getByRole('option', { name: 'Boxy wagon', exact: true }).click()
-  await dialog.getByRole('button', { name: 'Start' }).click()
+  await startJob(page, 'Yard basket', 'Boxy wagon')
 
   await test.step('layout: the basket takes the rack’s place, and says that it needs a radius', async () => {
     await page.getByRole('link', { name: 'Layout' }).click()
@@ -32,7 +26,7 @@ test('a hoop basket from its picture to bend marks, templates and welds; another
     await saved(page)
     await page.getByRole('link', { name: 'Cut' }).click()
     await page.getByRole('button', { name: 'Tube', exact: true }).click()
-    const before = Number(await mark.textContent())
+    const before = Number.parseInt((await mark.textContent()) ?? '', 10)
     expect(before).toBeGreaterThan(50)
     await page.getByRole('link', { name: 'Layout' }).click()
     await type(page.getByRole('textbox', { name: 'Height of the sides, centre to centre' }), '320')
@@ -40,7 +34,14 @@ test('a hoop basket from its picture to bend marks, templates and welds; another
     await page.getByRole('link', { name: 'Cut' }).click()
     await page.getByRole('button', { name: 'Tube', exact: true }).click()
     // 60 higher, leaned by 12°: 60 / cos 12° = 61 further along the leg
-    await expect(mark).toHaveText(`${Math.round(before + 60 / Math.cos((12 * Math.PI) / 180))}`)
+    await expect(mark).toHaveText(`${Math.round(before + 60 / Math.cos((12 * Math.PI) / 180))} mm`)
+  })
+  await test.step('a mark opens its working, with its source', async () => {
+    await mark.getByRole('button').click()
+    const working = page.getByRole('dialog', { name: /Working of Mark of bend 1/ })
+    await expect(working).toContainText('Machinery')
+    await expect(working).toContainText('straight 1')
+    await page.keyboard.press('Escape')
   })
   await test.step('the prints come, and the welds are numbered', async () => {
     const href = await page.getByRole('link', { name: /Print bend sheets/ }).getAttribute('href')

@@ -10,6 +10,7 @@ const SHOWN: Record<string, { metric: [number, string]; inch: [number, string] }
   N·mm: { metric: [1e-3, 'N·m'], inch: [1 / (12 * MM_PER_INCH * N_PER_POUND_FORCE), 'lbf·ft'] },
   MPa: { metric: [1, 'MPa'], inch: [MM_PER_INCH ** 2 / N_PER_POUND_FORCE / 1000, 'ksi'] },
   'N/mm': { metric: [1, 'N/mm'], inch: [MM_PER_INCH / N_PER_POUND_FORCE, 'lbf/in'] },
+  'mm/min': { metric: [1, 'mm/min'], inch: [1 / MM_PER_INCH, 'in/min'] },
   'kg/m': { metric: [1, 'kg/m'], inch: [(12 * MM_PER_INCH) / 1000 / KG_PER_POUND, 'lb/ft'] },
   'kg/m²': { metric: [1, 'kg/m²'], inch: [((12 * MM_PER_INCH) / 1000) ** 2 / KG_PER_POUND, 'lb/ft²'] },
   'kg/m³': { metric: [1, 'kg/m³'], inch: [((12 * MM_PER_INCH) / 1000) ** 3 / KG_PER_POUND, 'lb/ft³'] },

@@ -2,7 +2,7 @@ import { profileOf } from '../../core/catalogue/profiles'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { withLengths } from '../../core/quantity/figureText'
-import { formatLength } from '../../core/quantity/formatQuantity'
+import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
 import type { Rules } from '../../core/rules/rules'
 import { endCutText } from '../../core/tube/endCuts'
 import { formedAfter } from '../../core/tube/formed'
@@ -252,13 +252,13 @@ export function tubeSheetPdf(job: Job, { assembly }: Evaluation, rules: Rules, w
         : ''
     const ease =
       end.kind === 'cope' && end.cope && end.cope.easeMm > 0.1
-        ? ` Ease the inside edge by up to ${formatLength(end.cope.easeMm, of.units)}.`
+        ? ` Ease the inside edge by up to ${formatGauge(end.cope.easeMm, of.units)}.`
         : ''
     on.font('bold')
       .fontSize(10)
       .fillColor(INK)
       .text(
-        `${shared.id}  ${profileOf(shared.profileId).name}, deepest ${formatLength(t.depthMm, of.units)}. For ${cutsText(shared)}.${saw}${ease}${slice.of > 1 ? ` Strip ${slice.number} of ${slice.of}: join cross to cross.` : ''}`,
+        `${shared.id}  ${profileOf(shared.profileId).name}, deepest ${formatGauge(t.depthMm, of.units)}. For ${cutsText(shared)}.${saw}${ease}${slice.of > 1 ? ` Strip ${slice.number} of ${slice.of}: join cross to cross.` : ''}`,
         MARGIN,
         y,
         { width: on.page.width - 2 * MARGIN },

@@ -1,7 +1,7 @@
 import { drawView } from '../../core/drawing/views'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
-import { formatLength } from '../../core/quantity/formatQuantity'
+import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
 import type { Rules } from '../../core/rules/rules'
 import { jigOf } from '../../core/weldMap/jig'
 import { leadOf } from '../../core/weldMap/lead'
@@ -16,6 +16,7 @@ export function weldSheetPdf(job: Job, { assembly }: Evaluation, rules: Rules, w
   const paper = openPaper(title)
   const map = weldMap(assembly, workshop.welders, rules)
   const mm = (v: number) => formatLength(v, job.units)
+  const thin = (v: number) => formatGauge(v, job.units)
   const width = paper.page.width - 2 * MARGIN
   if (!map.seams.length) {
     paper.font('text').fontSize(12).fillColor(INK).text('Nothing in this job is welded.', MARGIN, 64)
@@ -79,9 +80,9 @@ export function weldSheetPdf(job: Job, { assembly }: Evaluation, rules: Rules, w
       s.between.join(' on '),
       s.welder ? s.process : `${s.process} *`,
       s.filler,
-      mm(s.legMm),
-      mm(s.throatMm),
-      mm(s.flushThroatMm),
+      thin(s.legMm),
+      thin(s.throatMm),
+      thin(s.flushThroatMm),
       mm(s.lengthMm),
       `${s.tacks}, ${s.tackRule}`,
       s.minutes.toFixed(0),

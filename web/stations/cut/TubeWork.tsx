@@ -18,11 +18,13 @@ import { formatLength } from '../../../core/quantity/formatQuantity'
 import { endCutText } from '../../../core/tube/endCuts'
 import { type SharedTemplate, templatesOf } from '../../../core/tube/template'
 import { type TubePart, tubeWork } from '../../../core/tube/tubeParts'
+import { cutLengthFigure, markFigure, pullFigure } from '../../../core/workshop/bendFigures'
 import { bendSheet, rotateText } from '../../../core/workshop/bendSheet'
 import { cannotDo } from '../../../core/workshop/cannotDo'
 import type { Workshop } from '../../../core/workshop/workshop'
 import { useShelf } from '../../api/queries'
 import { SheetView } from '../../drawing/SheetView'
+import { FigureValue } from '../../figure/Working'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 import { FIGURES } from '../../theme/theme'
@@ -105,7 +107,7 @@ function Bent({ part, marks, workshop }: { part: TubePart; marks: string[]; work
           {marks.join(', ')}
         </Typography>
         <Typography sx={{ fontFamily: FIGURES, fontSize: 22, fontWeight: 600 }}>
-          {part.lacks ? 'no cut length yet' : mm(part.lengthMm)}
+          {part.lacks ? 'no cut length yet' : <FigureValue figure={cutLengthFigure(part)} />}
         </Typography>
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
           {part.member.name}, {marks.length} off, {profileOf(part.member.profileId).name}
@@ -131,10 +133,14 @@ function Bent({ part, marks, workshop }: { part: TubePart; marks: string[]; work
                 {sheet.steps.map((s) => (
                   <TableRow key={s.number}>
                     <TableCell sx={{ fontWeight: 600 }}>{s.number}</TableCell>
-                    <TableCell align="right">{mm(s.markMm)}</TableCell>
+                    <TableCell align="right">
+                      <FigureValue figure={markFigure(marks[0] ?? '', sheet, s.number)} />
+                    </TableCell>
                     <TableCell align="right">{mm(s.endMarkMm)}</TableCell>
                     <TableCell align="right">{s.angleDeg.toFixed(1)}°</TableCell>
-                    <TableCell align="right">{s.pullToDeg === null ? 'trial bend first' : `${s.pullToDeg.toFixed(1)}°`}</TableCell>
+                    <TableCell align="right">
+                      {s.pullToDeg === null ? 'trial bend first' : <FigureValue figure={pullFigure(sheet, s.number)} />}
+                    </TableCell>
                     <TableCell>{rotateText(s.rotationDeg)}</TableCell>
                     <TableCell align="right">{mm(s.perDegreeMm)}</TableCell>
                   </TableRow>

@@ -14,15 +14,18 @@ import type { ViewName } from '../../../core/drawing/sheet'
 import { drawView, viewNames } from '../../../core/drawing/views'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
+import { figureText } from '../../../core/quantity/figureText'
 import { formatLength } from '../../../core/quantity/formatQuantity'
 import type { Rules } from '../../../core/rules/rules'
 import { jigOf } from '../../../core/weldMap/jig'
 import { leadOf } from '../../../core/weldMap/lead'
+import { flushFigure, minutesFigure, throatFigure } from '../../../core/weldMap/seamFigures'
 import { withSeams } from '../../../core/weldMap/seamMarks'
 import { weldMap, wireText } from '../../../core/weldMap/weldMap'
 import type { Welder } from '../../../core/workshop/workshop'
 import { useShelf } from '../../api/queries'
 import { SheetView } from '../../drawing/SheetView'
+import { FigureValue } from '../../figure/Working'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 
@@ -82,7 +85,7 @@ export function WeldMapView({ job, jobId }: { job: Job; jobId: string }) {
         <Table size="small" aria-label="Welds in order">
           <TableHead>
             <TableRow>
-              {['No', 'Between', 'Process', 'Filler', 'Leg', 'Throat', 'Ground flush', 'Length', 'Tacks', 'min'].map((h) => (
+              {['No', 'Between', 'Process', 'Filler', 'Leg', 'Throat', 'Ground flush', 'Length', 'Tacks', 'Time'].map((h) => (
                 <TableCell key={h}>{h}</TableCell>
               ))}
             </TableRow>
@@ -94,14 +97,20 @@ export function WeldMapView({ job, jobId }: { job: Job; jobId: string }) {
                 <TableCell>{s.between.join(' on ')}</TableCell>
                 <TableCell>{s.welder ? s.process : `${s.process}, nobody here`}</TableCell>
                 <TableCell>{s.filler}</TableCell>
-                <TableCell>{mm(s.legMm)}</TableCell>
-                <TableCell>{mm(s.throatMm)}</TableCell>
-                <TableCell>{mm(s.flushThroatMm)}</TableCell>
+                <TableCell>{figureText(s.legMm, 'gauge', units)}</TableCell>
+                <TableCell>
+                  <FigureValue figure={throatFigure(s)} />
+                </TableCell>
+                <TableCell>
+                  <FigureValue figure={flushFigure(s, rules)} />
+                </TableCell>
                 <TableCell>{mm(s.lengthMm)}</TableCell>
                 <TableCell>
                   {s.tacks}, {s.tackRule}
                 </TableCell>
-                <TableCell>{s.minutes.toFixed(0)}</TableCell>
+                <TableCell>
+                  <FigureValue figure={minutesFigure(s, rules)} />
+                </TableCell>
               </TableRow>
             ))}
           </TableBody>

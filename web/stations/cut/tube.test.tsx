@@ -26,7 +26,10 @@ describe('what is bent and saddled', () => {
     const bends = await screen.findByRole('table', { name: 'Bends of HF' })
     const [, first] = within(bends).getAllByRole('row')
     // 90° times what the die's trials came back by
-    expect(first!.textContent).toMatch(/90\.0°92\.7°/)
+    expect(first!.textContent).toMatch(/90\.0°92\.7 °/)
+    // any of these numbers opens its working
+    expect(within(first!).getByRole('button', { name: /Mark of bend 1 on HF/ })).toBeTruthy()
+    expect(screen.getByRole('button', { name: /Cut length of HF/ })).toBeTruthy()
     const saddled = screen.getByRole('table', { name: 'Saddled tubes' })
     expect(within(saddled).getByText('CT1').closest('tr')!.textContent).toMatch(/cope onto RNL at 89\.5°, T1/)
     expect(screen.getByRole('link', { name: /Print bend sheets/ }).getAttribute('href')).toBe('/api/jobs/j/tube.pdf')
@@ -89,6 +92,8 @@ describe('the weld map', () => {
     const rows = within(table).getAllByRole('row').slice(1)
     expect(rows.map((r) => within(r).getAllByRole('cell')[0]!.textContent)).toEqual(rows.map((_, i) => `${i + 1}`))
     expect(screen.getByRole('status').textContent).toMatch(new RegExp(`^${rows.length} welds`))
+    // a throat of 1.4 is not one of 1
+    expect(within(rows[0]!).getByRole('button', { name: /Throat of weld 1:/ }).textContent).toMatch(/1\.4/)
     expect(screen.getByText(/Jig/).closest('p')!.textContent).toMatch(/both diagonals/)
     expect(await screen.findByText(/MIG at the end of its lead/)).toBeTruthy()
   })
