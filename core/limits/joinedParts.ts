@@ -53,3 +53,10 @@ export const partsOf = (a: Assembly, joint: Joint): JoinedPart[] =>
       },
     ]
   })
+
+/** How long and how far apart the runs of a weld are: the pattern that the joint says, else along the first part's sides over the second's width. mm */
+export const weldRuns = ({ weld }: Joint, [first, second]: JoinedPart[]): { alongMm: number; apartMm: number; allRound: boolean } => ({
+  alongMm: weld?.lengthMm ?? second?.widthMm ?? 25,
+  apartMm: weld?.apartMm ?? first?.widthMm ?? 25,
+  allRound: weld?.allRound ?? false,
+})

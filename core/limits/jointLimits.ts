@@ -7,7 +7,7 @@ import { figure } from '../figure/figure'
 import type { CaseResult, JointForce } from '../loads/caseResult'
 import type { Rules } from '../rules/rules'
 import { FRAME } from './footLimits'
-import { type JoinedPart, partsOf } from './joinedParts'
+import { type JoinedPart, partsOf, weldRuns } from './joinedParts'
 import { allOfIt, type Limit, limit } from './limit'
 
 /** What the limits of joints between members are worked out from. */
@@ -41,10 +41,8 @@ const stresses = new WeakMap<JointForce, { rules: Rules; found: WeldStress }>()
 type WeldStress = ReturnType<typeof findWeldStress>
 
 function findWeldStress({ j, parts }: Pick<At, 'j' | 'parts'>, rules: Rules) {
-  const [first, second] = parts
   const { weld } = j.joint
-  const apart = weld?.apartMm ?? first?.widthMm ?? 25
-  const along = weld?.lengthMm ?? second?.widthMm ?? 25
+  const { alongMm: along, apartMm: apart, allRound } = weldRuns(j.joint, parts)
   const walls = parts.flatMap((p) => p.wallMm ?? [])
   const thinnestMm = walls.length ? Math.min(...walls) : null
   const legMm = countingLegMm(weld?.legMm ?? rules.weldLegMm, thinnestMm)
@@ -56,7 +54,7 @@ function findWeldStress({ j, parts }: Pick<At, 'j' | 'parts'>, rules: Rules) {
       besideWeldMPa({ aluminium: m.group === 'aluminium', tensileMPa: m.tensileMPa, weldedTensileMPa: m.weldedTensileMPa }),
     ),
   )
-  const worst = filletWeldWorst(weld?.allRound ? [...sides, ...ends] : sides, legMm, {
+  const worst = filletWeldWorst(allRound ? [...sides, ...ends] : sides, legMm, {
     fx: j.acrossYN,
     fy: j.acrossZN,
     fz: j.alongN,

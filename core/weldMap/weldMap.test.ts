@@ -1,6 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { emptyAssembly } from '../assembly/assembly'
 import { familyOf } from '../families/all'
+import { partsOf } from '../limits/joinedParts'
+import { weldStress } from '../limits/jointLimits'
+import { LEVEL } from '../loads/loadCases'
+import { rackSolver } from '../loads/solveRack'
 import { defaultRules } from '../rules/rules'
 import { siteOn } from '../testing/racks'
 import { demoWorkshop } from '../workshop/workshop'
@@ -47,6 +51,21 @@ describe('the weld map', () => {
     }
     expect(weldMap(example(1), [], defaultRules).seams[0]).toMatchObject({ process: 'TIG', welder: null })
     expect(map.notes.join(' ')).toMatch(/softened/)
+  })
+  test('a seam is as long as the checks count it, pattern given or not', () => {
+    const a = example(0)
+    const solver = rackSolver(a, [], defaultRules, [], 'clamped')!
+    const { joints } = solver.solve(LEVEL, null, 'most', 'all')
+    const bare = { ...a, joints: a.joints.map(({ weld: _, ...j }) => j) }
+    for (const assembly of [a, bare]) {
+      const seams = new Map(weldMap(assembly, demoWorkshop.welders, defaultRules).seams.map((s) => [s.joint.id, s]))
+      for (const j of joints.filter((x) => x.joint.kind === 'weld')) {
+        const joint = assembly.joints.find((o) => o.id === j.joint.id)!
+        const counted = weldStress({ j: { ...j, joint }, parts: partsOf(assembly, joint) }, defaultRules)
+        expect(seams.get(joint.id)!.lengthMm).toBeCloseTo(counted.lengthMm, 6)
+        expect(seams.get(joint.id)!.legMm).toBe(counted.legMm)
+      }
+    }
   })
   test('tubes shut at both ends are named for a vent, and a job without a weld has an empty map', () => {
     expect(closedTubes(example(2))).toEqual(expect.arrayContaining(['CT1', 'HF', 'HR']))

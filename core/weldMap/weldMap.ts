@@ -1,11 +1,11 @@
 import type { Assembly, Joint } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import { markOf } from '../assembly/marks'
-import { type Material, materialOf } from '../catalogue/materials'
+import type { Material } from '../catalogue/materials'
 import { profileOf } from '../catalogue/profiles'
-import { wallOf } from '../catalogue/section'
 import { countingLegMm } from '../fasten/filletWeld'
 import type { Vec3 } from '../geometry/vec3'
+import { type JoinedPart, partsOf, weldRuns } from '../limits/joinedParts'
 import { type DisplayUnits, KG_PER_POUND } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import type { Welder } from '../workshop/workshop'
@@ -56,20 +56,12 @@ export function weldMap(a: Assembly, welders: Welder[], rules: Rules): WeldMap {
   }
 }
 
-type Part = { material: Material; wallMm: number | null }
-function partOf(id: string, a: Assembly): Part | null {
-  const m = a.members.find((o) => o.id === id)
-  if (m) return { material: materialOf(profileOf(m.profileId).materialId), wallMm: wallOf(profileOf(m.profileId).shape) }
-  const p = a.plates.find((o) => o.id === id)
-  return p ? { material: materialOf(p.materialId), wallMm: p.thicknessMm } : null
-}
-
 function seamOf(joint: Joint, number: number, a: Assembly, welders: Welder[], rules: Rules): Seam {
-  const parts = joint.between.flatMap((id) => partOf(id, a) ?? [])
+  const parts = partsOf(a, joint)
   const group = parts.find((p) => p.material.group === 'aluminium')?.material.group ?? parts[0]?.material.group ?? 'steel'
   const walls = parts.flatMap((p) => p.wallMm ?? [])
   const legMm = countingLegMm(joint.weld?.legMm ?? rules.weldLegMm, walls.length ? Math.min(...walls) : null)
-  const { lengthMm, round } = seamLength(joint)
+  const { lengthMm, round } = seamLength(joint, parts)
   const welder = welderFor(group, welders)
   const process = welder?.process ?? (group === 'steel' ? 'MIG' : 'TIG')
   const speed = { MIG: rules.weldMigMmMin, TIG: rules.weldTigMmMin, stick: rules.weldStickMmMin }[process]
@@ -98,10 +90,10 @@ function seamOf(joint: Joint, number: number, a: Assembly, welders: Welder[], ru
   }
 }
 
-/** Two runs along the first part, or all round; without a pattern, two runs of 25. mm */
-function seamLength({ weld }: Joint): { lengthMm: number; round: boolean } {
-  if (!weld) return { lengthMm: 50, round: false }
-  return { lengthMm: 2 * weld.lengthMm + (weld.allRound ? 2 * weld.apartMm : 0), round: weld.allRound }
+/** The runs that the checks count, end to end. mm */
+function seamLength(joint: Joint, parts: JoinedPart[]): { lengthMm: number; round: boolean } {
+  const { alongMm, apartMm, allRound } = weldRuns(joint, parts)
+  return { lengthMm: 2 * alongMm + (allRound ? 2 * apartMm : 0), round: allRound }
 }
 
 const welderFor = (group: Material['group'], welders: Welder[]): Welder | null =>
