@@ -2,7 +2,8 @@ import type { Assembly } from '../assembly/assembly'
 import { boxOf, plateCorners } from '../assembly/places'
 import { profileSection } from '../catalogue/profiles'
 import { centreLine } from '../geometry/centreLine'
-import { apart, dot, minus, type Vec3 } from '../geometry/vec3'
+import { segmentsApart } from '../geometry/segments'
+import { apart, type Vec3 } from '../geometry/vec3'
 import type { Issue } from '../issue/issue'
 import { pieceName } from './piece'
 import type { Built } from './whole'
@@ -50,29 +51,11 @@ function meeting(a: Assembly, b: Assembly): [string, string] | null {
   for (const m of a.mounts)
     for (const n of b.mounts) if (m.placeId === n.placeId && apart(m.place, n.place) < FEET_APART_MM) return [m.mark, n.mark]
   const [barsA, barsB] = [barsOf(a), barsOf(b)]
-  for (const p of barsA) for (const q of barsB) if (between(p, q) < p.half + q.half - 1) return [p.mark, q.mark]
+  for (const p of barsA) for (const q of barsB) if (segmentsApart(p, q) < p.half + q.half - 1) return [p.mark, q.mark]
   for (const p of barsA) for (const q of boxesOf(b)) if (through(p, q)) return [p.mark, q.mark]
   for (const q of barsB) for (const p of boxesOf(a)) if (through(q, p)) return [p.mark, q.mark]
   for (const p of boxesOf(a)) for (const q of boxesOf(b)) if (overlap(p, q)) return [p.mark, q.mark]
   return null
-}
-
-/** Smallest distance of two straight pieces (Ericson, Real-Time Collision Detection, 5.1.9). mm */
-function between(p: Bar, q: Bar): number {
-  const [d1, d2, r] = [minus(p.to, p.from), minus(q.to, q.from), minus(p.from, q.from)]
-  const [a, e, f, c, b] = [dot(d1, d1), dot(d2, d2), dot(d2, r), dot(d1, r), dot(d1, d2)]
-  const clamp = (t: number) => Math.max(0, Math.min(1, t))
-  const over = a * e - b * b
-  let s = over > 1e-9 ? clamp((b * f - c * e) / over) : 0
-  let t = e > 0 ? (b * s + f) / e : 0
-  if (t < 0 || t > 1) {
-    t = clamp(t)
-    s = a > 0 ? clamp((b * t - c) / a) : 0
-  }
-  return apart(
-    { x: p.from.x + d1.x * s, y: p.from.y + d1.y * s, z: p.from.z + d1.z * s },
-    { x: q.from.x + d2.x * t, y: q.from.y + d2.y * t, z: q.from.z + d2.z * t },
-  )
 }
 
 /** Whether a straight piece goes through a box, by slabs. */

@@ -238,4 +238,27 @@ describe('members and their ends', () => {
     expect(tubePart(bent, assembly)).toMatchObject({ bent: null, lacks: expect.stringMatching(/no radius/) })
     expect(tubePart({ ...bent, bendRadiiMm: [100] }, assembly).bent!.bends).toHaveLength(1)
   })
+  test('two tubes so near that the saddles between them meet have no length between them, and say so', () => {
+    const near = (y: number) => {
+      const other = { ...left, id: 'r', path: left.path.map((q) => ({ ...q, y })) }
+      const short: Member = {
+        ...cross1,
+        path: [
+          copedTo(p(400, y, 0), p(400, 500, 0), cross1.profileId, left),
+          copedTo(p(400, 500, 0), p(400, y, 0), cross1.profileId, other),
+        ],
+      }
+      return tubePart(short, { ...emptyAssembly, members: [left, other, short] })
+    }
+    expect(near(400).lacks).toBeNull()
+    // 40 apart leaves 12 between the longest fibres, and both saddles go 7.3 deep
+    expect(near(460).lacks).toMatch(/two saddles meet: they go 15 mm deep and the tube is 12 mm long/)
+  })
+  test('a path that runs into itself is refused by its legs; one that passes clear of itself is not', () => {
+    const loop = (up: number) =>
+      tube('h', [p(0, 0, 0), p(1000, 0, 0), p(1000, 600, up / 2), p(500, 600, up), p(500, -300, up)], square, [100, 100, 100])
+    expect(tubePart(loop(0), assembly).lacks).toMatch(/runs into itself: legs 1 and 4/)
+    expect(tubePart(loop(20), assembly).lacks).toMatch(/runs into itself/)
+    expect(tubePart(loop(200), assembly).lacks).toBeNull()
+  })
 })

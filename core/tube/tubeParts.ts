@@ -1,6 +1,7 @@
 import type { Assembly, Member } from '../assembly/assembly'
 import { memberLengthMm } from '../assembly/assembly'
 import { profileOf } from '../catalogue/profiles'
+import { segmentsApart } from '../geometry/segments'
 import { Impossible } from '../issue/impossible'
 import { type BentTube, bendTube } from './bend'
 import { type EndCut, endCutKey, endCuts, turnBetweenCopes } from './endCuts'
@@ -21,7 +22,7 @@ export function tubePart(member: Member, a: Assembly): TubePart {
   const turnDeg = turnBetweenCopes(member, ends)
   const lengthMm = memberLengthMm(member)
   const unsaddled = ends.find((e) => e.kind === 'cope' && e.lacks !== null)
-  const open = unsaddled?.kind === 'cope' ? unsaddled.lacks : null
+  const open = (unsaddled?.kind === 'cope' ? unsaddled.lacks : null) ?? saddlesMeet(ends, lengthMm) ?? intoItself(member)
   if (member.path.length < 3) return { member, lengthMm, bent: null, ends, turnDeg, lacks: open }
   try {
     return { member, lengthMm, bent: bendTube(member.path, member.bendRadiiMm ?? []), ends, turnDeg, lacks: open }
@@ -29,6 +30,26 @@ export function tubePart(member: Member, a: Assembly): TubePart {
     if (!(error instanceof Impossible)) throw error
     return { member, lengthMm, bent: null, ends, turnDeg, lacks: error.message }
   }
+}
+
+/** Two saddles deeper than their tube is long leave nothing of it. */
+function saddlesMeet(ends: [EndCut, EndCut], lengthMm: number): string | null {
+  const deep = ends.reduce((s, e) => s + (e.kind === 'cope' ? (e.cope?.maxDepthMm ?? 0) : 0), 0)
+  return deep >= lengthMm
+    ? `its two saddles meet: they go ${deep.toFixed(0)} mm deep and the tube is ${lengthMm.toFixed(0)} mm long. Move the tubes apart`
+    : null
+}
+
+/** A bent tube whose legs pass nearer to one another than it is thick cannot be bent so. */
+function intoItself(m: Member): string | null {
+  const { shape } = profileOf(m.profileId)
+  const thick = shape.kind === 'round' ? shape.outsideDiameterMm : 0
+  const legs = m.path.slice(1).map((to, i) => ({ from: m.path[i]!, to }))
+  for (const [i, leg] of legs.entries())
+    for (const [k, other] of legs.slice(i + 2).entries())
+      if (segmentsApart(leg, other) < thick - 1e-6)
+        return `it runs into itself: legs ${i + 1} and ${i + k + 3} pass nearer than the tube is thick. Move its points apart`
+  return null
 }
 
 /** What of a part is bent or coped, in whole tenths: two members of one key are made alike. */
