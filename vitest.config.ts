@@ -1,6 +1,7 @@
 import { defineConfig } from 'vitest/config'
 
-const shared = { testTimeout: 60_000, setupFiles: ['./vitest.setup.ts'] }
+// a slow machine is no fault: the limit only ends what hangs
+const shared = { testTimeout: 240_000, hookTimeout: 120_000, setupFiles: ['./vitest.setup.ts'] }
 // the core is pure: its files share one world and need not be loaded anew for each
 export default defineConfig({
   test: {

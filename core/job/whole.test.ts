@@ -164,7 +164,9 @@ describe('any job whatever', () => {
     fc.assert(
       fc.property(anyJob, (d) => {
         const job = jobOf(d)
-        for (const issue of evaluate(job, defaultRules).issues.filter((i) => i.fix)) {
+        // one of each kind: ten mounts without a height are one question, not ten
+        const kinds = new Map(evaluate(job, defaultRules).issues.flatMap((i) => (i.fix ? [[i.code, i]] : [])))
+        for (const issue of kinds.values()) {
           const after = evaluate(patched(job, issue.fix ?? []), defaultRules).issues
           expect(after.filter((i) => i.code === issue.code && JSON.stringify(i.at) === JSON.stringify(issue.at))).toEqual([])
         }
