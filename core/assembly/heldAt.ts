@@ -1,5 +1,6 @@
 import { centreLine, nearestAlong } from '../geometry/centreLine'
 import { type Assembly, type Member, memberEnds, memberLengthMm } from './assembly'
+import { kept } from './kept'
 
 function findHeldMm(m: Member, a: Assembly): number[] {
   const line = centreLine(m.path, m.bendRadiiMm)
@@ -30,18 +31,6 @@ function findUnheldMm(m: Member, a: Assembly): number {
   const held = heldAtMm(m, a)
   const gaps = held.slice(1).map((x, i) => x - held[i]!)
   return upright || !gaps.length ? 2 * memberLengthMm(m) : Math.max(...gaps)
-}
-
-/** An assembly never changes, and every load case asks again: what was found for a member is kept with it. */
-function kept<T>(find: (m: Member, a: Assembly) => T): (m: Member, a: Assembly) => T {
-  const all = new WeakMap<Assembly, Map<Member, { found: T }>>()
-  return (m, a) => {
-    const own = all.get(a) ?? new Map<Member, { found: T }>()
-    all.set(a, own)
-    const known = own.get(m) ?? { found: find(m, a) }
-    own.set(m, known)
-    return known.found
-  }
 }
 
 /** Places along a member where something holds it: a mount it stands on, or a joint by which it lies on another part. In order, mm from its first end. */

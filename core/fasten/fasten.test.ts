@@ -5,7 +5,7 @@ import { backingPlateChecks, backingPlateHoldsN, plateTheoryEndsN, skinMoment, s
 import { boltPreload, boltShear, boltTension, boltTogether, holeBearing, tearOutN } from './bolt'
 import { bracketBending, bracketFixes, bracketUnder } from './bracket'
 import { leftBesideHoles, tubeBearsBoltN, wallBearsN } from './crushing'
-import { besideWeldMPa, countingLegMm, filletWeldStress, filletWeldWorst, weldRound, weldSides } from './filletWeld'
+import { besideWeldMPa, countingLegMm, filletWeldStress, filletWeldWorst, weldGroup, weldRound, weldSides } from './filletWeld'
 import { footPullN, rowPullN } from './footPull'
 import { gripFits, rivetBearingN, thinFastenersUsed } from './thinFasteners'
 import { screwPullOutN } from './woodScrew'
@@ -172,9 +172,12 @@ describe('welds, what counts', () => {
     ]
     // Ix = 2·60·20² = 48 000, Iy = 2·60³/12 = 36 000
     const load = { fx: 0, fy: 0, fz: 0, mx: 100_000, my: 50_000, mz: 0 }
-    expect(filletWeldWorst(runs, 4, load).stressMPa).toBeCloseTo(((100_000 * 20) / 48_000 + (50_000 * 30) / 36_000) / (Math.SQRT1_2 * 4), 9)
+    expect(filletWeldWorst(weldGroup(runs), 4, load).stressMPa).toBeCloseTo(
+      ((100_000 * 20) / 48_000 + (50_000 * 30) / 36_000) / (Math.SQRT1_2 * 4),
+      9,
+    )
     // twisted as well: J = 48 000 + 36 000 = 84 000; along x 1200/120 + 84 000·20/84 000 = 30 N/mm, along y 84 000·30/84 000 = 30, together 42.4
-    const twisted = filletWeldWorst(runs, 4, { fx: 1200, fy: 0, fz: 0, mx: 0, my: 0, mz: 84_000 })
+    const twisted = filletWeldWorst(weldGroup(runs), 4, { fx: 1200, fy: 0, fz: 0, mx: 0, my: 0, mz: 84_000 })
     expect(twisted.stressMPa).toBeCloseTo((30 * Math.SQRT2) / (Math.SQRT1_2 * 4), 9)
   })
   test('a leg of 4 on a wall of 2 counts 2; on a slot nobody knows the wall of it counts whole', () =>

@@ -27,7 +27,8 @@ export const besideWeldMPa = (m: { aluminium: boolean; tensileMPa: number; welde
   m.aluminium ? (0.6 * m.weldedTensileMPa) / 1.95 : (0.6 * m.tensileMPa) / 2
 
 /** A weld group as lines of throat: its length, its own second moments about its centroid, and the ends of its runs from there. mm, mm³ */
-function groupOf(lines: WeldLine[]) {
+export type WeldGroup = ReturnType<typeof weldGroup>
+export function weldGroup(lines: WeldLine[]) {
   const runs = lines.map((l) => ({ ...l, length: Math.hypot(l.x2 - l.x1, l.y2 - l.y1), cx: (l.x1 + l.x2) / 2, cy: (l.y1 + l.y2) / 2 }))
   const lengthMm = runs.reduce((s, r) => s + r.length, 0)
   const cx = runs.reduce((s, r) => s + r.length * r.cx, 0) / lengthMm
@@ -49,7 +50,7 @@ const over = (moment: number, arm: number, by: number): number =>
  * from the centroid over the group's own Ix, Iy and J (Shigley, 10th ed., 9-2 to 9-4; Blodgett, Design of Weldments). mm, N → MPa.
  */
 export function filletWeldStress(lines: WeldLine[], legMm: number, load: WeldLoad): WeldStress {
-  const { lengthMm, Ix, Iy, J, ends } = groupOf(lines)
+  const { lengthMm, Ix, Iy, J, ends } = weldGroup(lines)
   const throatMm = THROAT * legMm
   const stresses = ends.map(({ x, y, dx, dy }): WeldStress => {
     const fx = load.fx / lengthMm - over(load.mz, dy, J)
@@ -61,17 +62,18 @@ export function filletWeldStress(lines: WeldLine[], legMm: number, load: WeldLoa
 }
 
 /** The same where only the size of each force and moment is known: at every end all of them add up. MPa */
-export function filletWeldWorst(lines: WeldLine[], legMm: number, load: WeldLoad): WeldStress {
-  const { lengthMm, Ix, Iy, J, ends } = groupOf(lines)
+export function filletWeldWorst({ lengthMm, Ix, Iy, J, ends }: WeldGroup, legMm: number, load: WeldLoad): WeldStress {
   const throatMm = THROAT * legMm
   const size = Math.abs
-  const stresses = ends.map(({ x, y, dx, dy }): WeldStress => {
+  const worst = { throatMm, lengthMm, stressMPa: -1, atX: 0, atY: 0 }
+  for (const { x, y, dx, dy } of ends) {
     const fx = size(load.fx) / lengthMm + over(size(load.mz), size(dy), J)
     const fy = size(load.fy) / lengthMm + over(size(load.mz), size(dx), J)
     const fz = size(load.fz) / lengthMm + over(size(load.mx), size(dy), Ix) + over(size(load.my), size(dx), Iy)
-    return { throatMm, lengthMm, stressMPa: Math.hypot(fx, fy, fz) / throatMm, atX: x, atY: y }
-  })
-  return stresses.reduce((a, b) => (b.stressMPa > a.stressMPa ? b : a))
+    const stressMPa = Math.sqrt(fx * fx + fy * fy + fz * fz) / throatMm
+    if (stressMPa > worst.stressMPa) Object.assign(worst, { stressMPa, atX: x, atY: y })
+  }
+  return worst
 }
 
 /** Runs all round a rectangle, or only along its two sides of length d. mm, centred. */

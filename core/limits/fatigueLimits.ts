@@ -105,12 +105,13 @@ function placesOf({
   rules: Rules
   own: (id: string) => boolean
 }): Place[] {
+  const byId = new Map(assembly.members.map((m) => [m.id, m]))
   const metal = (m: Member) => materialOf(profileOf(m.profileId).materialId)
   return cases
     .filter((r) => r.case.id === 'cruise')
     .flatMap((r) => [
       ...r.members.flatMap((s): Place[] => {
-        const m = assembly.members.find((x) => x.id === s.memberId)
+        const m = byId.get(s.memberId)
         if (!m || !own(m.id)) return []
         const place = (detail: Detail, levelMPa: number): Place => ({
           detail,

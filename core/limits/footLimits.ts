@@ -3,6 +3,7 @@ import { boltTogether } from '../fasten/bolt'
 import { clampGripN } from '../fasten/clampGrip'
 import { headHoldsNmm } from '../fasten/footPull'
 import { type Figure, figure, SHOP_RULE } from '../figure/figure'
+import { greatest } from '../figure/greatest'
 import type { CaseResult, FootForce } from '../loads/caseResult'
 import type { Rules } from '../rules/rules'
 import { boltForces, boltOf, boltsMay, pullOf } from './footLinks'
@@ -22,7 +23,7 @@ type At = { r: CaseResult; foot: FootRow; force: FootForce }
 
 /** Every foot in every case. */
 const everywhere = ({ feet, cases }: Given): At[] => cases.flatMap((r) => feet.map((foot) => ({ r, foot, force: r.feet[foot.index]! })))
-const worstOf = (among: At[], of: (at: At) => number): At => among.reduce((a, b) => (of(b) > of(a) ? b : a))
+const worstOf = (among: At[], of: (at: At) => number): At => greatest(among, of) ?? among[0]!
 /** Used over the rating; a foot nobody rated governs as soon as anything is used of it. */
 const against = (used: number, rated: number | null): number => (rated === null ? used * 1e6 : quotient(used, rated))
 const at = ({ foot, r }: At): string => `${foot.mount.mark}, ${r.case.name}`

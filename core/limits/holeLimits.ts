@@ -38,10 +38,11 @@ function netOf(p: Place): { leftShare: number; netMPa: number; allowedMPa: numbe
 }
 
 function netSection({ assembly, cases, lacks, rules, own }: JointsGiven): Limit[] {
+  const byId = new Map(assembly.members.filter((m) => own(m.id)).map((m) => [m.id, m]))
   const places = cases.flatMap((r) =>
     r.members.flatMap((state) => {
-      const member = assembly.members.find((m) => m.id === state.memberId)
-      if (!member || !own(member.id)) return []
+      const member = byId.get(state.memberId)
+      if (!member) return []
       return state.atHoles.flatMap((inner): (Place & { net: NonNullable<ReturnType<typeof netOf>> })[] => {
         const [joint] = boltedJoints([inner.joint])
         const net = joint && netOf({ r, member, joint, inner })

@@ -1,4 +1,5 @@
 import type { Assembly, Joint } from '../assembly/assembly'
+import { kept } from '../assembly/kept'
 import { boxOf } from '../assembly/places'
 import { type Material, materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
@@ -17,7 +18,8 @@ export type JoinedPart = {
 }
 
 /** The two parts of a joint as its rules see them; a fitting is its maker's and no part of ours: then there is one, or none. */
-export const partsOf = (a: Assembly, joint: Joint): JoinedPart[] =>
+export const partsOf = (a: Assembly, joint: Joint): JoinedPart[] => keptParts(joint, a)
+const keptParts = kept((joint: Joint, a: Assembly): JoinedPart[] =>
   joint.between.flatMap((id): JoinedPart[] => {
     const m = a.members.find((x) => x.id === id)
     if (m) {
@@ -52,7 +54,8 @@ export const partsOf = (a: Assembly, joint: Joint): JoinedPart[] =>
         member: false,
       },
     ]
-  })
+  }),
+)
 
 /** How long and how far apart the runs of a weld are: the pattern that the joint says, else along the first part's sides over the second's width. mm */
 export const weldRuns = ({ weld }: Joint, [first, second]: JoinedPart[]): { alongMm: number; apartMm: number; allRound: boolean } => ({

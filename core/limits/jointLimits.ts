@@ -1,9 +1,10 @@
-import type { Assembly } from '../assembly/assembly'
+import type { Assembly, Joint } from '../assembly/assembly'
 import { type BoltSize, boltSizes } from '../catalogue/bolts'
 import type { Material } from '../catalogue/materials'
 import { boltMayN, boltTogether, holeBearing, tearOutN } from '../fasten/bolt'
-import { besideWeldMPa, countingLegMm, type Filler, fillers, filletWeldWorst } from '../fasten/filletWeld'
+import { besideWeldMPa, countingLegMm, type Filler, fillers, filletWeldWorst, type WeldGroup, weldGroup } from '../fasten/filletWeld'
 import { figure } from '../figure/figure'
+import { greatest } from '../figure/greatest'
 import type { CaseResult, JointForce } from '../loads/caseResult'
 import type { Rules } from '../rules/rules'
 import { FRAME } from './footLimits'
@@ -41,20 +42,8 @@ const stresses = new WeakMap<JointForce, { rules: Rules; found: WeldStress }>()
 type WeldStress = ReturnType<typeof findWeldStress>
 
 function findWeldStress({ j, parts }: Pick<At, 'j' | 'parts'>, rules: Rules) {
-  const { weld } = j.joint
-  const { alongMm: along, apartMm: apart, allRound } = weldRuns(j.joint, parts)
-  const walls = parts.flatMap((p) => p.wallMm ?? [])
-  const thinnestMm = walls.length ? Math.min(...walls) : null
-  const legMm = countingLegMm(weld?.legMm ?? rules.weldLegMm, thinnestMm)
-  const sides = [-1, 1].map((side) => ({ x1: -along / 2, y1: (side * apart) / 2, x2: along / 2, y2: (side * apart) / 2 }))
-  const ends = [-1, 1].map((side) => ({ x1: (side * along) / 2, y1: -apart / 2, x2: (side * along) / 2, y2: apart / 2 }))
-  const metals = parts.map((p) => p.material)
-  const besideMPa = Math.min(
-    ...metals.map((m) =>
-      besideWeldMPa({ aluminium: m.group === 'aluminium', tensileMPa: m.tensileMPa, weldedTensileMPa: m.weldedTensileMPa }),
-    ),
-  )
-  const worst = filletWeldWorst(allRound ? [...sides, ...ends] : sides, legMm, {
+  const made = madeOf(j.joint, parts, rules)
+  const worst = filletWeldWorst(made.group, made.legMm, {
     fx: j.acrossYN,
     fy: j.acrossZN,
     fz: j.alongN,
@@ -63,7 +52,32 @@ function findWeldStress({ j, parts }: Pick<At, 'j' | 'parts'>, rules: Rules) {
     mz: j.twistNmm,
   })
   // the leg's face carries the same force a length as the throat, over the leg
-  return { ...worst, filler: fillerOf(metals[0]?.group ?? 'steel'), legMm, besideMPa, legStressMPa: worst.stressMPa * Math.SQRT1_2 }
+  return { ...worst, filler: made.filler, legMm: made.legMm, besideMPa: made.besideMPa, legStressMPa: worst.stressMPa * Math.SQRT1_2 }
+}
+
+/** What of a weld no load changes, kept with its parts: every case asks for it. */
+type MadeWeld = { group: WeldGroup; legMm: number; besideMPa: number; filler: Filler }
+const madeWelds = new WeakMap<JoinedPart[], { rules: Rules; made: MadeWeld }>()
+function madeOf(joint: Joint, parts: JoinedPart[], rules: Rules): MadeWeld {
+  const kept = madeWelds.get(parts)
+  if (kept?.rules === rules) return kept.made
+  const { alongMm: along, apartMm: apart, allRound } = weldRuns(joint, parts)
+  const walls = parts.flatMap((p) => p.wallMm ?? [])
+  const metals = parts.map((p) => p.material)
+  const sides = [-1, 1].map((side) => ({ x1: -along / 2, y1: (side * apart) / 2, x2: along / 2, y2: (side * apart) / 2 }))
+  const ends = [-1, 1].map((side) => ({ x1: (side * along) / 2, y1: -apart / 2, x2: (side * along) / 2, y2: apart / 2 }))
+  const made = {
+    group: weldGroup(allRound ? [...sides, ...ends] : sides),
+    legMm: countingLegMm(joint.weld?.legMm ?? rules.weldLegMm, walls.length ? Math.min(...walls) : null),
+    besideMPa: Math.min(
+      ...metals.map((m) =>
+        besideWeldMPa({ aluminium: m.group === 'aluminium', tensileMPa: m.tensileMPa, weldedTensileMPa: m.weldedTensileMPa }),
+      ),
+    ),
+    filler: fillerOf(metals[0]?.group ?? 'steel'),
+  }
+  madeWelds.set(parts, { rules, made })
+  return made
 }
 
 function weldLimits(given: JointsGiven): Limit[] {
@@ -166,11 +180,18 @@ const usedOf = (v: { Ft: number; Fv: number; FtR: number; FvR: number; FbR: numb
 /** Bolts through rail and bar: pull with prying over half the narrower part, shear shared alike, and the thinner wall bearing on them or tearing out. */
 function boltLimit(given: JointsGiven): Limit[] {
   const { rules, lacks } = given
-  const all = among(given, ['bolt', 'hinge', 'pin']).flatMap((a) => boltedForces(a, rules))
-  if (!all.length) return []
+  // what its walls bear is the same in every case
+  const kept = new Map<Joint, Bears>()
+  const bears = ({ j, parts }: At, size: BoltSize): Bears => {
+    const found = kept.get(j.joint) ?? bearing(parts, j, size, rules)
+    kept.set(j.joint, found)
+    return found
+  }
+  const all = among(given, ['bolt', 'hinge', 'pin']).flatMap((a) => boltedForces(a, bears, rules))
   const used = (b: Bolted) =>
     usedOf({ Ft: b.tensionN, Fv: b.shearN, FtR: b.mayTensionN, FvR: b.mayShearN, FbR: b.bears.holdsN ?? Number.POSITIVE_INFINITY })
-  const worst = all.reduce((a, b) => (used(b) > used(a) ? b : a))
+  const worst = greatest(all, used)
+  if (!worst) return []
   const unrated = all.find((b) => b.bears.holdsN === null)
   const { joint } = worst.j
   return [
@@ -205,7 +226,7 @@ function boltLimit(given: JointsGiven): Limit[] {
   ]
 }
 
-function boltedForces(a: At, rules: Rules): Bolted[] {
+function boltedForces(a: At, bears: (a: At, size: BoltSize) => Bears, rules: Rules): Bolted[] {
   const { j, parts } = a
   const { bolts, gusset } = j.joint
   if (!bolts || !parts.length) return []
@@ -221,7 +242,7 @@ function boltedForces(a: At, rules: Rules): Bolted[] {
       shearN: j.acrossN / bolts.count + (arm > 0 ? j.twistNmm / arm : 0),
       mayTensionN: may.tensionN,
       mayShearN: may.shearN,
-      bears: bearing(parts, j, bolts.size, rules),
+      bears: bears(a, bolts.size),
     },
   ]
 }

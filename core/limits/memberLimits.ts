@@ -5,6 +5,7 @@ import { materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import { bracketUnder } from '../fasten/bracket'
 import { figure, type Input, SHOP_RULE } from '../figure/figure'
+import { greatest } from '../figure/greatest'
 import type { CaseResult } from '../loads/caseResult'
 import { bendingMPa, type MemberState } from '../loads/memberState'
 import { type LoadTest, measuredGive } from '../loadTest/loadTest'
@@ -41,8 +42,7 @@ export function memberLimits(given: MembersGiven): Limit[] {
       return member ? [{ member, state, r }] : []
     }),
   )
-  const worst = (of: (p: Place) => number, among = places): Place | null =>
-    among.length ? among.reduce((a, b) => (of(b) > of(a) ? b : a)) : null
+  const worst = (of: (p: Place) => number, among = places): Place | null => greatest(among, of)
   const upright = new Map(assembly.members.map((m) => [m.id, leans(m, assembly)]))
   const share = (p: Place) => upright.get(p.member.id)?.share ?? 1
   const strong = worst((p) => p.state.used / share(p))
@@ -288,17 +288,18 @@ function barRating({ cases, feet, lacks, vehicle, rules }: MembersGiven): Limit[
 
 /** A step bracket bent by all that its foot takes: down by its step, across by its rise, along by both; at one fold, or shared where two bolts hold each end flat. */
 function bracketLimit({ assembly, cases, feet, lacks, rules }: MembersGiven): Limit[] {
+  const on = feet.flatMap((f) => {
+    const bracket = bracketOf(f.mount, assembly, rules)
+    return bracket ? [{ f, ...bracket }] : []
+  })
   const all = cases.flatMap((r) =>
-    feet.flatMap((f) => {
-      const bracket = bracketOf(f.mount, assembly, rules)
-      const force = r.feet[f.index]!
-      return bracket
-        ? [{ r, f, ...bracket, downN: Math.abs(force.downN), acrossN: Math.abs(force.leftN), alongN: Math.abs(force.forwardN) }]
-        : []
+    on.map((o) => {
+      const force = r.feet[o.f.index]!
+      return { r, ...o, downN: Math.abs(force.downN), acrossN: Math.abs(force.leftN), alongN: Math.abs(force.forwardN) }
     }),
   )
-  if (!all.length) return []
-  const worst = all.reduce((a, b) => (bracketUnder(b.made, b).used > bracketUnder(a.made, a).used ? b : a))
+  const worst = greatest(all, (x) => bracketUnder(x.made, x).used)
+  if (!worst) return []
   const { made, plate } = worst
   const material = materialOf(plate.materialId)
   const share = made.bothEndsHeld ? 0.5 : 1

@@ -95,49 +95,60 @@ function ofMember(rack: RackFrame, memberId: string): Own {
 
 export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved, rules: Rules): MemberState {
   const { section, material } = madeOf(m)
-  const state: MemberState = {
-    ...nothingYet,
-    memberId: m.id,
-    used: 0,
-    stressMPa: 0,
-    allowedMPa: material.yieldMPa / rules.yieldSafety,
-    weld: false,
-    besideWeldMPa: 0,
-    plainMPa: 0,
-    atHoles: [],
-    pushN: 0,
-    sagMm: 0,
-    sagAtMm: 0,
-    shape: [],
-  }
   const { pieces, holes } = ofMember(rack, m.id)
+  const worst = worstInside(pieces, holes, solved, section, [
+    material.yieldMPa / rules.yieldSafety,
+    material.weldedYieldMPa / rules.yieldSafety,
+  ])
+  const shape = (rack.along.get(m.id) ?? []).map(({ node, atMm }) => ({
+    atMm,
+    x: solved.movedMm(node, 0),
+    y: solved.movedMm(node, 1),
+    z: solved.movedMm(node, 2),
+  }))
+  const chord = chordOf(m, assembly, rack, solved)
+  let [sagMm, sagAtMm] = [0, 0]
+  for (const s of shape) {
+    const sag = chord(s.atMm) - s.z
+    if (Math.abs(sag) > Math.abs(sagMm)) [sagMm, sagAtMm] = [sag, s.atMm]
+  }
+  return { ...worst, memberId: m.id, sagMm, sagAtMm, shape }
+}
+
+type WorstInside = Omit<MemberState, 'memberId' | 'sagMm' | 'sagAtMm' | 'shape'>
+/** Through all that acts inside one member: where most is used of what is allowed there, the greatest stresses and push, and what acts at its holes. */
+function worstInside(
+  pieces: Own['pieces'],
+  holes: Own['holes'],
+  solved: Solved,
+  section: Section,
+  [plain, soft]: [number, number],
+): WorstInside {
+  let [used, stressMPa, allowedMPa, weld, besideWeldMPa, plainMPa, pushN] = [0, 0, plain, false, 0, 0, 0]
+  let most: Inner = nothingYet
   const worstAt = new Map<Joint, { inner: Inner; stressMPa: number }>()
   for (const piece of pieces) {
-    const allowedMPa = (piece.weld ? material.weldedYieldMPa : material.yieldMPa) / rules.yieldSafety
-    for (const i of solved.inside(piece.element)) {
-      const inner = innerOf(i, piece.fromMm + i.x)
-      const stressMPa = stressOf(inner, section)
-      state.pushN = Math.max(state.pushN, -i.axial)
-      if (piece.weld) state.besideWeldMPa = Math.max(state.besideWeldMPa, stressMPa)
-      else state.plainMPa = Math.max(state.plainMPa, stressMPa)
+    const edges = piece.welds.flatMap((w) => [w.fromMm - piece.fromMm, w.toMm - piece.fromMm])
+    for (const i of solved.inside(piece.element, edges)) {
+      const atMm = piece.fromMm + i.x
+      const inner = innerOf(i, atMm)
+      const stress = stressOf(inner, section)
+      const softened = piece.welds.some((w) => atMm >= w.fromMm - 1e-6 && atMm <= w.toMm + 1e-6)
+      // the edge of what a weld softened is the end of both
+      const edge =
+        softened && i.x > 1e-6 && atMm < piece.toMm - 1e-6 && piece.welds.some((w) => atMm < w.fromMm + 1e-6 || atMm > w.toMm - 1e-6)
+      if (-i.axial > pushN) pushN = -i.axial
+      if (softened && stress > besideWeldMPa) besideWeldMPa = stress
+      if ((!softened || edge) && stress > plainMPa) plainMPa = stress
       for (const h of holes)
-        if (Math.abs(h.atMm - inner.atMm) < 1 && stressMPa >= (worstAt.get(h.joint)?.stressMPa ?? 0))
-          worstAt.set(h.joint, { inner, stressMPa })
-      if (stressMPa / allowedMPa > state.used)
-        Object.assign(state, inner, { used: stressMPa / allowedMPa, stressMPa, allowedMPa, weld: piece.weld })
+        if (Math.abs(h.atMm - atMm) < 1 && stress >= (worstAt.get(h.joint)?.stressMPa ?? 0))
+          worstAt.set(h.joint, { inner, stressMPa: stress })
+      const may = softened ? soft : plain
+      if (stress / may > used) [most, used, stressMPa, allowedMPa, weld] = [inner, stress / may, stress, may, softened]
     }
   }
-  state.atHoles = [...worstAt].map(([joint, { inner }]) => ({ ...inner, joint }))
-  state.shape = (rack.along.get(m.id) ?? []).map(({ node, atMm }) => {
-    const [x = 0, y = 0, z = 0] = solved.movement(node)
-    return { atMm, x, y, z }
-  })
-  const chord = chordOf(m, assembly, rack, solved)
-  for (const s of state.shape) {
-    const sag = chord(s.atMm) - s.z
-    if (Math.abs(sag) > Math.abs(state.sagMm)) Object.assign(state, { sagMm: sag, sagAtMm: s.atMm })
-  }
-  return state
+  const atHoles = [...worstAt].map(([joint, { inner }]) => ({ ...inner, joint }))
+  return { ...most, used, stressMPa, allowedMPa, weld, besideWeldMPa, plainMPa, pushN, atHoles }
 }
 
 /** The line through where what carries a member went: level with the only one where there is one, through its ends where nothing carries it. */
@@ -149,10 +160,10 @@ function chordOf(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved)
   const held = first === undefined ? undefined : near(first)
   const on = first !== undefined && last !== undefined && last - first > 1
   // held at one place only, it is measured from there
-  if (held && !on) return () => solved.movement(held.node)[2]!
+  if (held && !on) return () => solved.movedMm(held.node, 2)
   const [a, b] = on ? [near(first), near(last)] : [own[0], own[own.length - 1]]
   if (!a || !b) return () => 0
-  const [za, zb] = [solved.movement(a.node)[2]!, solved.movement(b.node)[2]!]
+  const [za, zb] = [solved.movedMm(a.node, 2), solved.movedMm(b.node, 2)]
   return (atMm) => za + ((zb - za) * (atMm - a.atMm)) / Math.max(1e-9, b.atMm - a.atMm)
 }
 
@@ -161,5 +172,5 @@ export function sagAt(bar: Member, assembly: Assembly, rack: RackFrame, solved: 
   const own = rack.along.get(bar.id) ?? []
   const node = nearestNode(own, atMm)
   const at = own.find((s) => s.node === node)?.atMm ?? atMm
-  return chordOf(bar, assembly, rack, solved)(at) - solved.movement(node)[2]!
+  return chordOf(bar, assembly, rack, solved)(at) - solved.movedMm(node, 2)
 }

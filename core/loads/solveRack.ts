@@ -84,7 +84,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
     if (b.on === null) return 0
     const { at, atMm } = placeOn(b, yMm)
     const line = rack.along.get(b.on)
-    if (line) return solved.movement(nearestNode(line, atMm))[2]!
+    if (line) return solved.movedMm(nearestNode(line, atMm), 2)
     const block = rack.blocks.get(b.on)
     if (!block) return 0
     const u = solved.movement(block.node)
@@ -266,7 +266,7 @@ function rayleigh(rack: RackFrame, solved: Solved, loads: FrameLoads): number | 
     top += weightN * sinkMm
     bottom += weightN * sinkMm ** 2
   }
-  const sinks = (node: string) => -solved.movement(Number(node))[2]!
+  const sinks = (node: string) => -solved.movedMm(Number(node), 2)
   for (const l of loads.nodes) put(-l.force[2], sinks(l.node))
   for (const l of loads.members) {
     const m = rack.frame.members[Number(l.member)]!

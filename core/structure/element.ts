@@ -130,6 +130,17 @@ export function insideAt(x: number, ends: Float64Array, e: number, loads: SpanLo
 /** Places where something inside can be greatest: ends, loads' ends, and where a shear passes through nothing. */
 export function telling(L: number, ends: Float64Array, at: number, loads: SpanLoad[]): number[] {
   if (!loads.length) return [0, L]
+  const [only] = loads
+  if (loads.length === 1 && only && !('at' in only) && only.from === 0 && only.to === L) {
+    // spread evenly over all of it: each shear passes through nothing at most once, at V / q
+    const out = [0]
+    for (const axis of [1, 2] as const) {
+      const x = -ends[at + axis]! / only.perMm[axis]
+      if (x > 0 && x < L) out.push(x)
+    }
+    out.push(L)
+    return out
+  }
   const breaks = [0, L]
   for (const l of loads) {
     if ('at' in l) breaks.push(l.at)

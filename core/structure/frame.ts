@@ -41,15 +41,22 @@ export type FrameResult = {
 export type Solved = {
   /** global: mm along x y z, radians about them */
   movement: (node: number) => Float64Array
+  /** one of its three: 0 along x, 1 along y, 2 along z. mm */
+  movedMm: (node: number, axis: 0 | 1 | 2) => number
   /** what holds the node up, global N and N·mm; zeros where nothing holds it */
   reaction: (node: number) => Float64Array
-  /** forces and moments at the places of a member where one of them can be greatest */
-  inside: (member: number) => Inside[]
+  /** forces and moments at the places of a member where one of them can be greatest, and at those asked for as well. mm from its first end */
+  inside: (member: number, also?: readonly number[]) => Inside[]
   /** what `together` adds up */
   state: State
 }
-/** Movements and loads of all nodes, six each; end forces of all members, twelve each, and what holds each node, once asked for; loads between the ends. */
-type State = { moved: Float64Array; finish: () => { ends: Float64Array; held: Float64Array }; spansOf: (member: number) => SpanLoad[] }
+/** Movements and holding forces, six a node, one by one; end forces of a member, twelve, written into `out`; loads between its ends. */
+type State = {
+  movedAt: (way: number) => number
+  heldAt: (way: number) => number
+  ends: (member: number, out: Float64Array) => void
+  spansOf: (member: number) => SpanLoad[]
+}
 
 type Built = {
   length: number
@@ -112,7 +119,7 @@ export function buildFrame(nodes: FrameNode[], members: FrameMember[]): Frame {
   if (loose !== null) throw new Impossible(mechanism(matrix, loose, owner, nodes, members))
   const at = new Map(members.map((m, i) => [m.id, i]))
   const solve = (loads: FrameLoads) => solveCase({ nodes, built, matrix, index, memberAt: at, dofOf }, loads)
-  const together: Frame['together'] = (parts) => solvedFrom(nodes, built, superposed(nodes.length, built.length, parts))
+  const together: Frame['together'] = (parts) => solvedFrom(nodes, built, superposed(parts))
   return { nodes, members, solve, together, result: (loads) => resultOf(nodes, members, solve(loads)) }
 }
 
@@ -271,49 +278,66 @@ function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Ready, load
     return done
   }
   const none: SpanLoad[] = []
-  return solvedFrom(nodes, built, { moved, finish, spansOf: (m) => spans[m] ?? none })
+  return solvedFrom(nodes, built, {
+    movedAt: (i) => moved[i]!,
+    heldAt: (i) => finish().held[i]!,
+    ends: (m, out) => {
+      const all = finish().ends
+      for (let d = 0; d < 12; d++) out[d] = all[m * 12 + d]!
+    },
+    spansOf: (m) => spans[m] ?? none,
+  })
 }
 
 function solvedFrom(nodes: FrameNode[], built: Built[], state: State): Solved {
-  const { moved, finish, spansOf } = state
+  const { movedAt, heldAt, spansOf } = state
+  const ends = new Float64Array(12)
   return {
     state,
-    movement: (n) => moved.subarray(n * 6, n * 6 + 6),
+    movement: (n) => Float64Array.from({ length: 6 }, (_, d) => movedAt(n * 6 + d)),
+    movedMm: (n, axis) => movedAt(n * 6 + axis),
     reaction: (n) => {
       const { fixed, springs } = nodes[n]!
-      const stiff = fixed.some(Boolean) ? finish().held : null
       // a free way without a spring holds nothing: what is left there is rounding
-      return Float64Array.from({ length: 6 }, (_, d) => (stiff && fixed[d] ? stiff[n * 6 + d]! : -(springs?.[d] ?? 0) * moved[n * 6 + d]!))
+      return Float64Array.from({ length: 6 }, (_, d) =>
+        fixed[d] ? heldAt(n * 6 + d) : springs?.[d] ? -springs[d] * movedAt(n * 6 + d) : 0,
+      )
     },
-    inside: (m) => {
-      const { ends } = finish()
+    inside: (m, also = []) => {
+      state.ends(m, ends)
       const loaded = spansOf(m)
-      return telling(built[m]!.length, ends, m * 12, loaded).map((x) => insideAt(x, ends, m * 12, loaded))
+      const places = telling(built[m]!.length, ends, 0, loaded)
+      return [...places, ...also].map((x) => insideAt(x, ends, 0, loaded))
     },
   }
 }
 
-/** Superposition: movements, end forces and loads between the ends, each so many times and added. */
-function superposed(nodeCount: number, memberCount: number, parts: { solved: Solved; times: number }[]): State {
-  const sum = (length: number, of: (s: State) => Float64Array): Float64Array => {
-    const out = new Float64Array(length)
-    for (const { solved, times } of parts) {
-      const own = of(solved.state)
-      for (let i = 0; i < length; i++) out[i]! += times * own[i]!
-    }
-    return out
+/** Superposition: each of several states so many times, added where it is asked for. */
+function superposed(parts: { solved: Solved; times: number }[]): State {
+  const states = parts.map((p) => p.solved.state)
+  const own = new Float64Array(12)
+  const sum = (of: 'movedAt' | 'heldAt', i: number): number => {
+    let s = 0
+    for (let k = 0; k < states.length; k++) s += parts[k]!.times * states[k]![of](i)
+    return s
   }
-  let done: { ends: Float64Array; held: Float64Array } | null = null
-  const finish = () => {
-    done ??= { ends: sum(memberCount * 12, (s) => s.finish().ends), held: sum(nodeCount * 6, (s) => s.finish().held) }
-    return done
+  return {
+    movedAt: (i) => sum('movedAt', i),
+    heldAt: (i) => sum('heldAt', i),
+    ends: (m, out) => {
+      out.fill(0)
+      for (let k = 0; k < states.length; k++) {
+        const { times } = parts[k]!
+        states[k]!.ends(m, own)
+        for (let d = 0; d < 12; d++) out[d]! += times * own[d]!
+      }
+    },
+    spansOf: (m) => {
+      const out: SpanLoad[] = []
+      for (const { solved, times } of parts) for (const l of solved.state.spansOf(m)) put(out, l, times)
+      return out
+    },
   }
-  const spansOf = (m: number): SpanLoad[] => {
-    const out: SpanLoad[] = []
-    for (const { solved, times } of parts) for (const l of solved.state.spansOf(m)) put(out, l, times)
-    return out
-  }
-  return { moved: sum(nodeCount * 6, (s) => s.moved), finish, spansOf }
 }
 
 /** Adds a load so many times; what is spread over the same stretch goes into one. */

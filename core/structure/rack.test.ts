@@ -93,7 +93,7 @@ describe('a rack as a frame', () => {
       const length = Math.hypot(m.path[0].x - m.path[1].x, m.path[0].y - m.path[1].y)
       expect(own.reduce((s, p) => s + p.toMm - p.fromMm, 0)).toBeCloseTo(length, 6)
       // a bar has two rails welded on near its ends; a rail as many bars as there are
-      const soft = own.filter((p) => p.weld).reduce((s, p) => s + p.toMm - p.fromMm, 0)
+      const soft = own.flatMap((p) => p.welds).reduce((s, w) => s + w.toMm - w.fromMm, 0)
       expect(soft).toBeLessThanOrEqual((m.name === 'Crossbar' ? 2 : 4) * 2 * defaultRules.weldZoneMm + 1e-6)
       expect(soft).toBeGreaterThan(0)
     }

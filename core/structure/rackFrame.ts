@@ -13,8 +13,16 @@ import type { Rules } from '../rules/rules'
 import type { FrameMaterial, FrameSection } from './element'
 import { buildFrame, type Frame, type FrameMember, type FrameNode, type Six } from './frame'
 
-/** A straight piece of a member between two places where something meets it. mm along the member's centre line. */
-export type Piece = { memberId: string; element: number; fromMm: number; toMm: number; weld: boolean; from: Vec3; to: Vec3 }
+/** A straight piece of a member between two places where something meets it. mm along the member's centre line; `welds`: stretches of it beside a weld. */
+export type Piece = {
+  memberId: string
+  element: number
+  fromMm: number
+  toMm: number
+  welds: { fromMm: number; toMm: number }[]
+  from: Vec3
+  to: Vec3
+}
 /** A joint's link in the frame; where the parts' lines meet it has no length but what its rigid arms take back. */
 export type Link = { joint: Joint; element: number; fromEndMm: [number, number]; atMm: [number, number] }
 export type RackFrame = {
@@ -107,7 +115,6 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
     if (joint.kind === 'weld') for (const s of [a, b]) if ('line' in s) welds.push({ id: s.line.id, atMm: s.atMm })
     return [{ joint, a, b }]
   })
-  for (const w of welds) for (const side of [-1, 1]) lines.get(w.id)?.stations.add(w.atMm + side * rules.weldZoneMm)
   // what is only hung on a member drills it all the same
   const holes = assembly.joints.flatMap((joint) =>
     joint.between.flatMap((id) => {
@@ -129,14 +136,22 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
     along.set(m.id, own)
     own.slice(1).forEach((to, i) => {
       const from = own[i]!
-      const weld = welds.some(
-        (w) =>
-          w.id === m.id &&
-          (from.atMm + to.atMm) / 2 > w.atMm - rules.weldZoneMm - SAME_MM &&
-          (from.atMm + to.atMm) / 2 < w.atMm + rules.weldZoneMm + SAME_MM,
+      const beside = softened(
+        welds.filter((w) => w.id === m.id).map((w) => w.atMm),
+        from.atMm,
+        to.atMm,
+        rules.weldZoneMm,
       )
       const element = member(from.node, to.node, section, { E: material.elasticMPa, G: material.shearMPa }, {}, m.rollDeg ?? 0)
-      pieces.push({ memberId: m.id, element, fromMm: from.atMm, toMm: to.atMm, weld, from: nodes[from.node]!, to: nodes[to.node]! })
+      pieces.push({
+        memberId: m.id,
+        element,
+        fromMm: from.atMm,
+        toMm: to.atMm,
+        welds: beside,
+        from: nodes[from.node]!,
+        to: nodes[to.node]!,
+      })
     })
   }
   const nodeOf = (s: Side): number => ('line' in s ? nearestNode(along.get(s.line.id) ?? [], s.atMm) : s.block.node)
@@ -180,6 +195,19 @@ function blocksOf(assembly: Assembly): Omit<Block, 'node'>[] {
     ...assembly.plates.filter((p) => stiff.has(p.id)).map((p) => ({ id: p.id, at: plateCentre(p), normal: plateNormal(p) })),
     ...assembly.fittings.map((f) => ({ id: f.id, at: f.at, normal: null })),
   ]
+}
+
+/** The stretches between two places that lie within a weld's reach, those that meet as one. mm */
+function softened(weldsAtMm: number[], fromMm: number, toMm: number, zoneMm: number): Piece['welds'] {
+  const out: Piece['welds'] = []
+  for (const atMm of [...weldsAtMm].sort((a, b) => a - b)) {
+    const zone = { fromMm: Math.max(fromMm, atMm - zoneMm), toMm: Math.min(toMm, atMm + zoneMm) }
+    const last = out[out.length - 1]
+    if (zone.toMm <= zone.fromMm) continue
+    if (last && zone.fromMm <= last.toMm) last.toMm = Math.max(last.toMm, zone.toMm)
+    else out.push(zone)
+  }
+  return out
 }
 
 const zero: Triple = [0, 0, 0]
