@@ -30,6 +30,10 @@ export type Member = {
 /** Where a flat part stands when fitted: the corner or middle its outline is measured from, and the two directions of the outline, of length 1. */
 export type Pose = { origin: Vec3; along: Vec3; up: Vec3 }
 export type Hole = { at: Point; diameterMm: number }
+/** A fold of a flat part: its line on the blank, how far the part turns there, and the way it goes from the face that is laid up. mm, degrees */
+export type Fold = { line: [Point, Point]; angleDeg: number; side: 'up' | 'down'; insideRadiusMm: number }
+/** One flat piece of a folded part as it stands: outside in its pose, its thickness inward. */
+export type Face = { pose: Pose; outline: Point[] }
 /**
  * One flat part as it is cut: `outline` closed, mm, in the plane of its pose; a folded one has its flat blank as outline and stands in `pose` with its
  * first face. `air` = how it meets the wind: a fairing leads it over, a board stops it, what lies sheltered does not feel it.
@@ -42,8 +46,9 @@ export type Plate = {
   thicknessMm: number
   outline: Point[]
   holes: Hole[]
-  /** folds across its length, from its first edge; the side is the way the far part goes */
-  bends: { atMm: number; angleDeg: number; side: 'up' | 'down'; insideRadiusMm: number }[]
+  bends: Fold[]
+  /** a folded part as it stands in space; none = it lies flat in its pose */
+  faces?: Face[]
   /** what a folded plate reaches and rises from one end to the other */
   steps?: { reachMm: number; riseMm: number; boltsPerEnd: number }
   pose: Pose

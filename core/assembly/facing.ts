@@ -1,7 +1,8 @@
 import { profileSection } from '../catalogue/profiles'
 import { centreLine } from '../geometry/centreLine'
 import { sectionAxes } from '../geometry/localAxes'
-import { dot, minus, size, type Vec3 } from '../geometry/vec3'
+import { areaMm2 } from '../geometry/polygon'
+import { cross, dot, minus, size, type Vec3 } from '../geometry/vec3'
 import { type Fitting, type Infill, type Member, type Plate, plateAreaMm2 } from './assembly'
 
 /** A direction the air comes along, or down. */
@@ -22,12 +23,13 @@ export const memberFacingMm2 = (m: Member, way: Vec3): number => {
   return points.slice(1).reduce((s, to, i) => s + pieceFacingMm2(m, points[i]!, to, way), 0)
 }
 
-/** A flat part by the slope of its face; one that lies in a joint or under a bar shows nothing of its own. mm² */
+/** A flat part by the slope of its face, a folded one by the faces that look that way or the other, whichever show more; what lies in a joint shows nothing. mm² */
 export function plateFacingMm2(p: Plate, way: Vec3): number {
   if (p.air === 'sheltered') return 0
-  const { along, up } = p.pose
-  const normal = { x: along.y * up.z - along.z * up.y, y: along.z * up.x - along.x * up.z, z: along.x * up.y - along.y * up.x }
-  return plateAreaMm2(p) * Math.abs(dot(normal, way))
+  const shown = (areaOf: number, { along, up }: Plate['pose']) => areaOf * dot(cross(along, up), way)
+  if (!p.faces) return Math.abs(shown(plateAreaMm2(p), p.pose))
+  const each = p.faces.map((f) => shown(areaMm2(f.outline), f.pose))
+  return Math.max(...[1, -1].map((side) => each.reduce((s, a) => s + Math.max(0, side * a), 0)))
 }
 
 export const fittingFacingMm2 = ({ size: s }: Fitting, way: Vec3): number =>

@@ -1,7 +1,17 @@
 import { profileSection } from '../catalogue/profiles'
-import { centroid } from '../geometry/polygon'
+import { areaMm2, centroid } from '../geometry/polygon'
 import { along, cross, middleOf, minus, type Point, plus, size, times, type Vec3 } from '../geometry/vec3'
-import { type Assembly, type Infill, type Member, memberEnds, memberMassKg, memberMiddle, type Plate, plateMassKg } from './assembly'
+import {
+  type Assembly,
+  type Face,
+  type Infill,
+  type Member,
+  memberEnds,
+  memberMassKg,
+  memberMiddle,
+  type Plate,
+  plateMassKg,
+} from './assembly'
 
 /** A point of a plate's own plane, in space. mm */
 export const onPlate = (p: Pick<Plate, 'pose'>, at: Point): Vec3 => along(along(p.pose.origin, p.pose.along, at.x), p.pose.up, at.y)
@@ -9,15 +19,32 @@ export const plateNormal = (p: Pick<Plate, 'pose'>): Vec3 => cross(p.pose.along,
 
 /** The middle of a flat part, half its thickness above the plane of its outline; of a folded one half way between its ends. mm */
 export function plateCentre(p: Plate): Vec3 {
+  if (p.faces) return facesCentre(p.faces, p.thicknessMm)
   const flat = along(onPlate(p, centroid(p.outline)), plateNormal(p), p.thicknessMm / 2)
   return p.steps ? p.pose.origin : flat
 }
 
-/** Corners of a flat part, the near face first. mm */
-export function plateCorners(p: Plate): Vec3[] {
-  const near = p.outline.map((q) => onPlate(p, q))
-  return [...near, ...near.map((q) => along(q, plateNormal(p), p.thicknessMm))]
+/** Each face by its area, half a thickness inside it. */
+function facesCentre(faces: Face[], thicknessMm: number): Vec3 {
+  const parts = faces.map((f) => ({ by: areaMm2(f.outline), at: along(onPlate(f, centroid(f.outline)), plateNormal(f), thicknessMm / 2) }))
+  const all = parts.reduce((s, p) => s + p.by, 0)
+  return times(
+    parts.reduce((s, p) => plus(s, times(p.at, p.by)), { x: 0, y: 0, z: 0 }),
+    1 / Math.max(1e-9, all),
+  )
 }
+
+/** The flat pieces that a part stands in: one where it is not folded. */
+export const facesOf = (p: Plate): Face[] => p.faces ?? [{ pose: p.pose, outline: p.outline }]
+
+/** Corners of one flat piece, the outside first. mm */
+export function faceCorners(f: Face, thicknessMm: number): Vec3[] {
+  const near = f.outline.map((q) => onPlate(f, q))
+  return [...near, ...near.map((q) => along(q, plateNormal(f), thicknessMm))]
+}
+
+/** Corners of a flat part or of all the faces of a folded one. mm */
+export const plateCorners = (p: Plate): Vec3[] => facesOf(p).flatMap((f) => faceCorners(f, p.thicknessMm))
 
 export function infillCentre(i: Infill): Vec3 {
   const [first] = i.outline

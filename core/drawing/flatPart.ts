@@ -1,71 +1,106 @@
-import type { Plate } from '../assembly/assembly'
-import { boxOf } from '../assembly/places'
-import type { Point } from '../geometry/vec3'
+import type { Fold, Plate } from '../assembly/assembly'
+import { boxOf, faceCorners } from '../assembly/places'
+import { hull } from '../geometry/polygon'
+import type { Point, Vec3 } from '../geometry/vec3'
 import { radians } from '../quantity/units'
 import { bounds, type Dimension, type Entity, type Sheet } from './sheet'
 
-/** A folded part as it is laid out: the flat blank with its fold lines dimensioned from one edge, and above it the edge of the folded part. mm at full size. */
+/** Room between the blank and the folded part beside it. mm at full size */
+const BESIDE_MM = 120
+
+/**
+ * A flat part as it is laid out: the blank with fold lines and holes dimensioned from its left and lower edges, and the folded part beside it. Folds are
+ * numbered in the order they are made. mm at full size.
+ */
 export function flatPartSheet(p: Plate): Sheet {
   const { centre, size } = boxOf(p.outline.map(({ x, y }) => ({ x, y, z: 0 })))
   const [length, width] = [size.x, size.y]
   const corner = { x: centre.x - length / 2, y: centre.y - width / 2 }
   const laid = (q: Point): Point => ({ x: q.x - corner.x, y: q.y - corner.y })
-  const { bends } = p
+  const folds = p.bends.map((b): Fold => ({ ...b, line: [laid(b.line[0]), laid(b.line[1])] }))
+  const holes = p.holes.map((h) => ({ ...h, at: laid(h.at) }))
   const blank: Entity[] = [
     { kind: 'polygon', layer: 'plate', closed: true, points: p.outline.map(laid) },
-    ...p.holes.map((h): Entity => ({ kind: 'circle', layer: 'plate', centre: laid(h.at), radius: h.diameterMm / 2 })),
-    ...bends.map(
-      (b): Entity => ({
-        kind: 'line',
-        layer: 'plate',
-        from: { x: b.atMm, y: 0 },
-        to: { x: b.atMm, y: width },
-        dashed: b.side === 'down',
-      }),
-    ),
-    ...bends.map(
-      (b, i): Entity => ({
+    ...holes.map((h): Entity => ({ kind: 'circle', layer: 'plate', centre: h.at, radius: h.diameterMm / 2 })),
+    ...folds.map(({ line: [from, to], side }): Entity => ({ kind: 'line', layer: 'plate', from, to, dashed: side === 'down' })),
+    ...folds.map(
+      ({ line: [from, to], side, angleDeg }, i): Entity => ({
         kind: 'text',
         layer: 'plate',
-        at: { x: b.atMm, y: width / 2 },
-        text: `${i + 1} ${b.side === 'up' ? '↑' : '↓'} ${Math.round(b.angleDeg * 10) / 10}°`,
+        at: { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 },
+        text: `${i + 1} ${side === 'up' ? '↑' : '↓'} ${Math.round(angleDeg * 10) / 10}°`,
         anchor: 'middle',
         size: 'small',
       }),
     ),
   ]
-  const holes = [...new Set(p.holes.map((h) => Math.round(laid(h.at).x * 10) / 10))].sort((a, b) => a - b)
-  const running = [...bends.map((b) => b.atMm), ...holes, length].map(
-    (x, i): Dimension => ({
-      kind: 'dimension',
-      layer: 'dimension',
-      from: { x: 0, y: 0 },
-      to: { x, y: 0 },
-      axis: 'x',
-      row: -(i + 1),
-      base: 0,
-      lengthMm: x,
-    }),
-  )
-  const across: Dimension = {
-    kind: 'dimension',
-    layer: 'dimension',
-    from: { x: length, y: 0 },
-    to: { x: length, y: width },
-    axis: 'y',
-    row: 1,
-    base: length,
-    lengthMm: width,
-  }
-  const edge = folded(p, length).map((q) => ({ x: q.x, y: q.y + width + 60 }))
-  const profile: Entity[] = bends.length ? edge.slice(1).map((q, i) => ({ kind: 'line', layer: 'member', from: edge[i]!, to: q })) : []
-  const entities = [...blank, ...profile, ...running, across]
+  const upright = folds.filter(({ line: [a, b] }) => Math.abs(a.x - b.x) < 0.01).map((f) => f.line[0].x)
+  const level = folds.filter(({ line: [a, b] }) => Math.abs(a.y - b.y) < 0.01).map((f) => f.line[0].y)
+  const entities = [
+    ...blank,
+    ...(p.faces ? inTheRound(p, { x: length + BESIDE_MM, y: 0 }) : strip(p, folds, length, width)),
+    ...running('x', [...upright, ...holes.map((h) => h.at.x), length], 0),
+    ...(level.length || p.faces ? running('y', [...level, ...holes.map((h) => h.at.y), width], 0) : [across(length, width)]),
+  ]
   return { view: 'plan', title: `${p.mark} ${p.name}`, entities, box: bounds(entities) }
 }
 
-/** The folded part's middle line seen along its folds, sharp at each. */
-function folded(p: Plate, lengthMm: number): Point[] {
-  const ends = [...p.bends.map((b) => b.atMm), lengthMm]
+/** Running dimensions from one edge of the blank, each place once. */
+const running = (axis: 'x' | 'y', places: number[], base: number): Dimension[] =>
+  [...new Set(places.map((v) => Math.round(v * 10) / 10))]
+    .sort((a, b) => a - b)
+    .map((v, i) => ({
+      kind: 'dimension',
+      layer: 'dimension',
+      from: { x: 0, y: 0 },
+      to: axis === 'x' ? { x: v, y: 0 } : { x: 0, y: v },
+      axis,
+      row: -(i + 1),
+      base,
+      lengthMm: v,
+    }))
+
+const across = (length: number, width: number): Dimension => ({
+  kind: 'dimension',
+  layer: 'dimension',
+  from: { x: length, y: 0 },
+  to: { x: length, y: width },
+  axis: 'y',
+  row: 1,
+  base: length,
+  lengthMm: width,
+})
+
+/** The folded part from above one corner (isometric, ISO 5456-3), far faces first. */
+function inTheRound(p: Plate, at: Point): Entity[] {
+  const { origin, along: x, up: y } = p.pose
+  const z = { x: x.y * y.z - x.z * y.y, y: x.z * y.x - x.x * y.z, z: x.x * y.y - x.y * y.x }
+  const own = (v: Vec3): Vec3 => {
+    const d = { x: v.x - origin.x, y: v.y - origin.y, z: v.z - origin.z }
+    const by = (e: Vec3) => d.x * e.x + d.y * e.y + d.z * e.z
+    return { x: by(x), y: by(y), z: by(z) }
+  }
+  const [c, s] = [Math.cos(radians(30)), Math.sin(radians(30))]
+  const seen = (v: Vec3): Point => ({ x: (v.x - v.y) * c, y: (v.x + v.y) * s * -1 + v.z })
+  const faces = (p.faces ?? [])
+    .map((f) => faceCorners(f, p.thicknessMm).map(own))
+    .map((points) => ({ near: points.reduce((sum, v) => sum + v.x + v.y + v.z, 0) / points.length, shape: hull(points.map(seen)) }))
+    .sort((a, b) => a.near - b.near)
+  const all = faces.flatMap((f) => f.shape)
+  const [left, low] = [Math.min(...all.map((q) => q.x)), Math.min(...all.map((q) => q.y))]
+  return faces.map(({ shape }) => ({
+    kind: 'polygon',
+    layer: 'member',
+    closed: true,
+    filled: true,
+    points: shape.map((q) => ({ x: q.x - left + at.x, y: q.y - low + at.y })),
+  }))
+}
+
+/** The middle line of a strip seen along its folds, sharp at each. */
+function strip(p: Plate, folds: Fold[], lengthMm: number, widthMm: number): Entity[] {
+  if (!folds.length) return []
+  const ends = [...folds.map((f) => f.line[0].x), lengthMm]
   let [x, y, heading, from] = [0, 0, 0, 0]
   const points: Point[] = [{ x, y }]
   ends.forEach((at, i) => {
@@ -76,5 +111,6 @@ function folded(p: Plate, lengthMm: number): Point[] {
     if (bend) heading += bend.side === 'up' ? bend.angleDeg : -bend.angleDeg
     from = at
   })
-  return points
+  const edge = points.map((q) => ({ x: q.x, y: q.y + widthMm + 60 }))
+  return edge.slice(1).map((q, i) => ({ kind: 'line', layer: 'member', from: edge[i]!, to: q }))
 }

@@ -1,6 +1,6 @@
 import { type Assembly, memberEnds } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
-import { boxOf, plateCentre, plateCorners } from '../assembly/places'
+import { boxOf, faceCorners, facesOf, plateCentre } from '../assembly/places'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
 import { centreLine, nearestAlong, pointAlong } from '../geometry/centreLine'
@@ -225,12 +225,12 @@ function bentOutline(line: Point[], half: number): Point[] | null {
   return [...edges.map((n) => ({ x: n.p.x + n.x, y: n.p.y + n.y })), ...edges.reverse().map((n) => ({ x: n.p.x - n.x, y: n.p.y - n.y }))]
 }
 
-/** Flat parts by their own outline; what rides under a foot is seen as part of it. A sheet seen on edge is a line. */
+/** Flat parts by their own outline, folded ones face by face, those that are seen on edge last; what rides under a foot is seen as part of it. A sheet seen on edge is a line. */
 const plates = (view: ViewName, assembly: Assembly): Entity[] =>
   assembly.plates
     .filter((p) => !p.steps)
-    .map((p): Entity => {
-      const points = shadow(view, plateCorners(p))
+    .flatMap((p) => facesOf(p).map((f) => ({ p, points: shadow(view, faceCorners(f, p.thicknessMm)) })))
+    .map(({ p, points }): Entity => {
       const { size } = boxOf(points.map(({ x, y }) => ({ x, y, z: 0 })))
       const edge = p.air === 'fairing' && view === 'side'
       const [first, last] = [points[0]!, points[Math.floor(points.length / 2)]!]

@@ -1,17 +1,29 @@
-import type { Plate } from '../assembly/assembly'
-import { onPlate, plateNormal } from '../assembly/places'
+import type { Face, Plate } from '../assembly/assembly'
+import { facesOf, onPlate, plateNormal } from '../assembly/places'
 import { along, type Vec3 } from '../geometry/vec3'
 import type { Mesh } from './mesh'
 import { triangulate } from './triangulate'
 
-/** A flat part as a solid, as thick as it is; its holes are drawn on its face and left out here. */
+/** A flat part as a solid, as thick as it is, each face of a folded one by itself; its holes are drawn on its face and left out here. */
 export function extrude(p: Plate): Mesh {
+  const meshes = facesOf(p).map((f) => extrudeFace(f, p.thicknessMm))
+  const positions: number[] = []
+  const indices: number[] = []
+  for (const m of meshes) {
+    const from = positions.length / 3
+    positions.push(...m.positions)
+    indices.push(...m.indices.map((i) => i + from))
+  }
+  return { positions, indices }
+}
+
+function extrudeFace(f: Face, thicknessMm: number): Mesh {
   const turned =
-    p.outline.reduce((s, a, i) => s + a.x * p.outline[(i + 1) % p.outline.length]!.y - p.outline[(i + 1) % p.outline.length]!.x * a.y, 0) <
+    f.outline.reduce((s, a, i) => s + a.x * f.outline[(i + 1) % f.outline.length]!.y - f.outline[(i + 1) % f.outline.length]!.x * a.y, 0) <
     0
-  const outline = turned ? [...p.outline].reverse() : p.outline
-  const near: Vec3[] = outline.map((q) => onPlate(p, q))
-  const far = near.map((q) => along(q, plateNormal(p), p.thicknessMm))
+  const outline = turned ? [...f.outline].reverse() : f.outline
+  const near: Vec3[] = outline.map((q) => onPlate(f, q))
+  const far = near.map((q) => along(q, plateNormal(f), thicknessMm))
   const n = near.length
   const positions = [...near, ...far].flatMap((v) => [v.x, v.y, v.z])
   const face = triangulate(outline, null)

@@ -106,8 +106,7 @@ function bending({ member, bent, lacks }: TubePart, w: Workshop): Lack[] {
 /** Holes beyond the largest drill, and folds longer than the brake. */
 function flatWork(p: Plate, w: Workshop): Lack[] {
   const hole = Math.max(0, ...p.holes.map((h) => h.diameterMm))
-  const ys = p.outline.map((q) => q.y)
-  const fold = p.bends.length ? Math.max(...ys) - Math.min(...ys) : 0
+  const fold = Math.max(0, ...p.bends.map(({ line: [a, b] }) => Math.hypot(a.x - b.x, a.y - b.y)))
   return [
     ...(hole > w.drillMostMm
       ? [[`a hole of {${hole}} and the largest drill is {${w.drillMostMm}}`, 'a hole saw, a punch or the cutting table'] as Lack]

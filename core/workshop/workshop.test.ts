@@ -151,11 +151,21 @@ describe('what this shop cannot do', () => {
       ...over,
     })
     const of = (p: Plate, w = demoWorkshop) => cannotDo({ ...emptyAssembly, plates: [p] }, w, defaultRules).map((c) => c.says)
-    const fold: Plate['bends'] = [{ atMm: 60, angleDeg: 90, side: 'up', insideRadiusMm: 5 }]
-    expect(of(plate({ holes: [{ at: { x: 0, y: 0 }, diameterMm: 16 }], bends: fold }))).toEqual([])
+    const fold = (longMm: number): Plate['bends'] => [
+      {
+        line: [
+          { x: 0, y: -longMm / 2 },
+          { x: 0, y: longMm / 2 },
+        ],
+        angleDeg: 90,
+        side: 'up',
+        insideRadiusMm: 5,
+      },
+    ]
+    expect(of(plate({ holes: [{ at: { x: 0, y: 0 }, diameterMm: 16 }], bends: fold(300) }))).toEqual([])
     expect(of(plate({ holes: [{ at: { x: 0, y: 0 }, diameterMm: 22 }] }))).toEqual(['a hole of {22} and the largest drill is {16}'])
-    expect(of(plate({ outline: rectangle(120, 1500), bends: fold }))).toEqual(['a fold {1500} long and the brake takes {1200}'])
-    expect(of(plate({ bends: fold }), { ...demoWorkshop, brakeMm: 0 })).toEqual(['it is folded and no brake is listed'])
+    expect(of(plate({ outline: rectangle(120, 1500), bends: fold(1500) }))).toEqual(['a fold {1500} long and the brake takes {1200}'])
+    expect(of(plate({ bends: fold(300) }), { ...demoWorkshop, brakeMm: 0 })).toEqual(['it is folded and no brake is listed'])
   })
   test('a saw 2 off in 100 leaves 2 · 2 · 50 / 100 = 2.0 at a welded tube of 50, more than a weld may bridge; a saddled end is cut otherwise', () => {
     const post = tube({

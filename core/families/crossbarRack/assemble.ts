@@ -12,6 +12,7 @@ import { materialOf } from '../../catalogue/materials'
 import { backingPlate, footTypes } from '../../catalogue/mounts'
 import { profileOf, profileSection } from '../../catalogue/profiles'
 import { rectangle } from '../../geometry/polygon'
+import type { Point } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import { stepBracket } from '../../sheet/stepBracket'
 import { type MountLine, mountHalfWidthMm, nearestMountX, type Vehicle } from '../../vehicle/vehicle'
@@ -211,7 +212,7 @@ function brackets(p: CrossbarParams, mounts: Mount[], kFactor: number): Plate[] 
     thicknessMm: p.bracketThicknessMm,
     outline: rectangle(made.flatLengthMm, p.bracketWidthMm),
     holes: [],
-    bends: made.bends,
+    bends: made.bends.map(({ atMm, ...b }) => ({ ...b, line: acrossStrip(atMm - made.flatLengthMm / 2, p.bracketWidthMm) })),
     steps: { reachMm: made.offsetMm, riseMm: p.footHeightMm, boltsPerEnd: boltsPerEnd(p) },
     pose: {
       origin: { ...m.place, z: m.place.z + p.footHeightMm / 2 },
@@ -222,6 +223,11 @@ function brackets(p: CrossbarParams, mounts: Mount[], kFactor: number): Plate[] 
     air: 'sheltered' as const,
   }))
 }
+
+const acrossStrip = (x: number, widthMm: number): [Point, Point] => [
+  { x, y: -widthMm / 2 },
+  { x, y: widthMm / 2 },
+]
 
 const frontBar = (p: CrossbarParams): number => p.barXMm.indexOf(Math.max(...p.barXMm))
 
