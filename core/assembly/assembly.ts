@@ -90,6 +90,10 @@ export type Joint = {
   weld?: { lengthMm: number; apartMm: number; allRound: boolean; legMm?: number }
   /** what goes through it, and whether a sleeve keeps each tube from caving in under it; a bolted joint only */
   bolts?: { size: BoltSize; count: number; sleeved?: boolean; apartMm?: number }
+  /** the line that a hinge turns about; none = through the joint */
+  axis?: Vec3
+  /** bought whole: what its maker lets it hold, any way. N, null = nobody knows */
+  rated?: { holdsN: number | null; by: string; what: string }
   /** a plate bolted to both parts, which keeps them from turning about the bolt, and its side */
   gusset?: { plateId: string; sideMm: number }
 }
@@ -133,7 +137,11 @@ export type Support = {
   climbOn: string[]
   /** what its maker lets it carry, moving and parked; undefined = judged by its own strength, null = a maker's thing that nobody knows the rating of. kg */
   ratedKg?: { value: number | null; source: string }
+  /** a box that is shut round what lies in it: the room, the sheets that take what presses on them, the joints that keep it shut. mm */
+  encloses?: { room: Vec3; panels: Panel[]; lid: { joints: string[] } }
 }
+/** A flat field of sheet held at its four edges, and which way what lies in the box presses on it. mm */
+export type Panel = { part: string; name: string; longMm: number; shortMm: number; takes: 'down' | 'along' | 'aside' | 'up' }
 /** What straps and ropes pull on, with every part the pull passes through. N; null = nobody knows */
 export type AssemblyAnchor = {
   id: string

@@ -14,6 +14,10 @@ export const smallParts = [
   'gasket',
   'sealant',
   'tube sleeve',
+  'piano hinge',
+  'seal strip',
+  'latch',
+  'lock',
 ] as const
 export type SmallPart = (typeof smallParts)[number]
 
@@ -23,7 +27,8 @@ export type HardwarePart =
   | { kind: 'lock nut' | 'T-nut'; size: BoltSize }
   | { kind: 'backing plate'; sideMm: number; thicknessMm: number }
   | { kind: 'tube sleeve'; size: BoltSize; lengthMm: number }
-  | { kind: Exclude<SmallPart, 'lock nut' | 'T-nut' | 'backing plate' | 'tube sleeve'> }
+  | { kind: 'piano hinge' | 'seal strip'; lengthMm: number }
+  | { kind: Exclude<SmallPart, 'lock nut' | 'T-nut' | 'backing plate' | 'tube sleeve' | 'piano hinge' | 'seal strip'> }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
@@ -39,6 +44,9 @@ export function hardwareName(part: HardwarePart): string {
       return `Backing plate {${part.sideMm}} × {${part.sideMm}} × {g ${part.thicknessMm}}`
     case 'tube sleeve':
       return `Sleeve for ${part.size}, {${part.lengthMm}} long`
+    case 'piano hinge':
+    case 'seal strip':
+      return `${capital(part.kind)}, {${part.lengthMm}} long`
     default:
       return capital(part.kind)
   }
@@ -59,8 +67,17 @@ const SMALL: Record<SmallPart, number> = {
   gasket: 150,
   sealant: 120,
   'tube sleeve': 110,
+  // a metre of each
+  'piano hinge': 1400,
+  'seal strip': 450,
+  latch: 1250,
+  lock: 1600,
 }
 export const hardwarePriceMinor = (part: HardwarePart): number | null =>
-  part.kind === 'bolt' ? (BOLTS[part.size] ?? null) : SMALL[part.kind]
+  part.kind === 'bolt'
+    ? (BOLTS[part.size] ?? null)
+    : part.kind === 'piano hinge' || part.kind === 'seal strip'
+      ? Math.round((SMALL[part.kind] * part.lengthMm) / 1000)
+      : SMALL[part.kind]
 /** Small things get lost: bolts, nuts and washers are bought with spares, what is made to measure is not. */
 export const hasSpares = (part: HardwarePart): boolean => ['bolt', 'lock nut', 'T-nut', 'sealing washer', 'end cap'].includes(part.kind)

@@ -1,5 +1,6 @@
 import { alreadyThere } from './alreadyThere/family'
 import { cabGuard } from './cabGuard/family'
+import { chest } from './chest/family'
 import { crossbarRack } from './crossbarRack/family'
 import { type ListedFamily, listed } from './design'
 import { halfGuard } from './halfGuard/family'
@@ -18,6 +19,7 @@ export const families: ListedFamily[] = [
   listed(halfGuard),
   listed(ladderRack),
   listed(headboard),
+  listed(chest),
   listed(receiverCarrier),
   listed(alreadyThere),
 ]

@@ -23,6 +23,7 @@ export type Issue = { at: (string | number)[]; fix: Patch[] | null } & (
   | { code: 'load_on_nothing'; item: string }
   | { code: 'load_on_one_bar'; item: string }
   | { code: 'load_hangs_outside'; item: string; outsideMm: number }
+  | { code: 'load_too_large'; item: string; box: string; room: { x: number; y: number; z: number } }
   | { code: 'load_tips'; item: string; centreXMm: number; fromMm: number; toMm: number }
   | { code: 'bridges_bodies'; one: string; other: string; movesMm: number | null }
   | { code: 'load_near_body'; item: string; body: string; clearMm: number; needMm: number | null }

@@ -29,6 +29,8 @@ const messages: Messages = {
   load_on_one_bar: (i) => `${i.item} rests on one bar only and can pivot on it: bring a second bar under it.`,
   load_hangs_outside: (i, mm) =>
     `${i.item} hangs past the ends of its bars by ${mm(i.outsideMm)}: its moment there is counted. Make the bars longer, or move it in.`,
+  load_too_large: (i, mm) =>
+    `${i.item} does not go in: ${i.box} has ${mm(i.room.x)} along, ${mm(i.room.y)} across and ${mm(i.room.z)} of height clear. Turn it, take out a divider, or make the box larger.`,
   load_tips: (i, mm) =>
     `${i.item} tips: its centre of mass at ${mm(i.centreXMm)} lies outside its supports, ${mm(i.fromMm)} to ${mm(i.toMm)}.`,
   bridges_bodies: (i, mm) =>

@@ -80,6 +80,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
       cases: loadCases(rules, brief.road),
       speedKmh: brief.speedKmh,
       rules,
+      shutIn: new Set(brief.cargo.filter((c) => boxOfItem(c, assembly)).map((c) => c.id)),
     }),
   ])
   const indexOf = (pieceId: string | null) =>
@@ -137,6 +138,12 @@ const seen = ({ piece, family, assembly }: Built): PieceSeen => ({
   massKg: assemblyMassKg(assembly),
 })
 
+/** The shut box that an item lies in; undefined where it lies in none, or not in one alone. */
+const boxOfItem = (c: Cargo, assembly: Assembly) => {
+  const [own, ...others] = c.on
+  return own === undefined || others.length ? undefined : assembly.supports.find((s) => s.id === own)?.encloses
+}
+
 /** Cargo that touches what it lies on beyond its ends: its moment there is counted, and somebody should know. */
 const hangingIssues = (carried: Carried[]): Issue[] =>
   carried.flatMap((c, k): Issue[] => {
@@ -177,7 +184,11 @@ function cargoIssues(job: Job, assembly: Assembly): Issue[] {
         ? [{ code: 'loads_overlap', at: ['brief', 'cargo', k, 'yMm'], item: c.name, other: other.name, fix: null }]
         : []
     })
+    const room = boxOfItem(c, assembly)?.room
     return [
+      ...(room && (c.lengthMm > room.x || c.widthMm > room.y || c.heightMm > room.z)
+        ? [{ code: 'load_too_large', at, fix: null, item: c.name, box: rest.supports[0]?.name ?? 'the box', room } satisfies Issue]
+        : []),
       ...(open.has(c.id)
         ? [{ code: 'use_not_agreed', at: ['brief', 'cargo', k, 'use'], fix: null, item: c.name, use: c.use } satisfies Issue]
         : []),

@@ -15,8 +15,13 @@ import { allOfIt, type Limit, limit } from './limit'
 export type JointsGiven = { assembly: Assembly; cases: CaseResult[]; lacks: string[]; rules: Rules; own: (id: string) => boolean }
 type At = { r: CaseResult; j: JointForce; parts: JoinedPart[] }
 
-/** Welds, the metal beside them, bolts between members, and joints for which there is no rule. */
-export const jointLimits = (given: JointsGiven): Limit[] => [...weldLimits(given), ...boltLimit(given), ...notChecked(given)]
+/** Welds, the metal beside them, bolts between members, what is bought and rated, and joints for which there is no rule. */
+export const jointLimits = (given: JointsGiven): Limit[] => [
+  ...weldLimits(given),
+  ...boltLimit(given),
+  ...ratedLimit(given),
+  ...notChecked(given),
+]
 
 const among = ({ assembly, cases, own }: JointsGiven, kinds: JointForce['joint']['kind'][]): At[] =>
   cases.flatMap((r) =>
@@ -271,6 +276,51 @@ function bearing(parts: JoinedPart[], j: JointForce, size: BoltSize, rules: Rule
   return { holdsN: least, missing: null }
 }
 
+/** A latch or the like that is bought: all that goes through it against what its maker lets it hold; one without a rating governs. */
+function ratedLimit({ cases, lacks, rules, own }: JointsGiven): Limit[] {
+  const all = cases.flatMap((r) =>
+    r.joints.flatMap((j) => {
+      const { rated } = j.joint
+      return rated && own(j.joint.id) ? [{ r, j, rated, forceN: Math.hypot(j.alongN, j.acrossN) }] : []
+    }),
+  )
+  const worst = greatest(all, (a) => (a.rated.holdsN === null ? 1e9 + a.forceN : a.forceN / Math.max(1e-9, a.rated.holdsN)))
+  if (!worst) return []
+  return [
+    limit({
+      id: 'joint.rated',
+      name: 'What is bought to hold parts together',
+      group: 'rack',
+      unit: 'N',
+      ref: worst.j.joint.between[0],
+      nearRatio: rules.nearRatio,
+      used: figure(
+        {
+          id: 'joint.rated',
+          name: `${worst.j.joint.kind}, ${worst.r.case.name}`,
+          unit: 'N',
+          formula: 'F = √(N² + V²)',
+          source: FRAME,
+          with: { N: [worst.j.alongN, 'N', 'along it'], V: [worst.j.acrossN, 'N', 'across it'] },
+          lacks,
+        },
+        ({ N, V }) => Math.hypot(N, V),
+      ),
+      allowed: figure(
+        {
+          id: 'joint.rated.allowed',
+          name: 'By its maker',
+          unit: 'N',
+          formula: 'as given',
+          source: worst.rated.by,
+          with: { R: [worst.rated.holdsN, 'N', worst.rated.what] },
+        },
+        ({ R }) => R,
+      ),
+    }),
+  ]
+}
+
 /** A joint for which there is no rule is named, never passed over: between two parts of ours, or with something fitted whole that has no rating. */
 function notChecked(given: JointsGiven): Limit[] {
   const { assembly, rules, own } = given
@@ -282,7 +332,7 @@ function notChecked(given: JointsGiven): Limit[] {
     if (j.between.every((id) => !ours.has(id))) return false
     const bolted = j.kind === 'bolt' || j.kind === 'hinge' || j.kind === 'pin'
     // bolts into something bought are ours, and what they hold of it is its maker's
-    return !((j.kind === 'weld' && j.between.every((id) => ours.has(id))) || (bolted && j.bolts))
+    return !j.rated && !((j.kind === 'weld' && j.between.every((id) => ours.has(id))) || (bolted && j.bolts))
   })
   if (!open.length) return []
   const figureOf = (id: string, name: string) =>

@@ -20,6 +20,7 @@ import { allOfIt, type Limit, limit } from './limit'
 import { memberLimits } from './memberLimits'
 import { overhangLimits } from './overhangLimits'
 import { pullLimits } from './pullLimits'
+import { sheetLimits } from './sheetLimits'
 import { usedInCase, worstCase } from './usedInCase'
 import { type Fallen, whatStands } from './whatStands'
 
@@ -107,6 +108,7 @@ export function rackLimits(given: RackGiven): RackResult {
       ...holeLimits(joints),
       ...fatigueLimit({ assembly, cases: everything, brief, lacks, rules, own }),
       ...pullLimits(assembly, rules, own),
+      ...sheetLimits({ assembly, carried, cases, lacks, rules, own }),
     ].map((l) => ({ ...l, pieceId }))
   })
   return {

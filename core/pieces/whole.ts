@@ -128,6 +128,15 @@ function named(a: Assembly, piece: Piece): Assembly {
       ...s,
       id: id(s.id),
       bearings: s.bearings.map((b) => ({ ...b, on: b.on === null ? null : id(b.on) })),
+      ...(s.encloses
+        ? {
+            encloses: {
+              ...s.encloses,
+              panels: s.encloses.panels.map((p) => ({ ...p, part: id(p.part) })),
+              lid: { joints: s.encloses.lid.joints.map(id) },
+            },
+          }
+        : {}),
       walkOn: s.walkOn.map(id),
       climbOn: s.climbOn.map(id),
     })),

@@ -171,6 +171,10 @@ export const RulesSchema = z.object({
   dressPittedEach: rule(9, 0, 500, 'Saw', 'Dressing a pitted offcut, each', 'money'),
 
   kFactor: rule(0.42, 0.2, 0.5, 'Brake', 'K factor for air bending', '', "shop's own; 0.33 to 0.45 is usual for r from t to 3t"),
+  leastFlangeT: rule(5, 1, 20, 'Brake', 'Shortest flange, in thicknesses', '', "shop's own; the die's opening says"),
+  leastRadiusT: rule(1, 0, 10, 'Brake', 'Tightest inside radius, in thicknesses', '', "shop's own; the sheet's maker says for its temper"),
+  sheetGapMm: rule(6, 0, 50, 'Sheet', 'Between parts on a sheet', 'mm', 'the table, the torch or the saw says'),
+  sheetEdgeMm: rule(10, 0, 100, 'Sheet', 'Left free along the edge of a sheet', 'mm'),
 
   wetWoodShare: rule(0.25, 0, 1, 'Structure', 'Wood is heavier when wet, by', ''),
   sparesPercent: rule(5, 0, 100, 'Money', 'Spare bolts, nuts, washers and caps', '%'),

@@ -10,7 +10,15 @@ import { type Anchor, eachEndN, endsOnAnchors } from './anchors'
 import { needRatio, type Strap, type StrapNeed, strapNeeds } from './straps'
 
 /** What securing is judged by: everything carried, what there is to hook to, the road's load cases, and how fast. */
-export type SecuringGiven = { cargo: Cargo[]; anchors: Anchor[]; cases: LoadCase[]; speedKmh: number | null; rules: Rules }
+export type SecuringGiven = {
+  cargo: Cargo[]
+  anchors: Anchor[]
+  cases: LoadCase[]
+  speedKmh: number | null
+  rules: Rules
+  /** what lies shut in a box, by id: its sheets and its lid hold it, and are checked for it */
+  shutIn?: Set<string>
+}
 
 /** An item's straps as the sums need them: each with what its anchor points hold. */
 export function strapsOf(securing: Securing, { anchors, cargo }: Pick<SecuringGiven, 'anchors' | 'cargo'>): Strap[] {
@@ -65,7 +73,7 @@ const liftOn = (c: Cargo, speedKmh: number, rules: Rules): number =>
 /** How each item that rides is held: by its straps, by its bolts, or by nothing that anybody named, and then it is not assessed. */
 export const securingLimits = (given: SecuringGiven): Limit[] =>
   given.cargo
-    .filter((c) => c.counts !== 'parked')
+    .filter((c) => c.counts !== 'parked' && !(c.securing === null && given.shutIn?.has(c.id)))
     .map((c) =>
       c.securing === null
         ? notSaid(c, given.rules)

@@ -7,7 +7,7 @@ import { footTypes } from '../catalogue/mounts'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import { bracketBending } from '../fasten/bracket'
 import { centreLine, headingAlong, nearestAlong, pointAlong } from '../geometry/centreLine'
-import { type Triple, VERTICAL } from '../geometry/localAxes'
+import { localAxes, type Triple, VERTICAL } from '../geometry/localAxes'
 import { apart, cross, dot, minus, along as moved, size, unit, type Vec3 } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
 import type { FrameMaterial, FrameSection } from './element'
@@ -75,6 +75,15 @@ const lets: Record<JointKind, Six<boolean>> = {
 const letsOf = ({ kind, bolts, gusset }: Joint): Six<boolean> => (bolts?.apartMm ? none : gusset ? gusseted(lets[kind]) : lets[kind])
 /** The shop's rule for a gusset plate: in its own plane it holds, across it it bends like the bolt alone. */
 const gusseted = ([along, y, z, , aboutY, aboutZ]: Six<boolean>): Six<boolean> => [along, y, z, false, aboutY, aboutZ]
+
+/** A hinge lets go about the one of its link's own axes that lies nearest to the line it turns on. */
+function turning(axis: Vec3, a: Vec3, b: Vec3, offsets: FrameMember['offsets']): Six<boolean> {
+  const end = (p: Vec3, [x, y, z]: Triple): Triple => [p.x + x, p.y + y, p.z + z]
+  const axes = localAxes(end(a, offsets?.from ?? zero), end(b, offsets?.to ?? zero), 0)
+  const along = axes.map(([x, y, z]) => Math.abs(x * axis.x + y * axis.y + z * axis.z))
+  const most = along.indexOf(Math.max(...along))
+  return [false, false, false, most === 0, most === 1, most === 2]
+}
 
 type Line = { id: string; points: Vec3[]; starts: number[]; length: number; stations: Set<number> }
 /** A stiff part that is no line: a flat part that carries, or something fitted whole. */
@@ -157,8 +166,9 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
   const nodeOf = (s: Side): number => ('line' in s ? nearestNode(along.get(s.line.id) ?? [], s.atMm) : s.block.node)
   const made = links.map(({ joint, a, b }): Link => {
     const [from, to] = [nodeOf(a), nodeOf(b)]
-    const releases = { from: none, to: letsOf(joint) }
-    const element = member(from, to, block, blockMaterial, { releases, ...armsOf(nodes, [a, from], [b, to]) })
+    const arms = armsOf(nodes, [a, from], [b, to])
+    const releases = { from: none, to: joint.axis ? turning(joint.axis, nodes[from]!, nodes[to]!, arms.offsets) : letsOf(joint) }
+    const element = member(from, to, block, blockMaterial, { releases, ...arms })
     return { joint, element, fromEndMm: [endOf(a), endOf(b)], atMm: [stationOf(a), stationOf(b)] }
   })
   const seats: number[] = []

@@ -1,0 +1,279 @@
+import { type Assembly, emptyAssembly, type Joint, type Mount, type OwnDimension, type Plate } from '../../assembly/assembly'
+import { footHardware } from '../../assembly/usualHardware'
+import { footTypes, type MountKind } from '../../catalogue/mounts'
+import type { Issue } from '../../issue/issue'
+import type { Place } from '../../places/places'
+import type { Rules } from '../../rules/rules'
+import { foldedPan, panFaults, placedFaces } from '../../sheet/folded'
+import type { Site } from '../family'
+import { letterOf, nameOf, sides } from '../feetOnEdge'
+import { clampedTo, faultOf, notYet } from '../parts'
+import type { ChestParams } from './params'
+import { type ChestShape, chestShape, FOOT_IN_MM, floorOf, type Part } from './shape'
+
+/** Shares and distances of seams and bolts. Shop's own: stitched over four tenths; a bolt each so many mm */
+const STITCHED = 0.4
+const BOLT_EACH_MM = 150
+/** How far the line of a floor lies inside its edge, as `core/places` draws it. mm */
+const EDGE_MM: Partial<Record<Place['kind'], number>> = { 'bed floor': 60, 'van floor': 80, 'tray edge': 30 }
+/** Hinges stand so far in from the lid's ends, as a share of its width. */
+const HINGE_IN = 1 / 6
+
+export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issues: Issue[] } {
+  const floor = floorOf(p, site)
+  if (!floor) return notYet('The chest has no floor to stand on: measure the bed, the tray or the van’s floor at Measure')
+  const s = chestShape(p, floor, site.rules)
+  const plates = s.parts.map((part) => plateOf(part, p))
+  const mounts = feetOf(p, s)
+  const joints = jointsOf(p, s)
+  const panel = { longMm: s.insideX, shortMm: (2 * s.bearerY[0]!) / (p.bearers - 1) }
+  return {
+    assembly: {
+      ...emptyAssembly,
+      plates,
+      mounts,
+      joints: [...joints, ...clampedTo(mounts)],
+      supports: [
+        {
+          id: 'inside',
+          name: 'Inside the chest',
+          kind: 'tray',
+          bodyId: floor.bodyId,
+          bearings: [0.25, 0.5, 0.75].map((share) => ({
+            on: 'body',
+            xMm: s.rearX + p.lengthMm * share,
+            leftMm: s.insideY / 2,
+            rightMm: -s.insideY / 2,
+            zMm: s.zMm + p.thicknessMm,
+          })),
+          surface: null,
+          holds: true,
+          walkOn: [],
+          climbOn: [],
+          encloses: {
+            room: { x: s.insideX, y: s.insideY / (p.dividers + 1), z: s.insideZ },
+            panels: [
+              { part: 'body', name: 'floor between bearers', takes: 'down', ...sorted(panel) },
+              {
+                part: 'body',
+                name: 'front and back',
+                takes: 'along',
+                ...sorted({ longMm: s.insideY / (p.dividers + 1), shortMm: s.insideZ }),
+              },
+              { part: 'end:left', name: 'ends', takes: 'aside', ...sorted({ longMm: s.insideX, shortMm: s.insideZ }) },
+              { part: 'lid', name: 'lid', takes: 'up', ...sorted({ longMm: s.insideY, shortMm: s.insideX }) },
+            ],
+            lid: { joints: Array.from({ length: p.latches }, (_, i) => `latch:${i}`) },
+          },
+        },
+      ],
+      motions: [
+        {
+          id: 'lid',
+          name: 'Lid',
+          kind: 'turn',
+          moves: ['lid'],
+          axis: { at: { x: s.frontX, y: 0, z: s.topMm }, way: { x: 0, y: 1, z: 0 } },
+          from: 0,
+          to: 100,
+          heldBy: p.keyNumber ? `${p.latches} latches, lock with key ${p.keyNumber}` : `${p.latches} latches`,
+        },
+      ],
+      hardware: [
+        ...footHardware(footTypes[footKind(floor)], mounts.length, mounts[0]?.backingMm ?? null),
+        { part: { kind: 'piano hinge', lengthMm: Math.round(p.widthMm - 40) }, quantity: 1, for: 'lid' },
+        { part: { kind: 'latch' }, quantity: p.latches, for: 'lid' },
+        ...(p.keyNumber ? [{ part: { kind: 'lock' as const }, quantity: 1, for: `lid, key ${p.keyNumber}` }] : []),
+        { part: { kind: 'seal strip', lengthMm: Math.round(2 * (p.lengthMm + p.widthMm)) }, quantity: 1, for: 'rim' },
+        ...bolts(joints),
+      ],
+      dimensions: dimensionsOf(p, s),
+    },
+    issues: faults(p, s, site.rules),
+  }
+}
+
+const sorted = ({ longMm, shortMm }: { longMm: number; shortMm: number }) => ({
+  longMm: Math.max(longMm, shortMm),
+  shortMm: Math.min(longMm, shortMm),
+})
+
+function plateOf(part: Part, p: ChestParams): Plate {
+  const { outline, holes, bends, faces } = foldedPan(part.pan)
+  return {
+    id: part.id,
+    mark: part.mark,
+    name: part.name,
+    materialId: p.materialId,
+    thicknessMm: p.thicknessMm,
+    outline,
+    holes,
+    bends,
+    faces: placedFaces(faces, part.pose),
+    pose: part.pose,
+    goodFace: 'down',
+    air: part.id.startsWith('divider') || part.id.startsWith('bearer') ? 'sheltered' : 'board',
+  }
+}
+
+const footKind = (floor: Place): MountKind => (floor.mounts.includes('through-bolt') ? 'through-bolt' : (floor.mounts[0] ?? 'floor screw'))
+
+/** Two bolted feet under each outer bearer that the floor's line reaches. */
+function feetOf(p: ChestParams, s: ChestShape): Mount[] {
+  const kind = footKind(s.floor)
+  const half = Math.min(Math.abs(s.floor.from.y), Math.abs(s.floor.to.y))
+  const reached = s.bearerY.findIndex((y) => y <= half + 0.5)
+  const at = reached < 0 || reached >= p.bearers / 2 ? 0 : reached
+  return [s.rearX + FOOT_IN_MM, s.frontX - FOOT_IN_MM].flatMap((x, i) =>
+    sides.map((side): Mount => {
+      const bearer = side > 0 ? at : p.bearers - 1 - at
+      return {
+        id: `foot:${i}:${nameOf(side)}`,
+        mark: `F${i + 1}${letterOf(side)}`,
+        kind,
+        placeId: s.floor.id,
+        bodyId: s.floor.bodyId,
+        on: `bearer:${bearer}`,
+        side: nameOf(side),
+        place: { x, y: s.bearerY[bearer]!, z: s.floor.to.z },
+        normal: { x: 0, y: 0, z: 1 },
+        massKg: footTypes[kind].massKg,
+        backingMm: footTypes[kind].drilled ? 50 : null,
+        via: null,
+      }
+    }),
+  )
+}
+
+function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
+  const midX = (s.rearX + s.frontX) / 2
+  const seam = (lengthMm: number, apartMm: number): Pick<Joint, 'kind' | 'weld' | 'bolts'> =>
+    p.build === 'welded'
+      ? { kind: 'weld', weld: { lengthMm: lengthMm * STITCHED, apartMm, allRound: false, legMm: p.thicknessMm } }
+      : { kind: 'bolt', bolts: { size: 'M6', count: 2 * Math.max(2, Math.ceil(lengthMm / BOLT_EACH_MM)), apartMm } }
+  const rim = s.topMm
+  const hinges = [-1, 1].map(
+    (side, i): Joint => ({
+      id: `hinge:${i}`,
+      kind: 'hinge',
+      between: ['lid', 'body'],
+      at: { x: s.frontX, y: side * p.widthMm * (0.5 - HINGE_IN), z: rim },
+      axis: { x: 0, y: 1, z: 0 },
+      bolts: { size: 'M6', count: Math.max(2, Math.round(p.widthMm / 300)) },
+    }),
+  )
+  const latches = Array.from({ length: p.latches }, (_, i): Joint => {
+    const y = p.latches === 1 ? 0 : p.widthMm * (0.5 - HINGE_IN) * (1 - (2 * i) / (p.latches - 1))
+    return {
+      id: `latch:${i}`,
+      kind: 'latch',
+      between: ['lid', 'body'],
+      at: { x: s.rearX, y, z: rim },
+      rated: { holdsN: p.latchN, by: 'maker of the latch', what: 'what its maker lets the latch hold' },
+    }
+  })
+  return [
+    ...sides.map(
+      (side): Joint => ({
+        id: `seam:end:${nameOf(side)}`,
+        between: [`end:${nameOf(side)}`, 'body'],
+        at: { x: midX, y: side * (p.widthMm / 2), z: s.zMm + p.heightMm / 2 },
+        ...seam(s.insideZ, s.insideX),
+      }),
+    ),
+    ...s.dividerY.map(
+      (y, i): Joint => ({
+        id: `seam:divider:${i}`,
+        between: [`divider:${i}`, 'body'],
+        at: { x: midX, y, z: s.zMm + p.heightMm / 2 },
+        ...seam(s.insideZ, s.insideX),
+      }),
+    ),
+    ...s.bearerY.map(
+      (y, i): Joint => ({
+        id: `seam:bearer:${i}`,
+        between: [`bearer:${i}`, 'body'],
+        at: { x: midX, y, z: s.zMm },
+        ...seam(p.lengthMm, 50),
+      }),
+    ),
+    ...hinges,
+    ...latches,
+  ]
+}
+
+const bolts = (joints: Joint[]): Assembly['hardware'] => {
+  const count = joints.reduce((n, j) => n + (j.bolts?.count ?? 0), 0)
+  return [
+    { part: { kind: 'bolt', size: 'M6', lengthMm: 16 }, quantity: count, for: 'hinge and flanges' },
+    { part: { kind: 'lock nut', size: 'M6' }, quantity: count, for: 'hinge and flanges' },
+  ]
+}
+
+function dimensionsOf(p: ChestParams, s: ChestShape): OwnDimension[] {
+  const y = -p.widthMm / 2
+  return [
+    {
+      id: 'length',
+      view: 'plan',
+      axis: 'x',
+      side: 'low',
+      running: false,
+      label: 'chest',
+      from: { x: s.rearX, y, z: s.zMm },
+      to: { x: s.frontX, y, z: s.zMm },
+      edits: { figure: 'length', offsetMm: 0 },
+    },
+    {
+      id: 'width',
+      view: 'plan',
+      axis: 'y',
+      side: 'low',
+      running: false,
+      label: 'chest, outside',
+      from: { x: s.rearX, y: -y, z: s.zMm },
+      to: { x: s.rearX, y, z: s.zMm },
+      edits: { figure: 'width', offsetMm: 0 },
+    },
+    {
+      id: 'height',
+      view: 'rear',
+      axis: 'y',
+      side: 'low',
+      running: false,
+      label: 'floor to rim',
+      from: { x: s.rearX, y: -y, z: s.zMm },
+      to: { x: s.rearX, y: -y, z: s.topMm },
+      edits: { figure: 'height', offsetMm: 0 },
+    },
+  ]
+}
+
+function faults(p: ChestParams, s: ChestShape, rules: Rules): Issue[] {
+  const [rear, front] = [Math.min(s.floor.from.x, s.floor.to.x), Math.max(s.floor.from.x, s.floor.to.x)]
+  const wide = 2 * (Math.min(Math.abs(s.floor.from.y), Math.abs(s.floor.to.y)) + (EDGE_MM[s.floor.kind] ?? 0))
+  const seen = new Set<string>()
+  const folds = s.parts.flatMap((part) =>
+    panFaults(part.pan, { leastFlangeT: rules.leastFlangeT, leastRadiusT: rules.leastRadiusT }).flatMap((says) => {
+      const name = part.name.split(':')[0]!
+      if (seen.has(name + says)) return []
+      seen.add(name + says)
+      return [faultOf('thicknessMm', `${name}: ${says}`)]
+    }),
+  )
+  return [
+    ...(s.rearX < rear - 0.5
+      ? [faultOf('lengthMm', `The chest runs out behind what it stands on: {${Math.max(0, Math.round(front - p.frontMm - rear))}} at most`)]
+      : []),
+    ...(p.widthMm > wide + 1
+      ? [
+          faultOf(
+            'widthMm',
+            `The chest is wider than its floor${s.floor.kind === 'bed floor' ? ' between the arches' : ''}: {${Math.floor(wide)}} at most`,
+          ),
+        ]
+      : []),
+    ...((2 * s.bearerY[0]!) / (p.bearers - 1) < 65 ? [faultOf('bearers', 'The bearers have no room side by side: fewer')] : []),
+    ...folds,
+  ]
+}

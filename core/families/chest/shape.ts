@@ -1,0 +1,142 @@
+import type { Pose } from '../../assembly/assembly'
+import { type Place, placesOf } from '../../places/places'
+import type { Rules } from '../../rules/rules'
+import type { PanGiven } from '../../sheet/folded'
+import type { Site } from '../family'
+import type { ChestParams } from './params'
+
+/** Inside radius of an air bend as a share of the thickness, and air between parts that go into one another. Shop's own, mm */
+const RADIUS_PER_THICKNESS = 1.5
+export const SLIP_MM = 1
+/** Flanges of ends and dividers; width of a bearer and its lips; how far the lid's skirt stands off the body. Shop's own, mm */
+const FLANGE_MM = 25
+const BEARER_MM = 60
+const BEARER_LIP_MM = 18
+const LID_AIR_MM = 3
+/** A foot's bolts are so far from the ends of a bearer. mm */
+export const FOOT_IN_MM = 60
+
+export const floorKinds = ['bed floor', 'van floor', 'tray edge'] as const
+/** Floors that a chest may stand on: the left one of each pair. */
+export const floorsOf = (site: Site): Place[] =>
+  placesOf(site.vehicle).places.filter((p) => p.side !== 'right' && floorKinds.some((k) => k === p.kind))
+export const floorOf = (p: Pick<ChestParams, 'placeId'>, site: Site): Place | null => {
+  const floors = floorsOf(site)
+  return floors.find((f) => f.id === p.placeId) ?? floors[0] ?? null
+}
+
+/** One folded part of the chest and how it stands. */
+export type Part = { id: string; mark: string; name: string; pan: PanGiven; pose: Pose }
+export type ChestShape = {
+  floor: Place
+  rearX: number
+  frontX: number
+  /** its own floor, and its rim */
+  zMm: number
+  topMm: number
+  bearerY: number[]
+  dividerY: number[]
+  parts: Part[]
+  /** clear inside, mm */
+  insideX: number
+  insideY: number
+  insideZ: number
+}
+
+/** Every sheet of it, as it is folded and as it stands. */
+export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestShape {
+  const t = p.thicknessMm
+  const sheet = { thicknessMm: t, insideRadiusMm: RADIUS_PER_THICKNESS * t, kFactor: rules.kFactor }
+  const [lengthMm, widthMm] = [p.lengthMm, p.widthMm]
+  const frontX = Math.max(floor.from.x, floor.to.x) - p.frontMm
+  const rearX = frontX - lengthMm
+  const zMm = floor.to.z + p.bearerHeightMm
+  const topMm = zMm + p.heightMm
+  const half = widthMm / 2
+  const outer = half - BEARER_MM / 2 - 2
+  const bearerY = Array.from({ length: p.bearers }, (_, i) => outer - (2 * outer * i) / (p.bearers - 1))
+  const dividerY = Array.from({ length: p.dividers }, (_, i) => half - (widthMm * (i + 1)) / (p.dividers + 1))
+  const rim = { lengthMm: p.heightMm, lip: { lengthMm: p.rimMm } }
+  const [insideX, insideZ] = [lengthMm - 2 * t, p.heightMm - t]
+  const flange = { lengthMm: FLANGE_MM }
+  const end: PanGiven = {
+    ...sheet,
+    lengthMm: insideX - SLIP_MM,
+    widthMm: insideZ - t,
+    flanges: { 'x+': flange, 'x-': flange, 'y-': flange, 'y+': { lengthMm: Math.max(FLANGE_MM, p.rimMm) } },
+  }
+  const divider: PanGiven = {
+    ...sheet,
+    lengthMm: insideX - SLIP_MM,
+    widthMm: Math.max(20, insideZ - t - 10),
+    flanges: { 'x+': { lengthMm: FLANGE_MM }, 'x-': { lengthMm: FLANGE_MM }, 'y-': { lengthMm: FLANGE_MM } },
+  }
+  const off = t + LID_AIR_MM
+  const skirt = { lengthMm: p.skirtMm }
+  const X = { x: 1, y: 0, z: 0 }
+  const Y = { x: 0, y: 1, z: 0 }
+  const Z = { x: 0, y: 0, z: 1 }
+  const parts: Part[] = [
+    {
+      id: 'body',
+      mark: 'BO',
+      name: 'Body: floor, front and back',
+      pan: { ...sheet, lengthMm, widthMm, flanges: { 'x+': rim, 'x-': rim } },
+      pose: { origin: { x: rearX, y: -half, z: zMm }, along: X, up: Y },
+    },
+    {
+      id: 'end:left',
+      mark: 'EL',
+      name: 'End',
+      pan: end,
+      pose: { origin: { x: rearX + t + SLIP_MM / 2, y: half, z: zMm + t }, along: X, up: Z },
+    },
+    {
+      id: 'end:right',
+      mark: 'ER',
+      name: 'End',
+      pan: end,
+      pose: { origin: { x: frontX - t - SLIP_MM / 2, y: -half, z: zMm + t }, along: { x: -1, y: 0, z: 0 }, up: Z },
+    },
+    ...dividerY.map(
+      (y, i): Part => ({
+        id: `divider:${i}`,
+        mark: `DV${i + 1}`,
+        name: 'Divider',
+        pan: divider,
+        pose: { origin: { x: rearX + t + SLIP_MM / 2, y: y + t / 2, z: zMm + t }, along: X, up: Z },
+      }),
+    ),
+    {
+      id: 'lid',
+      mark: 'LD',
+      name: 'Lid',
+      // its base is the top: laid along the vehicle's y, open downwards
+      pan: {
+        ...sheet,
+        lengthMm: widthMm + 2 * off,
+        widthMm: lengthMm + 2 * off,
+        flanges: { 'x+': skirt, 'x-': skirt, 'y+': skirt, 'y-': skirt },
+      },
+      pose: { origin: { x: rearX - off, y: -half - off, z: topMm + t + SLIP_MM }, along: Y, up: X },
+    },
+    ...bearerY.map(
+      (y, i): Part => ({
+        id: `bearer:${i}`,
+        mark: `BR${i + 1}`,
+        name: 'Bearer',
+        pan: {
+          ...sheet,
+          lengthMm: BEARER_MM,
+          widthMm: lengthMm,
+          flanges: {
+            'x+': { lengthMm: p.bearerHeightMm, lip: { lengthMm: BEARER_LIP_MM } },
+            'x-': { lengthMm: p.bearerHeightMm, lip: { lengthMm: BEARER_LIP_MM } },
+          },
+        },
+        pose: { origin: { x: rearX, y: y - BEARER_MM / 2, z: zMm }, along: Y, up: X },
+      }),
+    ),
+  ]
+  return { floor, rearX, frontX, zMm, topMm, bearerY, dividerY, parts, insideX, insideY: widthMm - 2 * t, insideZ }
+}

@@ -1,0 +1,182 @@
+import type { Assembly, Panel } from '../assembly/assembly'
+import { materialOf } from '../catalogue/materials'
+import { figure } from '../figure/figure'
+import { greatest } from '../figure/greatest'
+import type { Carried } from '../loads/carried'
+import type { LoadCase } from '../loads/loadCases'
+import { G_M_S2 } from '../quantity/units'
+import type { Rules } from '../rules/rules'
+import { patchOnPlate } from '../sheet/plateBending'
+import { type Limit, limit } from './limit'
+
+export type SheetGiven = {
+  assembly: Assembly
+  carried: Carried[]
+  cases: LoadCase[]
+  lacks: string[]
+  rules: Rules
+  own: (id: string) => boolean
+}
+const POISSON = 0.3
+const SOURCE = 'Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells, art. 28 (Navier): four edges held, free to turn'
+
+/** Most that what lies in the box is thrown one way, in g: on its floor, its front or back, an end, and up against the lid. */
+const thrown: Record<Panel['takes'], (c: LoadCase) => number> = {
+  down: (c) => c.downG,
+  along: (c) => Math.abs(c.forwardG),
+  aside: (c) => Math.abs(c.leftG),
+  up: (c) => -c.downG,
+}
+/** The face of an item that presses on a field: as wide and as high as the item, no larger than the field. mm */
+const faceOf: Record<Panel['takes'], (c: Carried) => [number, number]> = {
+  down: (c) => [c.lengthMm, c.widthMm],
+  along: (c) => [c.widthMm, c.heightMm],
+  aside: (c) => [c.lengthMm, c.heightMm],
+  up: (c) => [c.lengthMm, c.widthMm],
+}
+
+/** Sheets of a shut box under what lies in it, field by field, and its latches against what is thrown up against the lid. */
+export function sheetLimits(given: SheetGiven): Limit[] {
+  return given.assembly.supports
+    .filter((s) => s.encloses && given.own(s.id))
+    .flatMap((s) => {
+      const inside = given.carried.filter((c) => c.bearings.some((b) => b.on !== null && s.bearings.some((own) => own.on === b.on)))
+      if (!inside.length) return []
+      return [...fields(given, s.encloses?.panels ?? [], inside), ...lidHeld(given, s.encloses?.lid.joints ?? [], inside)]
+    })
+}
+
+type Field = {
+  panel: Panel
+  c: Carried
+  loadCase: LoadCase
+  massKg: number
+  forceN: number
+  patch: [number, number]
+  stressMPa: number
+  allowedMPa: number
+  tMm: number
+}
+
+function fields({ assembly, cases, lacks, rules }: SheetGiven, panels: Panel[], inside: Carried[]): Limit[] {
+  const all = panels.flatMap((panel) => {
+    const plate = assembly.plates.find((p) => p.id === panel.part)
+    const loadCase = greatest(cases, thrown[panel.takes])
+    if (!plate || !loadCase || thrown[panel.takes](loadCase) <= 0) return []
+    const material = materialOf(plate.materialId)
+    return inside.map((c): Field => {
+      const massKg = c.most ?? 0
+      const forceN = massKg * G_M_S2 * thrown[panel.takes](loadCase)
+      // laid so that it presses on the least of the field
+      const [p, q] = [...faceOf[panel.takes](c)].sort((a, b) => b - a) as [number, number]
+      const patch: [number, number] = [Math.min(p, panel.longMm), Math.min(q, panel.shortMm)]
+      const { stressMPa } = patchOnPlate({
+        longMm: panel.longMm,
+        shortMm: panel.shortMm,
+        thicknessMm: plate.thicknessMm,
+        elasticMPa: material.elasticMPa,
+        poisson: POISSON,
+        patchLongMm: patch[0],
+        patchShortMm: patch[1],
+        // what is larger than the field presses on others as well
+        forceN: forceN * ((patch[0] * patch[1]) / Math.max(1, p * q)),
+      })
+      const allowedMPa = material.yieldMPa / rules.yieldSafety
+      return { panel, c, loadCase, massKg, forceN, patch, stressMPa, allowedMPa, tMm: plate.thicknessMm }
+    })
+  })
+  const worst = greatest(all, (f) => f.stressMPa / f.allowedMPa)
+  if (!worst) return []
+  const material = materialOf(assembly.plates.find((p) => p.id === worst.panel.part)?.materialId ?? 'steel')
+  return [
+    limit({
+      id: 'sheet',
+      name: 'Sheet under what lies in it',
+      group: 'rack',
+      unit: 'MPa',
+      ref: worst.panel.part,
+      nearRatio: rules.nearRatio,
+      used: figure(
+        {
+          id: 'sheet',
+          name: `${worst.panel.name}, ${worst.c.name}, ${worst.loadCase.name}`,
+          unit: 'MPa',
+          formula: 'σ = 6·M / t², M of a plate a × b pressed by F over u × v about its middle',
+          source: SOURCE,
+          assumes: [
+            'the item lies where it bends the sheet most',
+            'a sheet that sinks by more than its own thickness is stiffer than this',
+            'one item at a time; what presses beside it is left out',
+          ],
+          with: {
+            σ: [worst.stressMPa, 'MPa', 'by Navier’s series'],
+            F: [worst.forceN, 'N', 'what it presses with'],
+            a: [worst.panel.longMm, 'mm', 'long side of the field'],
+            b: [worst.panel.shortMm, 'mm', 'short side'],
+            u: [worst.patch[0], 'mm', 'pressed length'],
+            v: [worst.patch[1], 'mm', 'pressed width'],
+            t: [worst.tMm, 'gauge', 'thickness'],
+          },
+          lacks: [...lacks, ...inside.flatMap((c) => (c.most === null ? [`mass of ${c.name}`] : []))],
+        },
+        ({ σ }) => σ,
+      ),
+      allowed: figure(
+        {
+          id: 'sheet.allowed',
+          name: `${material.name}, allowable`,
+          unit: 'MPa',
+          formula: 'σ ≤ fy / Ω',
+          source: material.source,
+          with: { fy: [material.yieldMPa, 'MPa', 'yield'], Ω: [rules.yieldSafety, '', 'safety factor'] },
+        },
+        ({ fy, Ω }) => fy / Ω,
+      ),
+      caution: 'A loose heavy thing in a box strikes harder than it presses: wedge or strap it inside.',
+    }),
+  ]
+}
+
+/** Half of what is thrown up hangs on the hinge, the other half on the latches. */
+function lidHeld({ assembly, cases, lacks, rules }: SheetGiven, joints: string[], inside: Carried[]): Limit[] {
+  const loadCase = greatest(cases, thrown.up)
+  const upG = loadCase ? thrown.up(loadCase) : 0
+  if (!loadCase || upG <= 0) return []
+  const latches = assembly.joints.filter((j) => joints.includes(j.id))
+  return [
+    limit({
+      id: 'lid',
+      name: 'Lid, from inside',
+      group: 'rack',
+      unit: 'N',
+      ref: latches[0]?.between[0] ?? null,
+      nearRatio: rules.nearRatio,
+      used: figure(
+        {
+          id: 'lid',
+          name: `Thrown up, ${loadCase.name}`,
+          unit: 'N',
+          formula: 'F = ½·Σ m·g·a',
+          source: `statics; ${loadCase.source}`,
+          with: {
+            m: inside.map((c) => [c.most, 'kg', `mass of ${c.name}`] as const),
+            a: [upG, '', 'thrown up, times the weight'],
+          },
+          lacks,
+        },
+        ({ m, a }) => 0.5 * m.reduce((s, kg) => s + kg, 0) * G_M_S2 * a,
+      ),
+      allowed: figure(
+        {
+          id: 'lid.allowed',
+          name: `${latches.length} latches, by their maker`,
+          unit: 'N',
+          formula: 'R = Σ Rᵢ',
+          source: latches[0]?.rated?.by ?? 'not given',
+          with: { R: latches.map((j) => [j.rated?.holdsN ?? null, 'N', j.rated?.what ?? 'rating of the latch'] as const) },
+        },
+        ({ R }) => R.reduce((s, n) => s + n, 0),
+      ),
+    }),
+  ]
+}
