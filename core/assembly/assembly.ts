@@ -32,8 +32,8 @@ export type Pose = { origin: Vec3; along: Vec3; up: Vec3 }
 export type Hole = { at: Point; diameterMm: number }
 /** A fold of a flat part: its line on the blank, how far the part turns there, and the way it goes from the face that is laid up. mm, degrees */
 export type Fold = { line: [Point, Point]; angleDeg: number; side: 'up' | 'down'; insideRadiusMm: number }
-/** One flat piece of a folded part as it stands: outside in its pose, its thickness inward. */
-export type Face = { pose: Pose; outline: Point[] }
+/** One flat piece of a folded part as it stands: outside in its pose, its thickness inward. `bend` = a strip of the arc between two faces. */
+export type Face = { pose: Pose; outline: Point[]; bend?: true }
 /**
  * One flat part as it is cut: `outline` closed, mm, in the plane of its pose; a folded one has its flat blank as outline and stands in `pose` with its
  * first face. `air` = how it meets the wind: a fairing leads it over, a board stops it, what lies sheltered does not feel it.

@@ -31,6 +31,7 @@ import { fractionCalculator } from '../quantity/fraction.calculator'
 import { scoredFoldCalculator } from '../scoredFold/scoredFold.calculator'
 import { strapsCalculator } from '../securing/straps.calculator'
 import { flatPatternCalculator } from '../sheet/flatPattern.calculator'
+import { sheetNestingCalculator } from '../sheetNesting/sheetNesting.calculator'
 import { slideCalculator } from '../slide/slide.calculator'
 import { evenSpacingCalculator } from '../spacing/evenSpacing.calculator'
 import { openingCalculator } from '../spacing/opening.calculator'
@@ -114,6 +115,7 @@ export const calculatorGroups = [
       bandCalculator,
       boardsCalculator,
       flatPatternCalculator,
+      sheetNestingCalculator,
       scoredFoldCalculator,
       cutTimeCalculator,
       weighCalculator,

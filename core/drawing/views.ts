@@ -225,18 +225,33 @@ function bentOutline(line: Point[], half: number): Point[] | null {
   return [...edges.map((n) => ({ x: n.p.x + n.x, y: n.p.y + n.y })), ...edges.reverse().map((n) => ({ x: n.p.x - n.x, y: n.p.y - n.y }))]
 }
 
-/** Flat parts by their own outline, folded ones face by face, those that are seen on edge last; what rides under a foot is seen as part of it. A sheet seen on edge is a line. */
+/**
+ * Flat parts by their own outline, folded ones face by face without the strips of their bends, each over what lies behind it; what rides under a foot is seen
+ * as part of it. A sheet seen on edge is a line.
+ */
 const plates = (view: ViewName, assembly: Assembly): Entity[] =>
   assembly.plates
     .filter((p) => !p.steps)
-    .flatMap((p) => facesOf(p).map((f) => ({ p, points: shadow(view, faceCorners(f, p.thicknessMm)) })))
+    .flatMap((p) =>
+      facesOf(p)
+        .filter((f) => !f.bend)
+        .map((f) => {
+          const corners = faceCorners(f, p.thicknessMm)
+          return {
+            p,
+            points: shadow(view, corners),
+            near: Math.max(...corners.map((c) => (view === 'plan' ? c.z : view === 'side' ? -c.y : -c.x))),
+          }
+        }),
+    )
+    .sort((a, b) => a.near - b.near)
     .map(({ p, points }): Entity => {
       const { size } = boxOf(points.map(({ x, y }) => ({ x, y, z: 0 })))
       const edge = p.air === 'fairing' && view === 'side'
       const [first, last] = [points[0]!, points[Math.floor(points.length / 2)]!]
       return edge && Math.min(size.x, size.y) > 0
         ? { kind: 'line', layer: 'plate', ref: p.id, from: first, to: last }
-        : { kind: 'polygon', layer: 'plate', ref: p.id, closed: true, points }
+        : { kind: 'polygon', layer: 'plate', ref: p.id, closed: true, points, ...(p.faces ? { filled: true } : {}) }
     })
 
 const infills = (view: ViewName, assembly: Assembly): Entity[] =>

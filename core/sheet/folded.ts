@@ -179,8 +179,9 @@ function standing(l: Laid, given: PanGiven): Face[] {
   const faces: Face[] = []
   let at: Vec3 = along({ ...l.frame.origin, z: 0 }, { ...l.frame.out, z: 0 }, -l.bend.setbackMm)
   let up: Vec3 = { ...l.frame.out, z: 0 }
-  const flat = (span: [number, number], lengthMm: number) => {
+  const flat = (span: [number, number], lengthMm: number, bend?: true) => {
     faces.push({
+      ...(bend ? { bend } : {}),
       pose: { origin: at, along: a, up },
       outline: [
         { x: span[0], y: 0 },
@@ -198,7 +199,7 @@ function standing(l: Laid, given: PanGiven): Face[] {
     const chord = 2 * outerRadiusMm * Math.sin(step / 2)
     for (let i = 0; i < STRIPS; i++) {
       up = turned(i === 0 ? step / 2 : step)
-      flat(span, chord)
+      flat(span, chord, true)
     }
     up = turned(step / 2)
   }
@@ -228,7 +229,7 @@ export function placedFaces(faces: Face[], pose: Pose): Face[] {
   const z = cross(pose.along, pose.up)
   const way = (v: Vec3): Vec3 => along(along(times(pose.along, v.x), pose.up, v.y), z, v.z)
   return faces.map((f) => ({
-    outline: f.outline,
+    ...f,
     pose: { origin: along(pose.origin, way(f.pose.origin), 1), along: way(f.pose.along), up: way(f.pose.up) },
   }))
 }

@@ -13,7 +13,7 @@ const PEN: Record<Layer, { colour: string; width: number; fill?: string }> = {
   swing: { colour: '#8a5a00', width: 0.3 },
   mount: { colour: '#0b7a75', width: 0.5 },
   member: { colour: INK, width: 0.9, fill: '#c9d6d3' },
-  plate: { colour: INK, width: 0.9 },
+  plate: { colour: INK, width: 0.7, fill: '#e3eae7' },
   infill: { colour: '#8a9896', width: 0.35 },
   fitting: { colour: INK, width: 0.6, fill: '#eef1ee' },
   anchor: { colour: '#0b7a75', width: 0.8 },

@@ -54,7 +54,7 @@ export default function Scene({ job, assembly, when, marks, strained }: Props) {
         {assembly.plates
           .filter((p) => !p.steps)
           .map((p) => (
-            <Solid key={p.id} make={() => extrude(p)} of={p} colour={p.air === 'fairing' ? inks.memberFill : inks.quiet} />
+            <Solid key={p.id} make={() => extrude(p)} of={p} colour={p.air === 'fairing' || p.faces ? inks.memberFill : inks.quiet} />
           ))}
         {assembly.mounts.map((m) => (
           <Foot key={m.id} mount={m} assembly={assembly} colour={colour(m.id, inks.member)} />

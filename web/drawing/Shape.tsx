@@ -19,7 +19,7 @@ function penOf(layer: Layer, inks: Inks): Pen {
     swing: { stroke: inks.obstacle, width: 0.7 },
     mount: { stroke: inks.mount, width: 2 },
     member: { stroke: inks.member, width: 1.3, fill: inks.memberFill },
-    plate: { stroke: inks.member, width: 1.6 },
+    plate: { stroke: inks.member, width: 1.3, fill: inks.roofFill },
     infill: { stroke: inks.quiet, width: 0.7 },
     fitting: { stroke: inks.member, width: 1.2, fill: inks.roofFill },
     anchor: { stroke: inks.waterDeep, width: 1.6 },
