@@ -58,6 +58,7 @@ const running = (axis: 'x' | 'y', places: number[], base: number): Dimension[] =
       row: -(i + 1),
       base,
       lengthMm: v,
+      fine: true,
     }))
 
 const across = (length: number, width: number): Dimension => ({
@@ -69,6 +70,7 @@ const across = (length: number, width: number): Dimension => ({
   row: 1,
   base: length,
   lengthMm: width,
+  fine: true,
 })
 
 /** The folded part from above one corner (isometric, ISO 5456-3), far faces first. */

@@ -39,6 +39,8 @@ export type Dimension = Common & {
   /** the sheet coordinate (y for axis x) the rows are counted from */
   base: number
   lengthMm: number
+  /** told to a tenth of a millimetre or a thousandth of an inch: what a brake is set by */
+  fine?: boolean
   label?: string
   /** what typing another figure into this dimension changes */
   edits?: { figure: string; offsetMm: number }

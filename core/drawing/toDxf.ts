@@ -1,7 +1,7 @@
 import { DxfWriter, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf'
 import type { Point } from '../geometry/vec3'
-import { formatLength } from '../quantity/formatQuantity'
 import { type DisplayUnits, METRIC } from '../quantity/units'
+import { dimensionText } from './dimensionText'
 import { balloonRadius, dimensionLines, type Entity, layers, type Sheet } from './sheet'
 
 /** AutoCAD colour index of each layer: white/black 7, greys 8 and 9, cyan 4, red 1, blue 5. */
@@ -69,7 +69,7 @@ function write(dxf: DxfWriter, e: Entity, textMm: number, units: DisplayUnits): 
     case 'dimension': {
       const d = dimensionLines(e, textMm)
       for (const [a, b] of d.lines) dxf.addLine(at(a), at(b))
-      const words = `${e.label ? `${e.label} ` : ''}${formatLength(e.lengthMm, units)}`
+      const words = dimensionText(e, units)
       const off = textMm * 0.3
       text(
         dxf,

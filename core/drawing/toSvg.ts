@@ -1,6 +1,6 @@
 import type { Point } from '../geometry/vec3'
-import { formatLength } from '../quantity/formatQuantity'
 import { type DisplayUnits, METRIC } from '../quantity/units'
+import { dimensionText } from './dimensionText'
 import { balloonRadius, dimensionLines, type Entity, pointsOf, type Sheet } from './sheet'
 
 export const escapeXml = (text: string): string =>
@@ -67,7 +67,7 @@ function element(e: Entity, textMm: number, units: DisplayUnits): string {
     case 'dimension': {
       const d = dimensionLines(e, textMm)
       const lines = d.lines.map(([a, b]) => `<line x1="${n(a.x)}" y1="${n(-a.y)}" x2="${n(b.x)}" y2="${n(-b.y)}"/>`).join('')
-      const text = `${e.label ? `${e.label} ` : ''}${formatLength(e.lengthMm, units)}`
+      const text = dimensionText(e, units)
       return `<g${named(e)}>${lines}${words(d.text, text, textMm, 'middle', '', d.angleDeg)}</g>`
     }
   }

@@ -1,7 +1,7 @@
+import { materialOf } from '../../core/catalogue/materials'
 import { profileOf } from '../../core/catalogue/profiles'
 import { cutList } from '../../core/cutList/cutList'
 import { type HardwareLine, hardwareOrder } from '../../core/cutList/hardwareOrder'
-import { plateList } from '../../core/cutList/plateList'
 import { flatPartSheet } from '../../core/drawing/flatPart'
 import { drawView } from '../../core/drawing/views'
 import { roadPrompts } from '../../core/fitment/roadPrompts'
@@ -12,6 +12,7 @@ import { verdictOf } from '../../core/loadTest/loadTest'
 import { figureText, withLengths } from '../../core/quantity/figureText'
 import { formatGauge, formatLength, withUnit } from '../../core/quantity/formatQuantity'
 import type { Rules } from '../../core/rules/rules'
+import { flatKinds, marksOf } from '../../core/sheetNesting/sheetPlan'
 import { paintSheet } from './paintSheet'
 import { closePaper, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
 
@@ -107,7 +108,7 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
     MARGIN,
     60,
   )
-  const flat = plateList(result.assembly)
+  const flat = flatKinds(result.assembly)
   if (flat.length)
     y = table(
       paper,
@@ -118,14 +119,12 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
         { head: 'Qty', width: 35, align: 'right' },
         { head: `Flat, ${job.units.system === 'inch' ? 'in' : 'mm'}`, width: 135, align: 'right' },
       ],
-      flat.map((p) => [
-        p.mark,
-        p.name,
-        p.material,
-        String(p.quantity),
-        [formatLength(p.flatLengthMm, job.units), formatLength(p.flatWidthMm, job.units), formatGauge(p.thicknessMm, job.units)].join(
-          ' × ',
-        ),
+      flat.map((k) => [
+        marksOf(k),
+        k.plate.name,
+        materialOf(k.plate.materialId).name,
+        String(k.marks.length),
+        [formatLength(k.flatMm.x, job.units), formatLength(k.flatMm.y, job.units), formatGauge(k.plate.thicknessMm, job.units)].join(' × '),
       ]),
       MARGIN,
       y + 14,

@@ -1,6 +1,6 @@
+import { dimensionText } from '../../core/drawing/dimensionText'
 import { balloonRadius, dimensionLines, type Entity, type Layer, type Sheet } from '../../core/drawing/sheet'
 import type { Point } from '../../core/geometry/vec3'
-import { formatLength } from '../../core/quantity/formatQuantity'
 import type { DisplayUnits } from '../../core/quantity/units'
 import { INK, type Paper, QUIET, SIGNAL } from './paper'
 
@@ -80,7 +80,7 @@ function paint(paper: Paper, e: Entity, on: (p: Point) => Point, scale: number, 
     const d = dimensionLines(e, size / scale)
     for (const [a, b] of d.lines) stroke(paper, on(a), on(b))
     const at = on(d.text)
-    words(paper, `${e.label ? `${e.label} ` : ''}${formatLength(e.lengthMm, units)}`, {
+    words(paper, dimensionText(e, units), {
       at: d.angleDeg === 0 ? { x: at.x, y: at.y - 2 } : { x: at.x - 2, y: at.y },
       size,
       anchor: 'middle',

@@ -4,8 +4,10 @@ import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
 import { vehicleJsonSchema } from '../../core/exchange/vehicleFile'
 import { type IssuedPlan, standingPlan } from '../../core/issuedPlan/issuedPlan'
 import type { Job } from '../../core/job/job'
+import { madeAssembly } from '../../core/job/piecesOf'
 import { neededBeforeCutting } from '../../core/measure/needed'
 import { measuringSheets } from '../../core/measure/sheets'
+import { flatKinds } from '../../core/sheetNesting/sheetPlan'
 import { localDay } from '../../core/time/localDay'
 import { parsed, refuse } from '../http/faults'
 import { disposition } from '../http/fileName'
@@ -112,6 +114,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     ['tube', 'Bends and templates'],
     ['welds', 'Weld map'],
     ['build', 'Order of work'],
+    ['flat', 'Fold sheets and nests'],
   ] as const)
     routes.get(`/:id/${of}.pdf`, async (request, response) => {
       const { job, revision } = await jobAt(jobs, request.params.id)
@@ -123,6 +126,27 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
         .set('Content-Disposition', disposition('inline', job.title, revision, `${of}.pdf`))
         .send(bytes)
     })
+  routes.get('/:id/nest.dxf', async (request, response) => {
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const bytes = await print({ of: 'nest', job, rules: await rules() }, response)
+    response
+      .type('application/dxf')
+      .set('Content-Disposition', disposition('attachment', job.title, revision, 'nest.dxf'))
+      .send(bytes)
+  })
+  routes.get('/:id/flat/:mark.dxf', async (request, response) => {
+    const mark = parsed(z.string().min(1).max(40), request.params.mark)
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const r = await rules()
+    const marks = flatKinds(madeAssembly(job, r)).flatMap((k) => k.marks)
+    if (!marks.includes(mark))
+      return refuse(404, 'mark', marks.length ? `one of ${marks.join(', ')}` : 'a job with flat parts: this one has none')
+    const bytes = await print({ of: 'flat-part', job, rules: r, mark }, response)
+    response
+      .type('application/dxf')
+      .set('Content-Disposition', disposition('attachment', job.title, revision, `${mark}.dxf`))
+      .send(bytes)
+  })
   routes.get('/:id/templates.:kind', async (request, response) => {
     const as = parsed(z.enum(['dxf', 'svg'], 'must be templates.dxf or templates.svg'), request.params.kind)
     const { job, revision } = await jobAt(jobs, request.params.id)

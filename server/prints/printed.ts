@@ -1,5 +1,6 @@
 import { cutList } from '../../core/cutList/cutList'
 import { stops } from '../../core/cutList/stops'
+import { cuttingDxf, nestedParts } from '../../core/drawing/sheetDrawing'
 import { templateDrawing } from '../../core/drawing/templateDrawing'
 import { toDxf } from '../../core/drawing/toDxf'
 import { toSvg } from '../../core/drawing/toSvg'
@@ -9,14 +10,17 @@ import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
 import { type Moved, planMoved } from '../../core/issuedPlan/planMoved'
 import { type Evaluation, evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
+import { madeAssembly } from '../../core/job/piecesOf'
 import { measuringSheets } from '../../core/measure/sheets'
 import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
+import { flatKinds, NEST_MS, planSheets } from '../../core/sheetNesting/sheetPlan'
 import type { Workshop } from '../../core/workshop/workshop'
 import { arrangementPdf } from './arrangement'
 import { buildSheetPdf } from './buildSheet'
 import { cutSheetPdf } from './cutSheet'
+import { flatSheetPdf } from './flatSheet'
 import { measuringSheetPdf } from './measuringSheet'
 import type { Stamp, Title } from './paper'
 import { tubeSheetPdf } from './tubeSheet'
@@ -35,7 +39,9 @@ export type Print =
       accepted: IssuedPlan | null
       title: Heading
     }
-  | { of: 'tube' | 'welds' | 'build'; job: Job; rules: Rules; workshop: Workshop; accepted: IssuedPlan | null; title: Heading }
+  | { of: 'tube' | 'welds' | 'build' | 'flat'; job: Job; rules: Rules; workshop: Workshop; accepted: IssuedPlan | null; title: Heading }
+  | { of: 'nest'; job: Job; rules: Rules }
+  | { of: 'flat-part'; job: Job; rules: Rules; mark: string }
   | { of: 'templates'; job: Job; rules: Rules; as: 'dxf' | 'svg' }
   | { of: 'measuring-sheet'; job: Job; sheetIds: string[]; blank: boolean; title: Heading }
   | { of: 'drawing'; job: Job; rules: Rules; view: 'plan' | 'side' | 'rear'; as: 'dxf' | 'svg' }
@@ -71,13 +77,28 @@ export async function printed(print: Print): Promise<Uint8Array> {
     }
     case 'tube':
     case 'welds':
-    case 'build': {
+    case 'build':
+    case 'flat': {
       const result = evaluate(job, print.rules)
       const title = { ...print.title, stamp: stampOf(print.accepted, movedSince(print.accepted, result), true) }
+      if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.workshop, title)
       if (print.of === 'build') return buildSheetPdf(job, print.rules, print.workshop, title)
       return print.of === 'tube'
         ? tubeSheetPdf(job, result, print.rules, print.workshop, title)
         : weldSheetPdf(job, result, print.rules, print.workshop, title)
+    }
+    case 'nest': {
+      const groups = planSheets(
+        madeAssembly(job, print.rules),
+        { rules: print.rules, system: job.units.system },
+        () => performance.now(),
+        NEST_MS,
+      )
+      return Buffer.from(cuttingDxf(groups.flatMap(nestedParts)))
+    }
+    case 'flat-part': {
+      const kind = flatKinds(madeAssembly(job, print.rules)).find((k) => k.marks.includes(print.mark))
+      return Buffer.from(cuttingDxf(kind ? [{ plate: kind.plate, mark: print.mark, on: (p) => p }] : []))
     }
     case 'templates': {
       const sheet = templateDrawing(evaluate(job, print.rules).assembly)

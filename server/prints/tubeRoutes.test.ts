@@ -36,7 +36,7 @@ afterAll(async () => {
 })
 
 describe('what leaves for the bender, the notcher and the welder', () => {
-  test.each(['tube', 'welds', 'build'])(
+  test.each(['tube', 'welds', 'build', 'flat'])(
     '%s.pdf of a basket and of a plain rack, each under its own name',
     async (what) => {
       for (const title of ['Hoop', 'Pole']) {
@@ -60,8 +60,24 @@ describe('what leaves for the bender, the notcher and the welder', () => {
     expect(other.status).toBe(422)
     expect(JSON.stringify(other.body)).toMatch(/templates.dxf or templates.svg/)
   }, 60_000)
+  test('flat parts leave one by one and as they lie on their sheets; a mark that is none is refused with those that there are', async () => {
+    const id = idOf('Half')
+    const lid = await http().get(`/api/jobs/${id}/flat/B-LD.dxf`).buffer(true)
+    expect([lid.status, lid.type, lid.headers['content-disposition']]).toEqual([
+      200,
+      'application/dxf',
+      expect.stringContaining('B-LD.dxf'),
+    ])
+    const nest = await http().get(`/api/jobs/${id}/nest.dxf`).buffer(true)
+    const outlines = (dxf: string) => dxf.split('AcDbPolyline').length - 1
+    expect([outlines(String(lid.text ?? lid.body)), outlines(String(nest.text ?? nest.body))]).toEqual([1, 12])
+    const none = await http().get(`/api/jobs/${id}/flat/ZZ.dxf`)
+    expect([none.status, JSON.stringify(none.body)]).toEqual([404, expect.stringMatching(/one of B-BO, B-EN/)])
+    const bare = await http().get(`/api/jobs/${idOf('Pole')}/flat/ZZ.dxf`)
+    expect(bare.status).toBe(404)
+  }, 60_000)
   test('of a job that is not there nothing leaves', async () => {
-    for (const path of ['tube.pdf', 'welds.pdf', 'build.pdf', 'templates.svg'])
+    for (const path of ['tube.pdf', 'welds.pdf', 'build.pdf', 'flat.pdf', 'templates.svg', 'nest.dxf', 'flat/B-BO.dxf'])
       expect((await http().get(`/api/jobs/nobody/${path}`)).status).toBe(404)
   })
   test('a die with a trial that cannot be is refused by its place, and nothing of the shop is lost', async () => {

@@ -1,7 +1,7 @@
 import type { KeyboardEvent } from 'react'
+import { dimensionText } from '../../core/drawing/dimensionText'
 import { balloonRadius, type Dimension, dimensionLines, type Entity, type Layer } from '../../core/drawing/sheet'
 import type { Point } from '../../core/geometry/vec3'
-import { formatLength } from '../../core/quantity/formatQuantity'
 import type { LimitState } from '../limits/states'
 import type { useUnits } from '../quantity/units'
 import type { Inks } from '../theme/theme'
@@ -155,7 +155,7 @@ function Drawn({ e, on, scale, inks, mark, chosen, units, use, faint, onDimensio
   }
   const d = dimensionLines(e, TEXT_PX / scale)
   const at = on(d.text)
-  const words = `${e.label ? `${e.label} ` : ''}${formatLength(e.lengthMm, units)}`
+  const words = dimensionText(e, units)
   const place = d.angleDeg === 0 ? { x: at.x, y: at.y - 4 } : { x: at.x - 4, y: at.y }
   const editable = e.edits && onDimension
   const open = (target: Element) => editable && onDimension(e, target)

@@ -86,14 +86,14 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
     },
     {
       id: 'end:left',
-      mark: 'EL',
+      mark: 'EN',
       name: 'End',
       pan: end,
       pose: { origin: { x: rearX + t + SLIP_MM / 2, y: half, z: zMm + t }, along: X, up: Z },
     },
     {
       id: 'end:right',
-      mark: 'ER',
+      mark: 'EN',
       name: 'End',
       pan: end,
       pose: { origin: { x: frontX - t - SLIP_MM / 2, y: -half, z: zMm + t }, along: { x: -1, y: 0, z: 0 }, up: Z },
@@ -101,7 +101,7 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
     ...dividerY.map(
       (y, i): Part => ({
         id: `divider:${i}`,
-        mark: `DV${i + 1}`,
+        mark: 'DV',
         name: 'Divider',
         pan: divider,
         pose: { origin: { x: rearX + t + SLIP_MM / 2, y: y + t / 2, z: zMm + t }, along: X, up: Z },
@@ -123,7 +123,7 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
     ...bearerY.map(
       (y, i): Part => ({
         id: `bearer:${i}`,
-        mark: `BR${i + 1}`,
+        mark: 'BR',
         name: 'Bearer',
         pan: {
           ...sheet,

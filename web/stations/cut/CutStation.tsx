@@ -23,6 +23,7 @@ import { Advisor } from './Advisor'
 import { BarPictures } from './BarPictures'
 import { BuildView } from './BuildView'
 import { CutTables } from './CutTables'
+import { SheetWork } from './SheetWork'
 import { TubeWork } from './TubeWork'
 import { type PlanState, usePlan } from './usePlan'
 import { WeldMapView } from './WeldMapView'
@@ -98,10 +99,12 @@ export default function CutStation() {
         sx={{ mb: 1.5 }}
       >
         <ToggleButton value="bars">Bars</ToggleButton>
+        <ToggleButton value="flat">Sheet</ToggleButton>
         <ToggleButton value="tube">Tube</ToggleButton>
         <ToggleButton value="welds">Welds</ToggleButton>
         <ToggleButton value="build">Order of work</ToggleButton>
       </ToggleButtonGroup>
+      {sheet === 'flat' && <SheetWork job={job} jobId={jobId} />}
       {sheet === 'tube' && <TubeWork job={job} jobId={jobId} />}
       {sheet === 'welds' && <WeldMapView job={job} jobId={jobId} />}
       {sheet === 'build' && <BuildView job={job} jobId={jobId} />}

@@ -9,7 +9,6 @@ import { useMemo } from 'react'
 import type { LengthComparison } from '../../../core/advice/stockAdvisor'
 import { profileOf } from '../../../core/catalogue/profiles'
 import { cutList } from '../../../core/cutList/cutList'
-import { plateList } from '../../../core/cutList/plateList'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { offcutsShown } from '../../../core/nesting/barLine'
@@ -20,7 +19,6 @@ import { defaultUnit } from '../../../core/quantity/units'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 import { BoardsTable } from './BoardsTable'
-import { FlatPartDrawings } from './FlatPartDrawings'
 import { HardwareTable } from './HardwareTable'
 import { StopsTable } from './StopsTable'
 
@@ -29,7 +27,7 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
   const units = useUnits()
   const rules = useRules()
   const assembly = useMemo(() => madeAssembly(job, rules), [job, rules])
-  const [parts, flat] = [cutList(assembly), plateList(assembly)]
+  const parts = cutList(assembly)
   const mm = (v: number) => figureText(v, 'mm', units)
   const offcuts = offcutsShown(plan.profiles, rules, units)
   if (!parts.length) return null
@@ -71,42 +69,6 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
       </section>
       <StopsTable parts={parts} />
       <BoardsTable assembly={assembly} />
-      {flat.length > 0 && (
-        <section>
-          <Typography variant="h2" gutterBottom>
-            Flat parts
-          </Typography>
-          <Table size="small" aria-label="Flat parts">
-            <TableHead>
-              <TableRow>
-                <TableCell>Mark</TableCell>
-                <TableCell>Part</TableCell>
-                <TableCell>Of</TableCell>
-                <TableCell align="right">Qty</TableCell>
-                <TableCell align="right">Flat size</TableCell>
-                <TableCell align="right">Thick</TableCell>
-                <TableCell align="right">Mass each</TableCell>
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {flat.map((p) => (
-                <TableRow key={p.mark + p.flatLengthMm + p.name}>
-                  <TableCell sx={{ fontWeight: 600 }}>{p.mark}</TableCell>
-                  <TableCell>{p.name}</TableCell>
-                  <TableCell>{p.material}</TableCell>
-                  <TableCell align="right">{p.quantity}</TableCell>
-                  <TableCell align="right">
-                    {mm(p.flatLengthMm)} × {mm(p.flatWidthMm)}
-                  </TableCell>
-                  <TableCell align="right">{figureText(p.thicknessMm, 'gauge', units)}</TableCell>
-                  <TableCell align="right">{figureText(p.massEachKg, 'kg', units)}</TableCell>
-                </TableRow>
-              ))}
-            </TableBody>
-          </Table>
-          <FlatPartDrawings assembly={assembly} />
-        </section>
-      )}
       <section>
         <Typography variant="h2" gutterBottom>
           To buy and to use

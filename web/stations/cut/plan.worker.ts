@@ -9,6 +9,7 @@ import { madeAssembly } from '../../../core/job/piecesOf'
 import { highsTools } from '../../../core/nesting/highsTools'
 import { type CutPlan, planCuts } from '../../../core/nesting/planCuts'
 import type { Rules } from '../../../core/rules/rules'
+import { NEST_MS, planSheets, type SheetGroup } from '../../../core/sheetNesting/sheetPlan'
 import type { Stock } from '../../../core/stock/stock'
 
 export type Progress = { stage: string; cost: number | null; lowerBound: number }
@@ -31,6 +32,8 @@ const api = {
     const t = await tools()
     return { advice: stockAdvice(job, stock, rules, t), lengths: compareLengths(job, stock, rules, t) }
   },
+  sheets: (job: Job, rules: Rules): SheetGroup[] =>
+    planSheets(madeAssembly(job, rules), { rules, system: job.units.system }, () => performance.now(), NEST_MS),
   calculate: async (name: string, given: unknown) => {
     const calculator = calculatorOf(name)
     if (!calculator) throw new Error(`no calculator ${name}`)

@@ -1,0 +1,86 @@
+import { DxfWriter, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf'
+import { areaMm2 } from '../geometry/polygon'
+import type { Point } from '../geometry/vec3'
+import { type LaidPart, laidParts, type SheetGroup, sizeOfSheet } from '../sheetNesting/sheetPlan'
+import { bounds, type Entity, type Sheet } from './sheet'
+
+/** One sheet with the parts on it, each with its mark and its fold lines. mm */
+export function nestDrawing(group: SheetGroup, index: number): Sheet {
+  const used = group.nest.sheets[index]!
+  const size = sizeOfSheet(used.sheetId)
+  const entities: Entity[] = [
+    {
+      kind: 'polygon',
+      layer: 'roof',
+      closed: true,
+      points: [
+        { x: 0, y: 0 },
+        { x: size.width, y: 0 },
+        { x: size.width, y: size.height },
+        { x: 0, y: size.height },
+      ],
+    },
+    ...laidParts(group)
+      .filter((l) => l.sheet === index)
+      .flatMap(({ plate, on, mark }): Entity[] => {
+        const points = plate.outline.map(on)
+        return [
+          { kind: 'polygon', layer: 'plate', closed: true, filled: true, points },
+          ...plate.holes.map((h): Entity => ({ kind: 'circle', layer: 'plate', centre: on(h.at), radius: h.diameterMm / 2 })),
+          ...plate.bends.map(
+            (b): Entity => ({ kind: 'line', layer: 'datum', from: on(b.line[0]), to: on(b.line[1]), dashed: b.side === 'down' }),
+          ),
+          { kind: 'text', layer: 'mark', anchor: 'middle', size: 'small', at: middleOfBox(points), text: mark },
+        ]
+      }),
+  ]
+  return { view: 'plan', title: `Sheet ${index + 1}`, entities, box: bounds(entities) }
+}
+
+/** Between sheets that lie beside one another in one file. mm */
+const BESIDE_MM = 200
+const CUT_LAYERS = { CUT: 7, BEND_UP: 5, BEND_DOWN: 1, MARK: 3 } as const
+
+/** Flat parts for a cutting table: closed outlines and holes on CUT, fold lines by the way they fold, the mark. Millimetres, full size. */
+export function cuttingDxf(parts: Pick<LaidPart, 'plate' | 'mark' | 'on'>[]): string {
+  const dxf = new DxfWriter()
+  dxf.setUnits(Units.Millimeters)
+  for (const [name, colour] of Object.entries(CUT_LAYERS)) dxf.addLayer(name, colour, 'Continuous')
+  for (const { plate, on, mark } of parts) {
+    dxf.setCurrentLayerName('CUT')
+    dxf.addLWPolyline(
+      plate.outline.map(on).map((p) => ({ point: point2d(p.x, p.y) })),
+      { flags: 1 },
+    )
+    for (const h of plate.holes) {
+      const c = on(h.at)
+      dxf.addCircle(point3d(c.x, c.y), h.diameterMm / 2)
+    }
+    for (const b of plate.bends) {
+      dxf.setCurrentLayerName(b.side === 'up' ? 'BEND_UP' : 'BEND_DOWN')
+      const [from, to] = [on(b.line[0]), on(b.line[1])]
+      dxf.addLine(point3d(from.x, from.y), point3d(to.x, to.y))
+    }
+    dxf.setCurrentLayerName('MARK')
+    const points = plate.outline.map(on)
+    const { x, y } = middleOfBox(points)
+    const at = point3d(x, y)
+    const heightMm = Math.max(4, Math.min(20, Math.sqrt(areaMm2(points)) / 12))
+    dxf.addText(at, heightMm, mark, { horizontalAlignment: TextHorizontalAlignment.Center, secondAlignmentPoint: at })
+  }
+  return dxf.stringify()
+}
+
+/** All parts of a group as they lie on its sheets, the sheets beside one another. */
+export function nestedParts(group: SheetGroup): Pick<LaidPart, 'plate' | 'mark' | 'on'>[] {
+  const widths = group.nest.sheets.map((s) => sizeOfSheet(s.sheetId).width + BESIDE_MM)
+  return laidParts(group).map((l) => {
+    const left = widths.slice(0, l.sheet).reduce((s, w) => s + w, 0)
+    return { ...l, on: (p) => ({ x: l.on(p).x + left, y: l.on(p).y }) }
+  })
+}
+
+const middleOfBox = (points: Point[]): Point => {
+  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)]
+  return { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 }
+}

@@ -1,0 +1,58 @@
+import DxfParser from 'dxf-parser'
+import { describe, expect, test } from 'vitest'
+import { cuttingDxf, nestDrawing, nestedParts } from '../drawing/sheetDrawing'
+import { familyOf } from '../families/all'
+import { areaMm2 } from '../geometry/polygon'
+import { defaultRules } from '../rules/rules'
+import { built } from '../testing/onSite'
+import { demoVehicles } from '../vehicle/demoVehicles'
+import { flatKinds, laidParts, planSheets, sizeOfSheet } from './sheetPlan'
+
+const { assembly } = built(familyOf('chest')!, { widthMm: 900, bearers: 5, dividers: 1 }, demoVehicles[1]!)
+const plan = () => planSheets(assembly, { rules: defaultRules, system: 'metric' }, () => performance.now(), 300)
+
+describe('the flat parts of a chest', () => {
+  test('alike ones stand together with all their marks: two ends, five bearers', () => {
+    const kinds = flatKinds(assembly)
+    expect(kinds.map((k) => k.marks)).toEqual([['BO'], ['EN', 'EN'], ['DV'], ['LD'], ['BR', 'BR', 'BR', 'BR', 'BR']])
+    const bearer = kinds.at(-1)!
+    // a strip of so wide, 520 long: four sides, no hole
+    const wide = areaMm2(bearer.plate.outline) / 520
+    expect(bearer.cutMm / (2 * (520 + wide))).toBeCloseTo(1, 1)
+    expect(bearer.pierces).toBe(1)
+  })
+  test('each is on one sheet of its metal, inside it and clear of the others by its true outline', () => {
+    const [group] = plan()
+    expect(group!.nest.unplaced).toEqual([])
+    const laid = laidParts(group!)
+    expect(laid.map((l) => l.mark).sort()).toEqual(assembly.plates.map((p) => p.mark).sort())
+    for (const l of laid) {
+      const size = sizeOfSheet(group!.nest.sheets[l.sheet]!.sheetId)
+      const points = l.plate.outline.map(l.on)
+      expect(areaMm2(points)).toBeCloseTo(areaMm2(l.plate.outline), 3)
+      for (const p of points)
+        expect(Math.min(p.x, p.y, size.width - p.x, size.height - p.y)).toBeGreaterThan(defaultRules.sheetEdgeMm - 0.01)
+    }
+    // what is bought costs its mass: sheet area × thickness × density × price per kg
+    const areaM2 = group!.nest.sheets.reduce((s, x) => s + (sizeOfSheet(x.sheetId).width * sizeOfSheet(x.sheetId).height) / 1e6, 0)
+    expect(group!.priceMinor / (areaM2 * 0.002 * 2680 * 980)).toBeCloseTo(1, 3)
+    expect(nestDrawing(group!, 0).entities.filter((e) => e.kind === 'text').length).toBe(group!.nest.sheets[0]!.placements.length)
+  })
+  test('where sheet is sold by the foot it is: 96 by 48 inches and larger', () => {
+    const [group] = planSheets(assembly, { rules: defaultRules, system: 'inch' }, () => performance.now(), 100)
+    for (const s of group!.nest.sheets)
+      expect([sizeOfSheet(s.sheetId).width / 25.4, sizeOfSheet(s.sheetId).height / 25.4].every((v) => Math.abs(v % 12) < 1e-9)).toBe(true)
+  })
+  test('the file for the table reads back: closed outlines of the right size, folds on their own layer, millimetres', () => {
+    const [group] = plan()
+    const read = new DxfParser().parseSync(cuttingDxf(nestedParts(group!)))!
+    expect(read.header.$INSUNITS).toBe(4)
+    const outlines = read.entities.filter((e) => e.layer === 'CUT') as unknown as { shape: boolean; vertices: { x: number; y: number }[] }[]
+    expect(outlines.every((o) => o.shape)).toBe(true)
+    const areas = (list: number[]) => list.map(Math.round).sort((a, b) => a - b)
+    expect(areas(outlines.map((o) => areaMm2(o.vertices)))).toEqual(areas(assembly.plates.map((p) => areaMm2(p.outline))))
+    expect(read.entities.filter((e) => e.layer === 'BEND_UP')).toHaveLength(assembly.plates.reduce((s, p) => s + p.bends.length, 0))
+    const marks = read.entities.filter((e) => e.layer === 'MARK') as unknown as { text: string }[]
+    expect(marks.map((m) => m.text).sort()).toEqual(assembly.plates.map((p) => p.mark).sort())
+  })
+})

@@ -1,0 +1,145 @@
+import { type Assembly, type Plate, plateMassKg } from '../assembly/assembly'
+import { boxOf } from '../assembly/places'
+import { materialOf } from '../catalogue/materials'
+import type { Point } from '../geometry/vec3'
+import type { Rules } from '../rules/rules'
+import { nestSheets } from './nestSheets'
+import type { SheetNesting } from './sheetNesting'
+
+const INCH = 25.4
+/** Sizes on sale where sheet is sold by the metre and by the foot, mm. Priced by mass like the bars: simulated price list of our own. */
+export const sheetSizes = {
+  metric: [
+    { id: '2000', width: 2000, height: 1000 },
+    { id: '2500', width: 2500, height: 1250 },
+    { id: '3000', width: 3000, height: 1500 },
+  ],
+  inch: [
+    { id: '96', width: 96 * INCH, height: 48 * INCH },
+    { id: '120', width: 120 * INCH, height: 48 * INCH },
+    { id: '120 wide', width: 120 * INCH, height: 60 * INCH },
+  ],
+}
+export const sizeOfSheet = (id: string): { width: number; height: number } =>
+  [...sheetSizes.metric, ...sheetSizes.inch].find((s) => s.id === id) ?? { width: 0, height: 0 }
+
+/** Flat parts of one kind: what is cut alike stands together, each with its own mark. */
+export type FlatKind = { plate: Plate; marks: string[]; massEachKg: number; cutMm: number; pierces: number; flatMm: Point }
+/** All flat parts of one metal and thickness on their sheets. Price in minor units. */
+export type SheetGroup = {
+  materialId: string
+  material: string
+  thicknessMm: number
+  kinds: FlatKind[]
+  nest: SheetNesting
+  priceMinor: number
+}
+
+/** Its marks, each once: alike parts may carry one mark between them. */
+export const marksOf = (k: FlatKind): string => [...new Set(k.marks)].join(', ')
+
+/** How long a person is kept waiting for a better nest. */
+export const NEST_MS = 2500
+
+const rounded = (p: Point): [number, number] => [Math.round(p.x * 10), Math.round(p.y * 10)]
+
+/** Every flat part as it is cut, alike ones together in the order they are drawn. Length of cut along outline and holes; a pierce for each of them. mm, kg */
+export function flatKinds(assembly: Assembly): FlatKind[] {
+  const kinds = new Map<string, FlatKind>()
+  for (const p of assembly.plates) {
+    const key = JSON.stringify([
+      p.name,
+      p.materialId,
+      p.thicknessMm,
+      p.outline.map(rounded),
+      p.holes.map((h) => [rounded(h.at), h.diameterMm]),
+      p.bends.map((b) => [b.line.map(rounded), Math.round(b.angleDeg * 10), b.side]),
+    ])
+    const known = kinds.get(key)
+    if (known) {
+      // what is counted under one mark is cut as often
+      known.marks.push(p.mark)
+      continue
+    }
+    const round = p.outline.reduce((s, a, i) => {
+      const b = p.outline[(i + 1) % p.outline.length]!
+      return s + Math.hypot(a.x - b.x, a.y - b.y)
+    }, 0)
+    kinds.set(key, {
+      plate: p,
+      marks: [p.mark],
+      massEachKg: plateMassKg(p),
+      flatMm: (({ x, y }) => ({ x, y }))(boxOf(p.outline.map(({ x, y }) => ({ x, y, z: 0 }))).size),
+      cutMm: round + p.holes.reduce((s, h) => s + Math.PI * h.diameterMm, 0),
+      pierces: 1 + p.holes.length,
+    })
+  }
+  return [...kinds.values()]
+}
+
+/** The flat parts of a job on sheets, each metal and thickness by itself. `timeLimitMs` is for all of them together. */
+export function planSheets(
+  assembly: Assembly,
+  { rules, system }: { rules: Rules; system: keyof typeof sheetSizes },
+  now: () => number,
+  timeLimitMs: number,
+): SheetGroup[] {
+  const groups = new Map<string, FlatKind[]>()
+  for (const k of flatKinds(assembly)) {
+    const key = `${k.plate.materialId} ${k.plate.thicknessMm}`
+    groups.set(key, [...(groups.get(key) ?? []), k])
+  }
+  return [...groups.values()].map((kinds): SheetGroup => {
+    const { materialId, thicknessMm } = kinds[0]!.plate
+    const material = materialOf(materialId)
+    const sheets = sheetSizes[system].map((s) => ({
+      ...s,
+      price: Math.round((s.width * s.height * thicknessMm * material.densityKgM3 * material.pricePerKgMinor) / 1e9),
+      quantity: null,
+    }))
+    const parts = kinds.map((k, i) => ({
+      id: String(i),
+      outline: k.plate.outline.map((p): [number, number] => [p.x, p.y]),
+      quantity: k.marks.length,
+      mayRotate: true,
+    }))
+    const nest = nestSheets(
+      {
+        sheets,
+        parts,
+        gap: rules.sheetGapMm,
+        edge: rules.sheetEdgeMm,
+        timeLimitMs: Math.max(1, Math.round(timeLimitMs / groups.size)),
+      },
+      now,
+    )
+    return { materialId, material: material.name, thicknessMm, kinds, nest, priceMinor: nest.cost }
+  })
+}
+
+/** Where the corners of a part come to lie on its sheet. mm */
+function laidOn(k: FlatKind, at: { x: number; y: number; rotated: boolean }): (p: Point) => Point {
+  const { centre, size } = boxOf(k.plate.outline.map(({ x, y }) => ({ x, y, z: 0 })))
+  const corner = { x: centre.x - size.x / 2, y: centre.y - size.y / 2 }
+  return (p) => {
+    const own = { x: p.x - corner.x, y: p.y - corner.y }
+    // a quarter turn to the left, and back into the corner
+    return at.rotated ? { x: at.x + size.y - own.y, y: at.y + own.x } : { x: at.x + own.x, y: at.y + own.y }
+  }
+}
+
+/** A flat part where it lies: which sheet of its group, its mark, and the place of each of its points. */
+export type LaidPart = { sheet: number; plate: Plate; mark: string; on: (p: Point) => Point }
+
+/** Every part of a group as it lies on its sheets, alike ones by their marks in turn. */
+export function laidParts(g: SheetGroup): LaidPart[] {
+  const next = new Map<string, number>()
+  return g.nest.sheets.flatMap((s, sheet) =>
+    s.placements.map((at): LaidPart => {
+      const kind = g.kinds[Number(at.partId)]!
+      const n = next.get(at.partId) ?? 0
+      next.set(at.partId, n + 1)
+      return { sheet, plate: kind.plate, mark: kind.marks[n] ?? kind.marks[0]!, on: laidOn(kind, at) }
+    }),
+  )
+}

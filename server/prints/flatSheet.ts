@@ -1,0 +1,133 @@
+import { materialOf } from '../../core/catalogue/materials'
+import { flatPartSheet } from '../../core/drawing/flatPart'
+import { nestDrawing } from '../../core/drawing/sheetDrawing'
+import type { Job } from '../../core/job/job'
+import { madeAssembly } from '../../core/job/piecesOf'
+import { figureText, withLengths } from '../../core/quantity/figureText'
+import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
+import { percentText } from '../../core/quantity/percent'
+import type { Rules } from '../../core/rules/rules'
+import { type FlatKind, flatKinds, marksOf, NEST_MS, planSheets, sizeOfSheet } from '../../core/sheetNesting/sheetPlan'
+import { cannotDo } from '../../core/workshop/cannotDo'
+import type { Workshop } from '../../core/workshop/workshop'
+import { paintSheet } from './paintSheet'
+import { closePaper, INK, MARGIN, openPaper, type Paper, QUIET, SIGNAL, type Title, table } from './paper'
+
+/** A page for each sheet of metal with the parts on it, then one for each flat part: blank, folds in their order, the folded part. PDF bytes. */
+export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, title: Title): Promise<Buffer> {
+  const paper = openPaper(title)
+  const assembly = madeAssembly(job, rules)
+  const kinds = flatKinds(assembly)
+  if (!kinds.length) {
+    paper.font('text').fontSize(12).fillColor(INK).text('Nothing in this job is cut from sheet.', MARGIN, 64)
+    return closePaper(paper, title)
+  }
+  const lacks = cannotDo(assembly, workshop, rules)
+  partsTable(paper, job, kinds)
+  for (const g of planSheets(assembly, { rules, system: job.units.system }, () => performance.now(), NEST_MS)) {
+    g.nest.sheets.forEach(({ sheetId }, i) => {
+      paper.addPage()
+      const drawing = nestDrawing(g, i)
+      const { width, height } = sizeOfSheet(sheetId)
+      head(
+        paper,
+        `${drawing.title}: ${formatLength(width, job.units)} × ${formatLength(height, job.units)}`,
+        `${g.material}, ${formatGauge(g.thicknessMm, job.units)}`,
+      )
+      paper
+        .font('text')
+        .fontSize(10)
+        .fillColor(QUIET)
+        .text(
+          `${formatLength(rules.sheetGapMm, job.units)} between parts, ${formatLength(rules.sheetEdgeMm, job.units)} along the edge. Of all sheets of this kind ${percentText(g.nest.utilisation)} becomes parts.`,
+          MARGIN,
+          92,
+          { width: paper.page.width - 2 * MARGIN },
+        )
+      paintSheet(paper, drawing, { x: MARGIN, y: 112, width: paper.page.width - 2 * MARGIN, height: paper.page.height - 160 }, job.units)
+    })
+    for (const u of g.nest.unplaced) {
+      paper.addPage()
+      head(paper, marksOf(g.kinds[Number(u.partId)]!), 'on no sheet')
+      paper.font('bold').fontSize(12).fillColor(SIGNAL).text(u.reason, MARGIN, 96)
+    }
+  }
+  for (const k of kinds) {
+    paper.addPage()
+    foldPage(paper, job, k, [
+      ...new Set(lacks.filter((l) => l.marks.some((m) => k.marks.includes(m))).map((l) => withLengths(`${l.says}: ${l.would}`, job.units))),
+    ])
+  }
+  return closePaper(paper, title)
+}
+
+function head(paper: Paper, left: string, right: string): void {
+  paper
+    .font('bold')
+    .fontSize(left.length > 40 ? 18 : 28)
+    .fillColor(INK)
+    .text(left, MARGIN, 54, { lineBreak: false })
+  paper.font('bold').fontSize(18)
+  paper.text(right, paper.page.width - MARGIN - paper.widthOfString(right), 60, { lineBreak: false })
+}
+
+function partsTable(paper: Paper, job: Job, kinds: FlatKind[]): void {
+  head(paper, 'Flat parts', `${kinds.reduce((s, k) => s + k.marks.length, 0)} in all`)
+  table(
+    paper,
+    [
+      { head: 'Mark', width: 230 },
+      { head: 'Part', width: 190 },
+      { head: 'Qty', width: 40, align: 'right' },
+      { head: 'Folds', width: 50, align: 'right' },
+      { head: 'Holes', width: 50, align: 'right' },
+      { head: 'Cut', width: 80, align: 'right' },
+      { head: 'Thick', width: 60, align: 'right' },
+      { head: 'Mass each', width: 80, align: 'right' },
+    ],
+    kinds.map((k) => [
+      marksOf(k),
+      k.plate.name,
+      String(k.marks.length),
+      String(k.plate.bends.length),
+      String(k.plate.holes.length),
+      formatLength(k.cutMm, job.units),
+      formatGauge(k.plate.thicknessMm, job.units),
+      figureText(k.massEachKg, 'kg', job.units),
+    ]),
+    MARGIN,
+    100,
+  )
+}
+
+function foldPage(paper: Paper, job: Job, k: FlatKind, lacks: string[]): void {
+  const { plate } = k
+  head(paper, marksOf(k), `${k.marks.length} off`)
+  const radius = plate.bends[0] ? ` Inside radius ${formatGauge(plate.bends[0].insideRadiusMm, job.units)}.` : ''
+  const folds = plate.bends.length
+    ? ' Lay out on one face, good face down: a full line folds up, a dashed line folds down, in the order of the numbers. Fold one of an offcut first: the brake’s own gain moves the lines.'
+    : ''
+  paper
+    .font('text')
+    .fontSize(10)
+    .fillColor(QUIET)
+    .text(
+      `${plate.name}, ${materialOf(plate.materialId).name}, ${formatGauge(plate.thicknessMm, job.units)}.${radius}${folds}`,
+      MARGIN,
+      92,
+      { width: paper.page.width - 2 * MARGIN },
+    )
+  for (const line of lacks)
+    paper
+      .font('bold')
+      .fontSize(9.5)
+      .fillColor(SIGNAL)
+      .text(line, MARGIN, paper.y + 2, { width: paper.page.width - 2 * MARGIN })
+  const top = paper.y + 8
+  paintSheet(
+    paper,
+    flatPartSheet(plate),
+    { x: MARGIN, y: top, width: paper.page.width - 2 * MARGIN, height: paper.page.height - top - 50 },
+    job.units,
+  )
+}

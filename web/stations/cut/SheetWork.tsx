@@ -1,0 +1,167 @@
+import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import LinearProgress from '@mui/material/LinearProgress'
+import Table from '@mui/material/Table'
+import TableBody from '@mui/material/TableBody'
+import TableCell from '@mui/material/TableCell'
+import TableHead from '@mui/material/TableHead'
+import TableRow from '@mui/material/TableRow'
+import Typography from '@mui/material/Typography'
+import { useMemo } from 'react'
+import { materialOf } from '../../../core/catalogue/materials'
+import { flatPartSheet } from '../../../core/drawing/flatPart'
+import { nestDrawing } from '../../../core/drawing/sheetDrawing'
+import type { Job } from '../../../core/job/job'
+import { madeAssembly } from '../../../core/job/piecesOf'
+import { figureText, withLengths } from '../../../core/quantity/figureText'
+import { formatGauge, formatLength } from '../../../core/quantity/formatQuantity'
+import { moneyText } from '../../../core/quantity/money'
+import { percentText } from '../../../core/quantity/percent'
+import { type FlatKind, flatKinds, marksOf, type SheetGroup, sizeOfSheet } from '../../../core/sheetNesting/sheetPlan'
+import { cannotDo } from '../../../core/workshop/cannotDo'
+import { useShelf } from '../../api/queries'
+import { SheetView } from '../../drawing/SheetView'
+import { useRules } from '../../job/useEvaluation'
+import { useUnits } from '../../quantity/units'
+import { useSheets } from './useSheets'
+
+const still = { handles: [], marks: new Map(), selected: null, onSelect: () => undefined, actions: null }
+
+/** What is cut from sheet: which parts, on which sheets, and each as it is laid out and folded. */
+export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
+  const rules = useRules()
+  const units = useUnits()
+  const shop = useShelf('shop')
+  const assembly = useMemo(() => madeAssembly(job, rules), [job, rules])
+  const kinds = useMemo(() => flatKinds(assembly), [assembly])
+  const state = useSheets(job, rules)
+  const workshop = shop.data?.document.workshop
+  const own = new Set(kinds.flatMap((k) => k.marks))
+  const lacks = (workshop ? cannotDo(assembly, workshop, rules) : []).filter((l) => l.marks.some((m) => own.has(m)))
+  if (!kinds.length)
+    return (
+      <>
+        <Typography variant="h2">Sheet</Typography>
+        <Typography sx={{ color: 'text.secondary' }}>Nothing in this job is cut from sheet: a chest, added at Layout, is.</Typography>
+      </>
+    )
+  return (
+    <Box sx={{ display: 'grid', gap: 2.5 }}>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
+        <Typography variant="h2">Sheet</Typography>
+        <Button component="a" href={`/api/jobs/${jobId}/flat.pdf`} target="_blank" variant="outlined">
+          Print fold sheets and nests
+        </Button>
+        <Button component="a" href={`/api/jobs/${jobId}/nest.dxf`}>
+          Nests as DXF
+        </Button>
+      </Box>
+      {lacks.map((l) => (
+        <Alert key={l.says} severity="warning">
+          <strong>{l.marks.join(', ')}</strong>: {withLengths(l.says, units)}. What would do: {withLengths(l.would, units)}.
+        </Alert>
+      ))}
+      {state.running && <LinearProgress aria-label="Laying the parts on sheets" />}
+      {state.fault && <Alert severity="error">The parts could not be laid on sheets: {state.fault}</Alert>}
+      {state.groups?.map((g) => (
+        <Group key={`${g.materialId} ${g.thicknessMm}`} group={g} />
+      ))}
+      <Parts kinds={kinds} />
+      <Typography variant="body2" sx={{ color: 'text.secondary', maxWidth: 720 }}>
+        Lay each out on one face, good face down. A full line folds up (↑), a dashed line folds down (↓), in the order of the numbers. Make
+        one of an offcut first: a brake’s own gain moves the lines.
+      </Typography>
+      {kinds.map((k) => (
+        <Box key={k.marks[0]} component="figure" aria-label={marksOf(k)} sx={{ m: 0, borderTop: 2, borderColor: 'divider', pt: 1 }}>
+          <Box component="figcaption" sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
+            <Typography variant="h3" sx={{ fontSize: 22 }}>
+              {marksOf(k)}
+            </Typography>
+            <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+              {k.plate.name}, {k.marks.length} off, {materialOf(k.plate.materialId).name}, {formatGauge(k.plate.thicknessMm, units)}
+              {k.plate.bends[0] ? `, inside radius ${formatGauge(k.plate.bends[0].insideRadiusMm, units)}` : ''}
+            </Typography>
+            <Button size="small" component="a" href={`/api/jobs/${jobId}/flat/${encodeURIComponent(k.marks[0]!)}.dxf`}>
+              DXF
+            </Button>
+          </Box>
+          <Box sx={{ height: 340, maxWidth: 1000 }}>
+            <SheetView sheet={flatPartSheet(k.plate)} {...still} />
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  )
+}
+
+function Group({ group: g }: { group: SheetGroup }) {
+  const units = useUnits()
+  return (
+    <Box component="section" aria-label={`${g.material}, ${formatGauge(g.thicknessMm, units)}`}>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
+        <Typography variant="h3">
+          {g.material}, {formatGauge(g.thicknessMm, units)}
+        </Typography>
+        <Typography variant="body2" role="status">
+          {g.nest.sheets.length} {g.nest.sheets.length === 1 ? 'sheet' : 'sheets'}, {moneyText(g.priceMinor)},{' '}
+          {percentText(g.nest.utilisation)} of it becomes parts
+        </Typography>
+      </Box>
+      {g.nest.unplaced.map((u) => (
+        <Alert key={u.partId} severity="error">
+          {marksOf(g.kinds[Number(u.partId)]!)}: on no sheet, {u.reason}.
+        </Alert>
+      ))}
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(300px, 1fr))', gap: 1.5 }}>
+        {g.nest.sheets.map(({ sheetId }, i) => {
+          const drawing = nestDrawing(g, i)
+          return (
+            <Box key={drawing.title} component="figure" sx={{ m: 0 }}>
+              <Typography component="figcaption" variant="body2" sx={{ color: 'text.secondary' }}>
+                {drawing.title}: {formatLength(sizeOfSheet(sheetId).width, units)} × {formatLength(sizeOfSheet(sheetId).height, units)}
+              </Typography>
+              <Box sx={{ height: 240 }}>
+                <SheetView sheet={drawing} {...still} />
+              </Box>
+            </Box>
+          )
+        })}
+      </Box>
+    </Box>
+  )
+}
+
+function Parts({ kinds }: { kinds: FlatKind[] }) {
+  const units = useUnits()
+  return (
+    <Table size="small" aria-label="Flat parts">
+      <TableHead>
+        <TableRow>
+          <TableCell>Mark</TableCell>
+          <TableCell>Part</TableCell>
+          <TableCell align="right">Qty</TableCell>
+          <TableCell align="right">Folds</TableCell>
+          <TableCell align="right">Holes</TableCell>
+          <TableCell align="right">Cut</TableCell>
+          <TableCell align="right">Thick</TableCell>
+          <TableCell align="right">Mass each</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {kinds.map((k) => (
+          <TableRow key={k.marks[0]}>
+            <TableCell sx={{ fontWeight: 600 }}>{marksOf(k)}</TableCell>
+            <TableCell>{k.plate.name}</TableCell>
+            <TableCell align="right">{k.marks.length}</TableCell>
+            <TableCell align="right">{k.plate.bends.length}</TableCell>
+            <TableCell align="right">{k.plate.holes.length}</TableCell>
+            <TableCell align="right">{formatLength(k.cutMm, units)}</TableCell>
+            <TableCell align="right">{formatGauge(k.plate.thicknessMm, units)}</TableCell>
+            <TableCell align="right">{figureText(k.massEachKg, 'kg', units)}</TableCell>
+          </TableRow>
+        ))}
+      </TableBody>
+    </Table>
+  )
+}

@@ -1,0 +1,89 @@
+// @vitest-environment jsdom
+import { screen, within } from '@testing-library/react'
+import { describe, expect, test, vi } from 'vitest'
+import { demoJobs } from '../../../core/job/demoJobs'
+import { madeAssembly } from '../../../core/job/piecesOf'
+import { METRIC } from '../../../core/quantity/units'
+import { defaultRules } from '../../../core/rules/rules'
+import { planSheets } from '../../../core/sheetNesting/sheetPlan'
+import { demoShop } from '../../../core/shop/shop'
+import { withRack } from '../../../core/testing/racks'
+import { answering, mount, onBench, WithJob } from '../../testing/bench'
+import { SheetWork } from './SheetWork'
+import type { SheetsState } from './useSheets'
+
+vi.mock('../../drawing/SheetView', () => ({ SheetView: () => null }))
+let state: SheetsState
+vi.mock('./useSheets', () => ({ useSheets: () => state }))
+const hives = demoJobs.find((j) => j.title.startsWith('Half guard'))!
+const [survey] = demoJobs
+const shop = { '/shelves/shop': { revision: 3, document: demoShop } }
+const shown = () => mount(<WithJob>{(job) => <SheetWork job={job} jobId="j" />}</WithJob>)
+const groupsOf = (job: typeof hives) =>
+  planSheets(madeAssembly(job, defaultRules), { rules: defaultRules, system: job.units.system }, () => performance.now(), 200)
+
+describe('what is cut from sheet', () => {
+  test('every part once with how many, its folds and cut; the sheets they lie on with their price; files and prints', () => {
+    answering(shop)
+    onBench(hives)
+    state = { groups: groupsOf(hives), running: false, fault: null }
+    shown()
+    const rows = within(screen.getByRole('table', { name: 'Flat parts' }))
+      .getAllByRole('row')
+      .slice(1)
+      .map((r) =>
+        within(r)
+          .getAllByRole('cell')
+          .slice(0, 5)
+          .map((c) => c.textContent),
+      )
+    expect(rows).toEqual([
+      ['B-BO', 'Body: floor, front and back', '1', '4', '0'],
+      ['B-EN', 'End', '2', '4', '0'],
+      ['B-DV', 'Divider', '1', '3', '0'],
+      ['B-LD', 'Lid', '1', '4', '0'],
+      ['B-BR', 'Bearer', '7', '4', '0'],
+    ])
+    expect(screen.getByRole('status').textContent).toMatch(/^1 sheet, [\d.]+.*% of it becomes parts$/)
+    // an inch shop buys by the foot
+    expect(screen.getByText(/^Sheet 1: (2438|3048) × (1219|1524)$/)).toBeTruthy()
+    const links = Object.fromEntries(screen.getAllByRole('link').map((l) => [l.textContent, l.getAttribute('href')]))
+    expect(links['Print fold sheets and nests']).toBe('/api/jobs/j/flat.pdf')
+    expect(links['Nests as DXF']).toBe('/api/jobs/j/nest.dxf')
+    expect(screen.getAllByRole('link', { name: 'DXF' })[0]!.getAttribute('href')).toBe('/api/jobs/j/flat/B-BO.dxf')
+  })
+  test('each step bracket is laid out once with its radius', () => {
+    answering(shop)
+    const job = { ...withRack(survey, { bracketInsetMm: 40, bracketThicknessMm: 5 }), units: METRIC }
+    onBench(job)
+    state = { groups: null, running: true, fault: null }
+    shown()
+    const drawn = screen.getAllByRole('figure')
+    expect(drawn).toHaveLength(1)
+    expect(drawn[0]!.textContent).toMatch(/^SB.*6 off.*inside radius 7\.5/)
+    expect(screen.getByRole('progressbar', { name: 'Laying the parts on sheets' })).toBeTruthy()
+  })
+  test('a part larger than any sheet is named; a fold longer than the brake too; a fault is shown', async () => {
+    answering({ '/shelves/shop': { revision: 3, document: { ...demoShop, workshop: { ...demoShop.workshop, brakeMm: 600 } } } })
+    onBench(hives)
+    const groups = groupsOf(hives)
+    state = {
+      groups: groups.map((g) => ({ ...g, nest: { ...g.nest, unplaced: [{ partId: '0', quantity: 1, reason: 'it is too large' }] } })),
+      running: false,
+      fault: null,
+    }
+    const { unmount } = shown()
+    expect(screen.getByText('B-BO: on no sheet, it is too large.')).toBeTruthy()
+    expect(await screen.findByText(/a fold .* long and the brake takes/)).toBeTruthy()
+    unmount()
+    state = { groups: null, running: false, fault: 'the worker fell over' }
+    shown()
+    expect(screen.getByText(/could not be laid on sheets: the worker fell over/)).toBeTruthy()
+  })
+  test('a job without sheet says what would have some', () => {
+    answering(shop)
+    onBench({ ...survey, pieces: [] })
+    shown()
+    expect(screen.getByText(/Nothing in this job is cut from sheet/)).toBeTruthy()
+  })
+})
