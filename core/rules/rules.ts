@@ -173,6 +173,7 @@ export const RulesSchema = z.object({
   kFactor: rule(0.42, 0.2, 0.5, 'Brake', 'K factor for air bending', '', "shop's own; 0.33 to 0.45 is usual for r from t to 3t"),
   leastFlangeT: rule(5, 1, 20, 'Brake', 'Shortest flange, in thicknesses', '', "shop's own; the die's opening says"),
   leastRadiusT: rule(1, 0, 10, 'Brake', 'Tightest inside radius, in thicknesses', '', "shop's own; the sheet's maker says for its temper"),
+  holeErrorMm: rule(1, 0, 5, 'Holes', 'A hole set out on the vehicle may be off by', 'mm'),
   sheetGapMm: rule(6, 0, 50, 'Sheet', 'Between parts on a sheet', 'mm', 'the table, the torch or the saw says'),
   sheetEdgeMm: rule(10, 0, 100, 'Sheet', 'Left free along the edge of a sheet', 'mm'),
 

@@ -115,6 +115,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     ['welds', 'Weld map'],
     ['build', 'Order of work'],
     ['flat', 'Fold sheets and nests'],
+    ['holes', 'Drilling sheet'],
   ] as const)
     routes.get(`/:id/${of}.pdf`, async (request, response) => {
       const { job, revision } = await jobAt(jobs, request.params.id)

@@ -21,6 +21,7 @@ import { arrangementPdf } from './arrangement'
 import { buildSheetPdf } from './buildSheet'
 import { cutSheetPdf } from './cutSheet'
 import { flatSheetPdf } from './flatSheet'
+import { holeSheetPdf } from './holeSheet'
 import { measuringSheetPdf } from './measuringSheet'
 import type { Stamp, Title } from './paper'
 import { tubeSheetPdf } from './tubeSheet'
@@ -39,7 +40,14 @@ export type Print =
       accepted: IssuedPlan | null
       title: Heading
     }
-  | { of: 'tube' | 'welds' | 'build' | 'flat'; job: Job; rules: Rules; workshop: Workshop; accepted: IssuedPlan | null; title: Heading }
+  | {
+      of: 'tube' | 'welds' | 'build' | 'flat' | 'holes'
+      job: Job
+      rules: Rules
+      workshop: Workshop
+      accepted: IssuedPlan | null
+      title: Heading
+    }
   | { of: 'nest'; job: Job; rules: Rules }
   | { of: 'flat-part'; job: Job; rules: Rules; mark: string }
   | { of: 'templates'; job: Job; rules: Rules; as: 'dxf' | 'svg' }
@@ -78,9 +86,11 @@ export async function printed(print: Print): Promise<Uint8Array> {
     case 'tube':
     case 'welds':
     case 'build':
-    case 'flat': {
+    case 'flat':
+    case 'holes': {
       const result = evaluate(job, print.rules)
       const title = { ...print.title, stamp: stampOf(print.accepted, movedSince(print.accepted, result), true) }
+      if (print.of === 'holes') return holeSheetPdf(job, print.rules, title)
       if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.workshop, title)
       if (print.of === 'build') return buildSheetPdf(job, print.rules, print.workshop, title)
       return print.of === 'tube'

@@ -36,7 +36,7 @@ afterAll(async () => {
 })
 
 describe('what leaves for the bender, the notcher and the welder', () => {
-  test.each(['tube', 'welds', 'build', 'flat'])(
+  test.each(['tube', 'welds', 'build', 'flat', 'holes'])(
     '%s.pdf of a basket and of a plain rack, each under its own name',
     async (what) => {
       for (const title of ['Hoop', 'Pole']) {
@@ -77,7 +77,7 @@ describe('what leaves for the bender, the notcher and the welder', () => {
     expect(bare.status).toBe(404)
   }, 60_000)
   test('of a job that is not there nothing leaves', async () => {
-    for (const path of ['tube.pdf', 'welds.pdf', 'build.pdf', 'flat.pdf', 'templates.svg', 'nest.dxf', 'flat/B-BO.dxf'])
+    for (const path of ['tube.pdf', 'welds.pdf', 'build.pdf', 'flat.pdf', 'holes.pdf', 'templates.svg', 'nest.dxf', 'flat/B-BO.dxf'])
       expect((await http().get(`/api/jobs/nobody/${path}`)).status).toBe(404)
   })
   test('a die with a trial that cannot be is refused by its place, and nothing of the shop is lost', async () => {

@@ -59,7 +59,7 @@ export function assemble(p: GuardParams, site: Site): { assembly: Assembly; issu
       pulls: winch ? [winch.pull] : [],
       infills: infillOf(p, shape),
       hardware: [
-        ...footHardware(foot, mounts.length, mounts[0]?.backingMm ?? null),
+        ...footHardware(foot, mounts.length, mounts[0]?.backingMm ?? null, profileSection(p.baseProfileId).heightMm),
         ...(winch ? throughBolts('M10', PLATE_MM + 12, 4, 'winch on its seat') : []),
         ...(caps ? [{ part: { kind: 'end cap' as const }, quantity: caps, for: 'open tube ends' }] : []),
       ],

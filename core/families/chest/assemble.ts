@@ -80,7 +80,7 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
         },
       ],
       hardware: [
-        ...footHardware(footTypes[footKind(floor)], mounts.length, mounts[0]?.backingMm ?? null),
+        ...footHardware(footTypes[footKind(floor)], mounts.length, mounts[0]?.backingMm ?? null, p.thicknessMm),
         { part: { kind: 'piano hinge', lengthMm: Math.round(p.widthMm - 40) }, quantity: 1, for: 'lid' },
         { part: { kind: 'latch' }, quantity: p.latches, for: 'lid' },
         ...(p.keyNumber ? [{ part: { kind: 'lock' as const }, quantity: 1, for: `lid, key ${p.keyNumber}` }] : []),

@@ -42,7 +42,10 @@ export function assemble(p: HalfGuardParams, site: Site): { assembly: Assembly; 
           ],
         }),
       ],
-      hardware: [...footHardware(foot, mounts.length, 50), { part: { kind: 'end cap' }, quantity: 4, for: 'open tube ends' }],
+      hardware: [
+        ...footHardware(foot, mounts.length, 50, profileSection(p.baseProfileId).heightMm),
+        { part: { kind: 'end cap' }, quantity: 4, for: 'open tube ends' },
+      ],
       dimensions: dimensionsOf(p, s),
     },
     issues: faults(p, s),

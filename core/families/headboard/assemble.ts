@@ -88,7 +88,7 @@ export function assemble(p: HeadboardParams, site: Site): { assembly: Assembly; 
       ],
       infills: fillsOf(p, s),
       hardware: [
-        ...footHardware(footTypes['through-bolt'], mounts.length, 50),
+        ...footHardware(footTypes['through-bolt'], mounts.length, 50, profileSection(p.baseProfileId).heightMm),
         { part: { kind: 'end cap' }, quantity: 6, for: 'open tube ends' },
       ],
       dimensions: dimensionsOf(p, s),

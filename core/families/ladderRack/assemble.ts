@@ -86,7 +86,7 @@ export function assemble(p: LadderParams, site: Site): { assembly: Assembly; iss
         }),
       ],
       hardware: [
-        ...footHardware(footTypes['through-bolt'], mounts.length, 50),
+        ...footHardware(footTypes['through-bolt'], mounts.length, 50, profileSection(p.baseProfileId).heightMm),
         { part: { kind: 'end cap' }, quantity: 8, for: 'open tube ends' },
       ],
       dimensions: dimensionsOf(s, p),

@@ -23,6 +23,7 @@ import { Advisor } from './Advisor'
 import { BarPictures } from './BarPictures'
 import { BuildView } from './BuildView'
 import { CutTables } from './CutTables'
+import { HolesView } from './HolesView'
 import { SheetWork } from './SheetWork'
 import { TubeWork } from './TubeWork'
 import { type PlanState, usePlan } from './usePlan'
@@ -101,11 +102,13 @@ export default function CutStation() {
         <ToggleButton value="bars">Bars</ToggleButton>
         <ToggleButton value="flat">Sheet</ToggleButton>
         <ToggleButton value="tube">Tube</ToggleButton>
+        <ToggleButton value="holes">Holes</ToggleButton>
         <ToggleButton value="welds">Welds</ToggleButton>
         <ToggleButton value="build">Order of work</ToggleButton>
       </ToggleButtonGroup>
       {sheet === 'flat' && <SheetWork job={job} jobId={jobId} />}
       {sheet === 'tube' && <TubeWork job={job} jobId={jobId} />}
+      {sheet === 'holes' && <HolesView job={job} jobId={jobId} />}
       {sheet === 'welds' && <WeldMapView job={job} jobId={jobId} />}
       {sheet === 'build' && <BuildView job={job} jobId={jobId} />}
       {sheet === 'bars' && bars}

@@ -1,0 +1,197 @@
+import { type Assembly, type Joint, type Member, type Mount, memberLengthMm, type Plate } from '../assembly/assembly'
+import { plateNormal } from '../assembly/places'
+import { threads } from '../boltHoles/boltHoles'
+import { type BoltSize, boltLengthMm } from '../catalogue/bolts'
+import { footTypes } from '../catalogue/mounts'
+import { profileOf, profileSection } from '../catalogue/profiles'
+import { centreLine, headingAlong, nearestAlong } from '../geometry/centreLine'
+import { sectionAxes } from '../geometry/localAxes'
+import { along, cross, dot, size, unit, type Vec3 } from '../geometry/vec3'
+import { ratedAt } from '../places/places'
+import type { Rules } from '../rules/rules'
+import type { Vehicle } from '../vehicle/vehicle'
+
+/** One part that a bolt passes. Where along a member it is drilled; how thick it is there; null = nobody measured. mm */
+export type HoleLayer = { part: string; mark: string; name: string; atMm: number | null; throughMm: number | null }
+/**
+ * A place where bolts go through: a hole is one thing however many parts it passes. `drillMm` = the hole in our parts, `bodyMm` = that in the vehicle.
+ * `fixedBy` = who sets the size: bolts whose places are found on the vehicle get holes larger by twice what they may be off.
+ */
+export type HolePlace = {
+  id: string
+  what: 'joint' | 'foot'
+  size: BoltSize
+  count: number
+  apartMm: number | null
+  layers: HoleLayer[]
+  closeMm: number
+  drillMm: number
+  /** sum of the layers; null = one of them is not known, and then no bolt is long enough for certain */
+  stackMm: number | null
+  boltMm: number | null
+  caution: string | null
+}
+
+/** Rows of a foot's bolts stand so far apart along what it carries, as the checks of feet count it. mm */
+const FOOT_ROWS_MM = 50
+/** A part that stands on its mount begins no farther from it than this. mm */
+const ON_SEAT_MM = 3
+
+/**
+ * Every place where bolts pass through more than one part: joints, and feet whose body is drilled. Clearance by ISO 273 medium or ASME B18.2.8 normal; where a
+ * hole is set out on the vehicle it is d + 2·e (one bolt in two holes, each off by e), e the shop's own. Lengths mm.
+ */
+export function holePlaces(a: Assembly, vehicle: Vehicle, rules: Rules): HolePlace[] {
+  return [...a.joints.flatMap((j) => jointPlace(a, j)), ...a.mounts.flatMap((m) => footPlace(a, m, vehicle, rules))]
+}
+
+function jointPlace(a: Assembly, j: Joint): HolePlace[] {
+  const { bolts } = j
+  if (!bolts) return []
+  const way = wayThrough(a, j)
+  const layers = j.between.map((id) => layerOf(a, id, j.at, way))
+  const t = threads[bolts.size]
+  return [
+    {
+      id: j.id,
+      what: 'joint',
+      size: bolts.size,
+      count: bolts.count,
+      apartMm: bolts.apartMm ?? null,
+      layers,
+      closeMm: t.closeMm,
+      drillMm: t.normalMm,
+      ...bolted(bolts.size, layers),
+      caution: layers.some((l) => isBought(a, l.part)) ? 'a bought part that is drilled keeps its rating only if its maker says so' : null,
+    },
+  ]
+}
+
+/** Through the foot, what stands on it, the sheet of the body and the plate behind it. */
+function footPlace(a: Assembly, m: Mount, vehicle: Vehicle, rules: Rules): HolePlace[] {
+  const type = footTypes[m.kind]
+  if (!type.drilled || m.theirs) return []
+  const t = threads[type.bolt.size]
+  const line = vehicle.mounts.find((x) => x.id === m.placeId)
+  const skin = (line ? line.skin : ratedAt(vehicle, m.placeId).skin)?.thicknessMm ?? null
+  const stands = standsOn(a, m)
+  const layers: HoleLayer[] = [
+    ...(stands ? [layerOf(a, m.on, m.place, m.normal)] : [{ part: m.id, mark: m.mark, name: type.name, atMm: null, throughMm: null }]),
+    { part: `body:${m.placeId}`, mark: 'body', name: 'sheet of the body', atMm: null, throughMm: skin },
+    ...(m.backingMm === null ? [] : [{ part: `${m.id}:plate`, mark: 'plate', name: 'backing plate', atMm: null, throughMm: 4 }]),
+  ]
+  return [
+    {
+      id: m.id,
+      what: 'foot',
+      size: type.bolt.size,
+      count: type.boltsPerFoot,
+      apartMm: type.boltsPerFoot > 1 ? FOOT_ROWS_MM : null,
+      layers,
+      closeMm: t.closeMm,
+      drillMm: Math.max(t.normalMm, t.nominalMm + 2 * rules.holeErrorMm),
+      ...bolted(type.bolt.size, layers),
+      caution: type.caution,
+    },
+  ]
+}
+
+const isBought = (a: Assembly, id: string): boolean => a.fittings.some((f) => f.id === id)
+
+/** A member whose underside, or a flat part whose face, lies on the place itself. */
+function standsOn(a: Assembly, m: Mount): boolean {
+  const member = a.members.find((x) => x.id === m.on)
+  if (!member) return a.plates.some((p) => p.id === m.on)
+  const line = centreLine(member.path, member.bendRadiiMm)
+  const { offMm } = nearestAlong(line, m.place)
+  return offMm - reachOf(member, m.place, m.normal) / 2 < ON_SEAT_MM
+}
+
+function bolted(bolt: BoltSize, layers: HoleLayer[]): Pick<HolePlace, 'stackMm' | 'boltMm'> {
+  if (layers.some((l) => l.throughMm === null)) return { stackMm: null, boltMm: null }
+  const stackMm = layers.reduce((s, l) => s + (l.throughMm ?? 0), 0)
+  return { stackMm, boltMm: boltLengthMm(bolt, stackMm) }
+}
+
+/** Which way a bolt goes through a joint: through a flat part square to it; of two members square to both; else up. */
+function wayThrough(a: Assembly, j: Joint): Vec3 {
+  const plate = a.plates.find((p) => j.between.includes(p.id))
+  if (plate) return plateNormalAt(plate, j.at)
+  const headings = j.between.flatMap((id) => {
+    const m = a.members.find((x) => x.id === id)
+    if (!m) return []
+    const line = centreLine(m.path, m.bendRadiiMm)
+    return [headingAlong(line, nearestAlong(line, j.at).atMm)]
+  })
+  const square = headings.length === 2 ? cross(headings[0]!, headings[1]!) : null
+  return square && size(square) > 1e-6 ? unit(square) : { x: 0, y: 0, z: 1 }
+}
+
+/** Of a folded part the face that lies nearest to the place. */
+function plateNormalAt(p: Plate, at: Vec3): Vec3 {
+  const flat = (p.faces ?? []).filter((f) => !f.bend)
+  if (!flat.length) return plateNormal(p)
+  const off = (f: (typeof flat)[number]): number => {
+    const xs = f.outline.map((q) => along(along(f.pose.origin, f.pose.along, q.x), f.pose.up, q.y))
+    const middle = xs.reduce((s, q) => along(s, q, 1 / xs.length), { x: 0, y: 0, z: 0 })
+    return Math.abs(dot(plateNormal(f), { x: at.x - middle.x, y: at.y - middle.y, z: at.z - middle.z }))
+  }
+  return plateNormal(flat.reduce((best, f) => (off(f) < off(best) ? f : best)))
+}
+
+/** How far a bolt goes through a member that way, where it is drilled. mm */
+function reachOf(m: Member, at: Vec3, way: Vec3): number {
+  const line = centreLine(m.path, m.bendRadiiMm)
+  const run = headingAlong(line, nearestAlong(line, at).atMm)
+  const s = profileSection(m.profileId)
+  const { shape } = profileOf(m.profileId)
+  const { width, height } = sectionAxes(at, along(at, run, 1), m.rollDeg)
+  // an open section is passed by its wall
+  if (shape.kind === 'angle') return shape.thicknessMm
+  if (shape.kind === 'channel') return shape.webMm
+  return Math.abs(dot(width, way)) > Math.abs(dot(height, way)) ? s.widthMm : s.heightMm
+}
+
+function layerOf(a: Assembly, id: string, at: Vec3, way: Vec3): HoleLayer {
+  const member = a.members.find((m) => m.id === id)
+  if (member) {
+    const { atMm } = nearestAlong(centreLine(member.path, member.bendRadiiMm), at)
+    return { part: id, mark: member.mark, name: member.name, atMm, throughMm: reachOf(member, at, way) }
+  }
+  const plate = a.plates.find((p) => p.id === id)
+  if (plate) return { part: id, mark: plate.mark, name: plate.name, atMm: null, throughMm: plate.thicknessMm }
+  const fitting = a.fittings.find((f) => f.id === id)
+  return { part: id, mark: fitting?.mark ?? '', name: fitting?.name ?? 'bought part', atMm: null, throughMm: null }
+}
+
+/** What is drilled in one member: the middles of its places from its first end, in order, each with what goes there. mm */
+export type DrillRow = {
+  part: string
+  mark: string
+  name: string
+  lengthMm: number
+  at: { atMm: number; place: HolePlace; mates: string[] }[]
+}
+
+/** Members that are drilled, each with its places from its first end. A slotted profile is not drilled: its nuts slide. */
+export function drillList(a: Assembly, places: HolePlace[]): DrillRow[] {
+  return a.members.flatMap((m): DrillRow[] => {
+    if (profileOf(m.profileId).shape.kind === 'slotted') return []
+    const at = places
+      .flatMap((place) =>
+        place.layers.flatMap((l) =>
+          l.part === m.id && l.atMm !== null
+            ? [{ atMm: l.atMm, place, mates: place.layers.filter((o) => o !== l).map((o) => o.mark) }]
+            : [],
+        ),
+      )
+      .sort((x, y) => x.atMm - y.atMm)
+    return at.length ? [{ part: m.id, mark: m.mark, name: m.name, lengthMm: memberLengthMm(m), at }] : []
+  })
+}
+
+/** What a layer was when it was ticked as drilled: the same place and size give the same mark. */
+export const holeMark = (p: HolePlace, l: HoleLayer): string =>
+  `${p.size} ${p.count} ${p.drillMm.toFixed(1)} ${l.atMm === null ? '-' : l.atMm.toFixed(1)}`.slice(0, 40)
+/** The name under which a drilled layer is kept with the job. */
+export const holeKey = (p: HolePlace, l: HoleLayer): string => `hole:${p.id}:${l.part}`.slice(0, 120)
