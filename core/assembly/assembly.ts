@@ -88,6 +88,8 @@ export type Joint = {
   at: Vec3
   /** the pattern of a weld: two runs of so much, so far apart, or all four sides; none given = along the first part's sides, over the second's width */
   weld?: { lengthMm: number; apartMm: number; allRound: boolean; legMm?: number }
+  /** a weld whose bead is ground off level with the metal: it keeps only a share of its throat */
+  flush?: true
   /** what goes through it, and whether a sleeve keeps each tube from caving in under it; a bolted joint only */
   bolts?: { size: BoltSize; count: number; sleeved?: boolean; apartMm?: number }
   /** the line that a hinge turns about; none = through the joint */

@@ -56,8 +56,19 @@ function findWeldStress({ j, parts }: Pick<At, 'j' | 'parts'>, rules: Rules) {
     my: j.bendZNmm,
     mz: j.twistNmm,
   })
-  // the leg's face carries the same force a length as the throat, over the leg
-  return { ...worst, filler: made.filler, legMm: made.legMm, besideMPa: made.besideMPa, legStressMPa: worst.stressMPa * Math.SQRT1_2 }
+  // what is ground off is gone from the throat; the leg's face carries the same force a length as the whole throat did, over the leg
+  const kept = j.joint.flush ? rules.flushThroatShare : 1
+  const leg = worst.stressMPa * Math.SQRT1_2
+  return {
+    ...worst,
+    kept,
+    throatMm: worst.throatMm * kept,
+    stressMPa: worst.stressMPa / kept,
+    filler: made.filler,
+    legMm: made.legMm,
+    besideMPa: made.besideMPa,
+    legStressMPa: leg,
+  }
 }
 
 /** What of a weld no load changes, kept with its parts: every case asks for it. */
@@ -106,7 +117,7 @@ function weldLimits(given: JointsGiven): Limit[] {
           id: 'weld.stress',
           name: `Weld ${nameOf(throat)}, ${throat.r.case.name}`,
           unit: 'MPa',
-          formula: 'τ = q / (z/√2), q = √(fx² + fy² + fz²), f = F/L ± M·c/I',
+          formula: 'τ = q / (k·z/√2), q = √(fx² + fy² + fz²), f = F/L ± M·c/I',
           source: 'Shigley, 10th ed., 9-2 to 9-4: weld group as lines',
           assumes: [
             throat.j.joint.weld ? 'runs as the drawing says' : 'two runs along the first part, as long as the second is wide',
@@ -116,6 +127,7 @@ function weldLimits(given: JointsGiven): Limit[] {
           with: {
             q: [throat.w.stressMPa * throat.w.throatMm, 'N/mm', 'force on a length of weld, from all of these'],
             z: [throat.w.legMm, 'gauge', 'leg that counts'],
+            k: [throat.w.kept, '', throat.w.kept < 1 ? 'share of the throat left, ground flush' : 'left as it was welded'],
             F: [throat.j.alongN, 'N', 'pull or push through it'],
             V: [throat.j.acrossN, 'N', 'shear through it'],
             M: [throat.j.bendNmm, 'N·mm', 'bending, both ways'],
@@ -124,7 +136,7 @@ function weldLimits(given: JointsGiven): Limit[] {
           },
           lacks,
         },
-        ({ q, z }) => q / (z * Math.SQRT1_2),
+        ({ q, z, k }) => q / (k * z * Math.SQRT1_2),
       ),
       allowed: figure(
         {

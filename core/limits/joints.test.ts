@@ -5,6 +5,7 @@ import { clampGripN } from '../fasten/clampGrip'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
+import { withFlushSeam } from '../pieces/editPieces'
 import { defaultRules } from '../rules/rules'
 import { withRack as withParams } from '../testing/racks'
 
@@ -42,6 +43,33 @@ describe('bolts between rails and bars', () => {
     expect(missing('slotted-40x40-al6063t5')).toMatchObject({ state: 'unknown' })
     expect(missing('slotted-40x40-al6063t5')?.used.missing.join()).toContain('by its maker')
     expect(missing('flat-40x8-steel')?.used.missing.join()).toContain('M6 leaves too little edge in B1')
+  })
+})
+
+describe('a weld ground flush', () => {
+  const seamOf = (l: ReturnType<typeof limitOf>) => l!.used.with
+  const flush = (seams: string[]) => ({ ...spar, pieces: withFlush(spar.pieces, seams) })
+  const withFlush = (pieces: typeof spar.pieces, seams: string[]) =>
+    seams.reduce((list, s) => withFlushSeam(list, spar.pieces[0]!.id, s, true), pieces)
+  test('keeps seven tenths of its throat: stressed 1/0.7 as much, and the metal beside it as before; no other weld changes', () => {
+    const before = evaluate(spar, defaultRules)
+    const seams = before.assembly.joints.filter((j) => j.kind === 'weld').map((j) => j.id.slice(spar.pieces[0]!.id.length + 1))
+    const all = flush(seams)
+    expect(limitOf(all, 'welds')!.used.value! * defaultRules.flushThroatShare).toBeCloseTo(limitOf(spar, 'welds')!.used.value!, 9)
+    expect(limitOf(all, 'welds.metal')!.used.value).toBeCloseTo(limitOf(spar, 'welds.metal')!.used.value!, 9)
+    expect(seamOf(limitOf(all, 'welds')).find((i) => i.symbol === 'k')).toMatchObject({
+      value: 0.7,
+      name: expect.stringMatching(/ground flush/),
+    })
+    expect(evaluate(flush(seams.slice(0, 1)), defaultRules).assembly.joints.filter((j) => j.flush)).toHaveLength(1)
+    // fatigue at a throat looks at what is left as well
+    expect(limitOf(all, 'fatigue')!.ratio!).toBeGreaterThanOrEqual(limitOf(spar, 'fatigue')!.ratio!)
+    // taken back it is as it was
+    const back = { ...all, pieces: seams.reduce((list, s) => withFlushSeam(list, spar.pieces[0]!.id, s, false), all.pieces) }
+    expect(limitOf(back, 'welds')!.used.value).toBe(limitOf(spar, 'welds')!.used.value)
+  })
+  test('a name that is no seam of the piece changes nothing; a bolt is never flush', () => {
+    expect(evaluate(flush(['no such seam']), defaultRules).assembly.joints.some((j) => j.flush)).toBe(false)
   })
 })
 

@@ -40,3 +40,11 @@ export function mayStandOn(pieces: Piece[], id: string): Piece[] {
   }
   return pieces.filter((p) => p.id !== id && !stands(p))
 }
+
+/** One weld ground flush, or left as it was welded. `seam` = its own name in the piece. */
+export const withFlushSeam = (pieces: Piece[], id: string, seam: string, flush: boolean): Piece[] =>
+  pieces.map((p) => {
+    if (p.id !== id) return p
+    const others = (p.flushSeams ?? []).filter((s) => s !== seam)
+    return { ...p, flushSeams: flush ? [...others, seam] : others }
+  })

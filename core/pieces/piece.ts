@@ -22,6 +22,8 @@ export const PieceSchema = z
     params: z.record(z.string().max(60), z.unknown()),
     on: z.string().max(40).nullable().default(null),
     state: z.enum(pieceStates).default('fitted'),
+    /** welds of it that are ground flush, by their own names */
+    flushSeams: z.array(z.string().max(120)).max(400).optional(),
   })
   .transform((piece, ctx) => {
     const family = familyOf(piece.family)

@@ -117,6 +117,7 @@ function named(a: Assembly, piece: Piece): Assembly {
     joints: a.joints.map(
       (j): Joint => ({
         ...j,
+        ...(j.kind === 'weld' && piece.flushSeams?.includes(j.id) ? { flush: true } : {}),
         id: id(j.id),
         between: [id(j.between[0]), id(j.between[1])],
         ...(j.gusset ? { gusset: { ...j.gusset, plateId: id(j.gusset.plateId) } } : {}),

@@ -24,7 +24,7 @@ export const flushFigure = (s: Seam, rules: Rules): Figure =>
       unit: 'gauge',
       formula: 'a′ = k·a',
       source: SHOP_RULE,
-      assumes: ['the checks count the whole throat: a seam that is ground flush is checked anew'],
+      assumes: ['ticked as ground flush, the checks count this throat'],
       with: { a: [s.throatMm, 'gauge', 'throat'], k: [rules.flushThroatShare, '', 'share that is left'] },
     },
     ({ a, k }) => k * a,

@@ -82,7 +82,7 @@ export function weldSheetPdf(job: Job, { assembly }: Evaluation, rules: Rules, w
       s.filler,
       thin(s.legMm),
       thin(s.throatMm),
-      thin(s.flushThroatMm),
+      `${s.joint.flush ? 'grind to ' : ''}${thin(s.flushThroatMm)}`,
       mm(s.lengthMm),
       `${s.tacks}, ${s.tackRule}`,
       s.minutes.toFixed(0),

@@ -1,6 +1,7 @@
 import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import Checkbox from '@mui/material/Checkbox'
 import Table from '@mui/material/Table'
 import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
@@ -14,6 +15,7 @@ import type { ViewName } from '../../../core/drawing/sheet'
 import { drawView, viewNames } from '../../../core/drawing/views'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
+import { withFlushSeam } from '../../../core/pieces/editPieces'
 import { figureText } from '../../../core/quantity/figureText'
 import { formatLength } from '../../../core/quantity/formatQuantity'
 import type { Rules } from '../../../core/rules/rules'
@@ -26,6 +28,7 @@ import type { Welder } from '../../../core/workshop/workshop'
 import { useShelf } from '../../api/queries'
 import { SheetView } from '../../drawing/SheetView'
 import { FigureValue } from '../../figure/Working'
+import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 
@@ -101,7 +104,14 @@ export function WeldMapView({ job, jobId }: { job: Job; jobId: string }) {
                 <TableCell>
                   <FigureValue figure={throatFigure(s)} />
                 </TableCell>
-                <TableCell>
+                <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                  <Checkbox
+                    size="small"
+                    checked={s.joint.flush ?? false}
+                    disabled={s.pieceId === null}
+                    onChange={(_, on) => s.pieceId && flushed(s.pieceId, s.joint.id, on)}
+                    slotProps={{ input: { 'aria-label': `Weld ${s.number} ground flush` } }}
+                  />
                   <FigureValue figure={flushFigure(s, rules)} />
                 </TableCell>
                 <TableCell>{mm(s.lengthMm)}</TableCell>
@@ -126,6 +136,10 @@ export function WeldMapView({ job, jobId }: { job: Job; jobId: string }) {
     </Box>
   )
 }
+
+/** The checks count what is left of its throat from then on. */
+const flushed = (pieceId: string, jointId: string, on: boolean) =>
+  editJob((j) => ({ ...j, pieces: withFlushSeam(j.pieces, pieceId, jointId.slice(pieceId.length + 1), on) }))
 
 function LeadLine({ welder, rules }: { welder: Welder; rules: Rules }) {
   const lead = leadOf(welder)

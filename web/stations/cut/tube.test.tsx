@@ -97,6 +97,18 @@ describe('the weld map', () => {
     expect(screen.getByText(/Jig/).closest('p')!.textContent).toMatch(/both diagonals/)
     expect(await screen.findByText(/MIG at the end of its lead/)).toBeTruthy()
   })
+  test('a seam ticked as ground flush is kept with its piece, so that the checks count what is left', async () => {
+    answering(shop)
+    onBench(basket)
+    const { user } = welds()
+    const box = await screen.findByRole<HTMLInputElement>('checkbox', { name: 'Weld 1 ground flush' })
+    expect(box.checked).toBe(false)
+    await user.click(box)
+    expect(screen.getByRole<HTMLInputElement>('checkbox', { name: 'Weld 1 ground flush' }).checked).toBe(true)
+    expect(benchJob().pieces[0]!.flushSeams).toEqual([expect.stringMatching(/^weld:/)])
+    await user.click(screen.getByRole('checkbox', { name: 'Weld 1 ground flush' }))
+    expect(benchJob().pieces[0]!.flushSeams).toEqual([])
+  })
   test('a bolted rack has nothing to weld', async () => {
     answering(shop)
     onBench(withRack({ ...survey, pieces: survey.pieces.slice(0, 1) }, { sideRails: false, fairing: false }))
