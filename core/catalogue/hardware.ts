@@ -18,6 +18,8 @@ export const smallParts = [
   'seal strip',
   'latch',
   'lock',
+  'corner bracket',
+  'anti-turn pin',
 ] as const
 export type SmallPart = (typeof smallParts)[number]
 
@@ -72,6 +74,8 @@ const SMALL: Record<SmallPart, number> = {
   'seal strip': 450,
   latch: 1250,
   lock: 1600,
+  'corner bracket': 380,
+  'anti-turn pin': 120,
 }
 export const hardwarePriceMinor = (part: HardwarePart): number | null =>
   part.kind === 'bolt'

@@ -3,6 +3,7 @@ import { cabGuard } from './cabGuard/family'
 import { chest } from './chest/family'
 import { crossbarRack } from './crossbarRack/family'
 import { type ListedFamily, listed } from './design'
+import { extrusionRack } from './extrusionRack/family'
 import { halfGuard } from './halfGuard/family'
 import { headboard } from './headboard/family'
 import { hoopBasket } from './hoopBasket/family'
@@ -15,6 +16,7 @@ export const families: ListedFamily[] = [
   listed(crossbarRack),
   listed(hoopBasket),
   listed(weldedDeck),
+  listed(extrusionRack),
   listed(cabGuard),
   listed(halfGuard),
   listed(ladderRack),

@@ -275,7 +275,12 @@ function bearing(parts: JoinedPart[], j: JointForce, size: BoltSize, rules: Rule
     const edgeMm = m.widthMm / 2
     // a hole in a flat part is taken in the middle of its narrower side
     const endMm = m.member ? (j.fromEndMm[i] ?? 0) : edgeMm
-    if (m.wallMm === null) return { holdsN: null, missing: `what the slot of ${m.mark} holds, by its maker` }
+    if (m.wallMm === null) {
+      // a slot holds what its maker lets one nut hold
+      if (rules.tNutN <= 0) return { holdsN: null, missing: `what the slot of ${m.mark} holds, by its maker` }
+      least = Math.min(least, rules.tNutN)
+      continue
+    }
     if (Math.min(edgeMm, endMm) < 1.2 * holeMm)
       return { holdsN: null, missing: `a joint with room for its holes: ${size} leaves too little edge in ${m.mark}` }
     const wall = { size, thicknessMm: m.wallMm, endMm, sheetTensileMPa: m.material.tensileMPa }

@@ -26,8 +26,35 @@ export function outlineOfShape(s: Shape): Outline {
     case 'channel':
       return { outer: centred(channel(s.widthMm, s.heightMm, s.webMm, s.flangeMm)), inner: null }
     default:
-      return { outer: rounded(s.widthMm, s.heightMm, 2), inner: null }
+      return { outer: slotted(s.widthMm, s.heightMm), inner: null }
   }
+}
+
+/** A likeness of its slots, one to so much of a side: how wide and how deep; its true section is its maker's. mm */
+const SLOT = { eachMm: 40, wideMm: 8, deepMm: 11 }
+
+/** Round a slotted extrusion counter-clockwise, each side with its slots. */
+function slotted(w: number, h: number): Point[] {
+  const side = (lengthMm: number, at: (along: number, inward: number) => Point): Point[] => {
+    const n = Math.max(1, Math.round(lengthMm / SLOT.eachMm))
+    const middles = Array.from({ length: n }, (_, i) => (lengthMm * (i + 0.5)) / n)
+    return [
+      at(0, 0),
+      ...middles.flatMap((m) => [
+        at(m - SLOT.wideMm / 2, 0),
+        at(m - SLOT.wideMm / 2, SLOT.deepMm),
+        at(m + SLOT.wideMm / 2, SLOT.deepMm),
+        at(m + SLOT.wideMm / 2, 0),
+      ]),
+    ]
+  }
+  const [x, y] = [w / 2, h / 2]
+  return [
+    ...side(w, (a, d) => ({ x: -x + a, y: -y + d })),
+    ...side(h, (a, d) => ({ x: x - d, y: -y + a })),
+    ...side(w, (a, d) => ({ x: x - a, y: y - d })),
+    ...side(h, (a, d) => ({ x: -x + d, y: y - a })),
+  ]
 }
 
 const circle = (r: number): Point[] =>

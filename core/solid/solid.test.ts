@@ -36,6 +36,13 @@ function openEdges({ positions, indices }: Mesh): number {
 }
 
 describe('a member as a solid', () => {
+  test('a slotted extrusion has a slot to every 40 of each side, and its skin is closed', () => {
+    const of = (profileId: string) => sweep(member({ profileId }))
+    // 40 × 40 less four slots of 8 × 11; 40 × 80 less six
+    expect(volumeMm3(of('slotted-40x40-al6063t5')) / 1000).toBeCloseTo(1600 - 4 * 88, 3)
+    expect(volumeMm3(of('slotted-40x80-al6063t5')) / 1000).toBeCloseTo(3200 - 6 * 88, 3)
+    expect(openEdges(of('slotted-40x80-al6063t5'))).toBe(0)
+  })
   test('a tube of 40 × 3, a metre long: (40² − 34²) × 1000 = 444 000 mm³ where its corners are sharp', () => {
     const v = volumeMm3(sweep(member({})))
     expect(v / (profileSection('square-40x3-steel').areaMm2 * 1000)).toBeCloseTo(1, 2)

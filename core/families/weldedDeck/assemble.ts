@@ -1,4 +1,4 @@
-import { type Assembly, emptyAssembly, type Infill, type Joint, type Member, type OwnDimension } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Infill, type Joint, type Member } from '../../assembly/assembly'
 import { footHardware } from '../../assembly/usualHardware'
 import { type BoardPlan, boardPlan } from '../../boards/boards'
 import { footTypes } from '../../catalogue/mounts'
@@ -7,50 +7,16 @@ import { wallOf } from '../../catalogue/section'
 import { Impossible } from '../../issue/impossible'
 import type { Issue } from '../../issue/issue'
 import type { Rules } from '../../rules/rules'
-import { type MountLine, mountHalfWidthMm, type Vehicle } from '../../vehicle/vehicle'
+import type { MountLine } from '../../vehicle/vehicle'
+import { type BeamShape, beamDimensions, beamShape, lineOf } from '../beamsOnFeet'
 import type { Site } from '../family'
 import { feetOnLine, footFaults } from '../feetAlong'
 import { nameOf, sides } from '../feetOnEdge'
 import { barsSupport, clampedTo, faultOf, pairAlong, squareCut, straight } from '../parts'
 import type { DeckParams } from './params'
 
-export const lineOf = (p: DeckParams, vehicle: Vehicle): MountLine | null =>
-  vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
-
-/** Where everything of a deck stands; its beams run straight from the rear foot to the front one. mm */
-export type DeckShape = {
-  rearX: number
-  frontX: number
-  z: number
-  topZ: number
-  half: (x: number) => number
-  inner: (x: number) => number
-  crossX: number[]
-}
-export function deckShape(p: DeckParams, line: MountLine): DeckShape {
-  const xs = [...p.footXMm].sort((a, b) => a - b)
-  const [first, last] = [xs[0]!, xs[xs.length - 1]!]
-  const [a, b] = [mountHalfWidthMm(line, first), mountHalfWidthMm(line, last)]
-  const half = (x: number) => Math.max(80, a + ((b - a) * (x - first)) / Math.max(1, last - first))
-  const beam = profileSection(p.beamProfileId)
-  const cross = profileSection(p.crossProfileId)
-  const [rearX, frontX] = [first - p.pastMm, last + p.pastMm]
-  const z = line.zMm + p.footHeightMm + beam.heightMm / 2
-  // cross members lie flush with the top of the beams, the end ones with their ends
-  const [from, to] = [rearX + cross.widthMm / 2, frontX - cross.widthMm / 2]
-  return {
-    rearX,
-    frontX,
-    z,
-    topZ: z + beam.heightMm / 2,
-    half,
-    inner: (x) => half(x) - beam.widthMm / 2,
-    crossX: Array.from({ length: p.crosses }, (_, i) => from + ((to - from) * i) / (p.crosses - 1)),
-  }
-}
-
 /** The boards as they are laid lengthwise, by the narrower end of the deck. */
-export function deckBoards(p: DeckParams, s: DeckShape, rules: Rules): BoardPlan {
+export function deckBoards(p: DeckParams, s: BeamShape, rules: Rules): BoardPlan {
   return boardPlan({
     clearMm: 2 * Math.min(s.inner(s.rearX), s.inner(s.frontX)) + 2 * profileSection(p.beamProfileId).widthMm,
     lengthMm: s.frontX - s.rearX,
@@ -70,7 +36,7 @@ export function deckBoards(p: DeckParams, s: DeckShape, rules: Rules): BoardPlan
 export function assemble(p: DeckParams, { vehicle, rules }: Site): { assembly: Assembly; issues: Issue[] } {
   const line = lineOf(p, vehicle)
   if (!line) return { assembly: emptyAssembly, issues: [{ code: 'no_mount_line', at: ['vehicle', 'mounts'], fix: null }] }
-  const s = deckShape(p, line)
+  const s = beamShape(p, line)
   const { members, joints } = frameOf(p, s)
   const mounts = feetOnLine(p.footXMm, line, s.half, (side) => `beam:${side}`)
   const { infills, issues } = boardsOf(p, s, rules)
@@ -97,13 +63,13 @@ export function assemble(p: DeckParams, { vehicle, rules }: Site): { assembly: A
         ...footHardware(footTypes[line.kind], mounts.length, mounts[0]?.backingMm ?? null),
         { part: { kind: 'end cap' }, quantity: 4, for: 'open tube ends' },
       ],
-      dimensions: dimensionsOf(s),
+      dimensions: beamDimensions(s),
     },
     issues: [...faults(p, s, line), ...issues],
   }
 }
 
-function frameOf(p: DeckParams, s: DeckShape): { members: Member[]; joints: Joint[] } {
+function frameOf(p: DeckParams, s: BeamShape): { members: Member[]; joints: Joint[] } {
   const cross = profileSection(p.crossProfileId)
   const crossZ = s.topZ - cross.heightMm / 2
   const beams = pairAlong(s, s.z, p.beamProfileId, 'beam', 'BM', 'Beam')
@@ -132,7 +98,7 @@ function frameOf(p: DeckParams, s: DeckShape): { members: Member[]; joints: Join
   return { members: [...beams, ...crosses], joints }
 }
 
-function boardsOf(p: DeckParams, s: DeckShape, rules: Rules): { infills: Infill[]; issues: Issue[] } {
+function boardsOf(p: DeckParams, s: BeamShape, rules: Rules): { infills: Infill[]; issues: Issue[] } {
   if (!p.boards) return { infills: [], issues: [] }
   try {
     const plan = deckBoards(p, s, rules)
@@ -178,40 +144,7 @@ function boardsOf(p: DeckParams, s: DeckShape, rules: Rules): { infills: Infill[
   }
 }
 
-const dimensionsOf = (s: DeckShape): OwnDimension[] => [
-  {
-    id: 'length',
-    view: 'plan',
-    axis: 'x',
-    side: 'low',
-    running: false,
-    label: 'beam',
-    from: { x: s.rearX, y: -s.half(s.rearX), z: s.z },
-    to: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
-  },
-  {
-    id: 'rear',
-    view: 'plan',
-    axis: 'y',
-    side: 'low',
-    running: false,
-    label: 'rear, centres',
-    from: { x: s.rearX, y: s.half(s.rearX), z: s.z },
-    to: { x: s.rearX, y: -s.half(s.rearX), z: s.z },
-  },
-  {
-    id: 'front',
-    view: 'plan',
-    axis: 'y',
-    side: 'high',
-    running: false,
-    label: 'front, centres',
-    from: { x: s.frontX, y: s.half(s.frontX), z: s.z },
-    to: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
-  },
-]
-
-function faults(p: DeckParams, s: DeckShape, line: MountLine): Issue[] {
+function faults(p: DeckParams, s: BeamShape, line: MountLine): Issue[] {
   const cross = profileSection(p.crossProfileId)
   const beam = profileSection(p.beamProfileId)
   return [

@@ -1,9 +1,10 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import type { Vehicle } from '../../vehicle/vehicle'
+import { beamHandles, beamMeasures, lineOf } from '../beamsOnFeet'
 import { boxChoices, coatChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
-import { feetAlong, footMeasures, moreFeet } from '../feetAlong'
-import { assemble, deckShape, lineOf } from './assemble'
+import { feetAlong, moreFeet } from '../feetAlong'
+import { assemble } from './assemble'
 import { DeckParams } from './params'
 
 const boarded = (p: DeckParams) => p.boards
@@ -20,51 +21,8 @@ export const weldedDeck: Family<DeckParams> = {
     vehicle.mounts.length ? null : 'it needs a line of gutters, tracks, rails or points on the roof: add one at Measure',
   start: ({ vehicle }) => DeckParams.parse(feetAlong(vehicle)),
   assemble,
-  measures: (p, { vehicle }) => [
-    {
-      id: 'past',
-      label: 'Beams past the end feet',
-      unit: 'length',
-      value: p.pastMm,
-      min: 0,
-      max: 600,
-      set: (q, pastMm) => ({ ...q, pastMm }),
-    },
-    {
-      id: 'height',
-      label: 'Foot height',
-      unit: 'length',
-      value: p.footHeightMm,
-      min: 0,
-      max: 400,
-      set: (q, footHeightMm) => ({ ...q, footHeightMm }),
-    },
-    ...footMeasures(p, lineOf(p, vehicle)),
-  ],
-  handles: (p, { vehicle }) => {
-    const line = lineOf(p, vehicle)
-    if (!line) return []
-    const s = deckShape(p, line)
-    return [
-      {
-        id: 'front',
-        ref: 'beam:right',
-        label: 'Front of the deck',
-        at: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
-        moves: [
-          { axis: 'x', measure: 'past', per: 1 },
-          { axis: 'z', measure: 'height', per: 1 },
-        ],
-      },
-      ...p.footXMm.map((x, i) => ({
-        id: `foot:${i}`,
-        ref: `foot:${i}:right`,
-        label: `Foot ${i + 1}`,
-        at: { x, y: -s.half(x), z: line.zMm },
-        moves: [{ axis: 'x' as const, measure: `foot:${i}`, per: 1 }],
-      })),
-    ]
-  },
+  measures: beamMeasures,
+  handles: (p, site) => beamHandles(p, site, 'deck'),
   rehomed: (p, { vehicle }) => (vehicle.mounts.some((m) => m.id === p.mountId) ? p : { ...p, ...feetAlong(vehicle) }),
   fields: [
     {

@@ -1,0 +1,130 @@
+import type { OwnDimension } from '../assembly/assembly'
+import { profileSection } from '../catalogue/profiles'
+import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
+import type { Handle, Measure, Site } from './family'
+import { footMeasures } from './feetAlong'
+
+/** Two beams along the vehicle on pairs of feet, with cross members between them, flush with their tops. mm */
+export type BeamsOnFeet = {
+  mountId: string
+  footXMm: number[]
+  /** beams past the end feet */
+  pastMm: number
+  footHeightMm: number
+  beamProfileId: string
+  crossProfileId: string
+  crosses: number
+}
+
+export const lineOf = (p: Pick<BeamsOnFeet, 'mountId'>, vehicle: Vehicle): MountLine | null =>
+  vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
+
+/** Where everything of it stands; its beams run straight from the rear foot to the front one. mm */
+export type BeamShape = {
+  rearX: number
+  frontX: number
+  z: number
+  topZ: number
+  half: (x: number) => number
+  inner: (x: number) => number
+  crossX: number[]
+}
+export function beamShape(p: BeamsOnFeet, line: MountLine): BeamShape {
+  const xs = [...p.footXMm].sort((a, b) => a - b)
+  const [first, last] = [xs[0]!, xs[xs.length - 1]!]
+  const [a, b] = [mountHalfWidthMm(line, first), mountHalfWidthMm(line, last)]
+  const half = (x: number) => Math.max(80, a + ((b - a) * (x - first)) / Math.max(1, last - first))
+  const beam = profileSection(p.beamProfileId)
+  const cross = profileSection(p.crossProfileId)
+  const [rearX, frontX] = [first - p.pastMm, last + p.pastMm]
+  const z = line.zMm + p.footHeightMm + beam.heightMm / 2
+  // cross members lie flush with the top of the beams, the end ones with their ends
+  const [from, to] = [rearX + cross.widthMm / 2, frontX - cross.widthMm / 2]
+  return {
+    rearX,
+    frontX,
+    z,
+    topZ: z + beam.heightMm / 2,
+    half,
+    inner: (x) => half(x) - beam.widthMm / 2,
+    crossX: Array.from({ length: p.crosses }, (_, i) => from + ((to - from) * i) / (p.crosses - 1)),
+  }
+}
+
+export const beamDimensions = (s: BeamShape): OwnDimension[] => [
+  {
+    id: 'length',
+    view: 'plan',
+    axis: 'x',
+    side: 'low',
+    running: false,
+    label: 'beam',
+    from: { x: s.rearX, y: -s.half(s.rearX), z: s.z },
+    to: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
+  },
+  {
+    id: 'rear',
+    view: 'plan',
+    axis: 'y',
+    side: 'low',
+    running: false,
+    label: 'rear, centres',
+    from: { x: s.rearX, y: s.half(s.rearX), z: s.z },
+    to: { x: s.rearX, y: -s.half(s.rearX), z: s.z },
+  },
+  {
+    id: 'front',
+    view: 'plan',
+    axis: 'y',
+    side: 'high',
+    running: false,
+    label: 'front, centres',
+    from: { x: s.frontX, y: s.half(s.frontX), z: s.z },
+    to: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
+  },
+]
+
+const length = <P extends BeamsOnFeet>(p: P, id: string, label: string, key: 'pastMm' | 'footHeightMm', max: number): Measure<P> => ({
+  id,
+  label,
+  unit: 'length',
+  value: p[key],
+  min: 0,
+  max,
+  set: (q, v) => ({ ...q, [key]: v }),
+})
+
+/** Its ends, the height of its feet, and each pair of them. */
+export const beamMeasures = <P extends BeamsOnFeet>(p: P, { vehicle }: Site): Measure<P>[] => [
+  length(p, 'past', 'Beams past the end feet', 'pastMm', 600),
+  length(p, 'height', 'Foot height', 'footHeightMm', 400),
+  ...footMeasures(p, lineOf(p, vehicle)),
+]
+
+/** Its front end and each pair of feet. */
+export function beamHandles(p: BeamsOnFeet, { vehicle }: Site, what: string): Handle[] {
+  const line = lineOf(p, vehicle)
+  if (!line) return []
+  const s = beamShape(p, line)
+  return [
+    {
+      id: 'front',
+      ref: 'beam:right',
+      label: `Front of the ${what}`,
+      at: { x: s.frontX, y: -s.half(s.frontX), z: s.z },
+      moves: [
+        { axis: 'x', measure: 'past', per: 1 },
+        { axis: 'z', measure: 'height', per: 1 },
+      ],
+    },
+    ...p.footXMm.map(
+      (x, i): Handle => ({
+        id: `foot:${i}`,
+        ref: `foot:${i}:right`,
+        label: `Foot ${i + 1}`,
+        at: { x, y: -s.half(x), z: line.zMm },
+        moves: [{ axis: 'x', measure: `foot:${i}`, per: 1 }],
+      }),
+    ),
+  ]
+}
