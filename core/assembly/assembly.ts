@@ -139,8 +139,10 @@ export type Support = {
   climbOn: string[]
   /** what its maker lets it carry, moving and parked; undefined = judged by its own strength, null = a maker's thing that nobody knows the rating of. kg */
   ratedKg?: { value: number | null; source: string }
-  /** a box that is shut round what lies in it: the room, the sheets that take what presses on them, the joints that keep it shut. mm */
-  encloses?: { room: Vec3; panels: Panel[]; lid: { joints: string[] } }
+  /** flat sheet that bends under what lies on it or is thrown against it */
+  panels?: Panel[]
+  /** a box that is shut round what lies in it: the room, and the joints of its lid that keep it shut; none = something else covers it. mm */
+  encloses?: { room: Vec3; lid: { joints: string[] } }
 }
 /** A flat field of sheet held at its four edges, and which way what lies in the box presses on it. mm */
 export type Panel = { part: string; name: string; longMm: number; shortMm: number; takes: 'down' | 'along' | 'aside' | 'up' }
@@ -192,6 +194,8 @@ export type Motion = {
   from: number
   to: number
   heldBy: string
+  /** a drawer or tray pulled out over an edge: its length, the support that it carries, and what holds its frame down. mm */
+  pulledOut?: { trayMm: number; edgeXMm: number; supportId: string }
 }
 /**
  * A dimension that the design owns: from and to in space, the view it is drawn in and along which of the view's axes, and the figure of the design that

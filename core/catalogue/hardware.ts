@@ -16,6 +16,7 @@ export const smallParts = [
   'tube sleeve',
   'piano hinge',
   'seal strip',
+  'drawer slide',
   'latch',
   'lock',
   'corner bracket',
@@ -29,8 +30,8 @@ export type HardwarePart =
   | { kind: 'lock nut' | 'T-nut'; size: BoltSize }
   | { kind: 'backing plate'; sideMm: number; thicknessMm: number }
   | { kind: 'tube sleeve'; size: BoltSize; lengthMm: number }
-  | { kind: 'piano hinge' | 'seal strip'; lengthMm: number }
-  | { kind: Exclude<SmallPart, 'lock nut' | 'T-nut' | 'backing plate' | 'tube sleeve' | 'piano hinge' | 'seal strip'> }
+  | { kind: 'piano hinge' | 'seal strip' | 'drawer slide'; lengthMm: number }
+  | { kind: Exclude<SmallPart, 'lock nut' | 'T-nut' | 'backing plate' | 'tube sleeve' | 'piano hinge' | 'seal strip' | 'drawer slide'> }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
@@ -48,6 +49,7 @@ export function hardwareName(part: HardwarePart): string {
       return `Sleeve for ${part.size}, {${part.lengthMm}} long`
     case 'piano hinge':
     case 'seal strip':
+    case 'drawer slide':
       return `${capital(part.kind)}, {${part.lengthMm}} long`
     default:
       return capital(part.kind)
@@ -70,6 +72,7 @@ const SMALL: Record<SmallPart, number> = {
   sealant: 120,
   'tube sleeve': 110,
   // a metre of each
+  'drawer slide': 5200,
   'piano hinge': 1400,
   'seal strip': 450,
   latch: 1250,
@@ -80,7 +83,7 @@ const SMALL: Record<SmallPart, number> = {
 export const hardwarePriceMinor = (part: HardwarePart): number | null =>
   part.kind === 'bolt'
     ? (BOLTS[part.size] ?? null)
-    : part.kind === 'piano hinge' || part.kind === 'seal strip'
+    : part.kind === 'piano hinge' || part.kind === 'seal strip' || part.kind === 'drawer slide'
       ? Math.round((SMALL[part.kind] * part.lengthMm) / 1000)
       : SMALL[part.kind]
 /** Small things get lost: bolts, nuts and washers are bought with spares, what is made to measure is not. */

@@ -3,6 +3,7 @@ import { cabGuard } from './cabGuard/family'
 import { chest } from './chest/family'
 import { crossbarRack } from './crossbarRack/family'
 import { type ListedFamily, listed } from './design'
+import { drawers } from './drawers/family'
 import { extrusionRack } from './extrusionRack/family'
 import { halfGuard } from './halfGuard/family'
 import { headboard } from './headboard/family'
@@ -22,6 +23,7 @@ export const families: ListedFamily[] = [
   listed(ladderRack),
   listed(headboard),
   listed(chest),
+  listed(drawers),
   listed(receiverCarrier),
   listed(alreadyThere),
 ]

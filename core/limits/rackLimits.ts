@@ -19,6 +19,7 @@ import { jointLimits } from './jointLimits'
 import { allOfIt, type Limit, limit } from './limit'
 import { memberLimits } from './memberLimits'
 import { overhangLimits } from './overhangLimits'
+import { pulledOutLimits } from './pulledOutLimits'
 import { pullLimits } from './pullLimits'
 import { sheetLimits } from './sheetLimits'
 import { usedInCase, worstCase } from './usedInCase'
@@ -109,6 +110,7 @@ export function rackLimits(given: RackGiven): RackResult {
       ...fatigueLimit({ assembly, cases: everything, brief, lacks, rules, own }),
       ...pullLimits(assembly, rules, own),
       ...sheetLimits({ assembly, carried, cases, lacks, rules, own }),
+      ...pulledOutLimits({ assembly, carried, feet: mine, lacks, rules, own }),
     ].map((l) => ({ ...l, pieceId }))
   })
   return {

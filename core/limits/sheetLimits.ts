@@ -38,11 +38,11 @@ const faceOf: Record<Panel['takes'], (c: Carried) => [number, number]> = {
 /** Sheets of a shut box under what lies in it, field by field, and its latches against what is thrown up against the lid. */
 export function sheetLimits(given: SheetGiven): Limit[] {
   return given.assembly.supports
-    .filter((s) => s.encloses && given.own(s.id))
+    .filter((s) => s.panels && given.own(s.id))
     .flatMap((s) => {
       const inside = given.carried.filter((c) => c.bearings.some((b) => b.on !== null && s.bearings.some((own) => own.on === b.on)))
       if (!inside.length) return []
-      return [...fields(given, s.encloses?.panels ?? [], inside), ...lidHeld(given, s.encloses?.lid.joints ?? [], inside)]
+      return [...fields(given, s.panels ?? [], inside), ...lidHeld(given, s.encloses?.lid.joints ?? [], inside)]
     })
 }
 
@@ -141,7 +141,7 @@ function fields({ assembly, cases, lacks, rules }: SheetGiven, panels: Panel[], 
 function lidHeld({ assembly, cases, lacks, rules }: SheetGiven, joints: string[], inside: Carried[]): Limit[] {
   const loadCase = greatest(cases, thrown.up)
   const upG = loadCase ? thrown.up(loadCase) : 0
-  if (!loadCase || upG <= 0) return []
+  if (!loadCase || upG <= 0 || !joints.length) return []
   const latches = assembly.joints.filter((j) => joints.includes(j.id))
   return [
     limit({

@@ -129,22 +129,20 @@ function named(a: Assembly, piece: Piece): Assembly {
       ...s,
       id: id(s.id),
       bearings: s.bearings.map((b) => ({ ...b, on: b.on === null ? null : id(b.on) })),
-      ...(s.encloses
-        ? {
-            encloses: {
-              ...s.encloses,
-              panels: s.encloses.panels.map((p) => ({ ...p, part: id(p.part) })),
-              lid: { joints: s.encloses.lid.joints.map(id) },
-            },
-          }
-        : {}),
+      ...(s.panels ? { panels: s.panels.map((p) => ({ ...p, part: id(p.part) })) } : {}),
+      ...(s.encloses ? { encloses: { ...s.encloses, lid: { joints: s.encloses.lid.joints.map(id) } } } : {}),
       walkOn: s.walkOn.map(id),
       climbOn: s.climbOn.map(id),
     })),
     anchors: a.anchors.map((x) => ({ ...x, id: id(x.id), on: id(x.on) })),
     pulls: a.pulls.map((x) => ({ ...x, id: id(x.id), on: id(x.on) })),
     infills: a.infills.map((i) => ({ ...both(i), on: i.on.map(id) })),
-    motions: a.motions.map((m) => ({ ...m, id: id(m.id), moves: m.moves.map(id) })),
+    motions: a.motions.map((m) => ({
+      ...m,
+      id: id(m.id),
+      moves: m.moves.map(id),
+      ...(m.pulledOut ? { pulledOut: { ...m.pulledOut, supportId: id(m.pulledOut.supportId) } } : {}),
+    })),
     dimensions: a.dimensions.map((d) => ({
       ...d,
       id: id(d.id),

@@ -101,6 +101,7 @@ export const RulesSchema = z.object({
     "shop's own; its maker may say otherwise",
   ),
   loadFactor: rule(1.5, 1, 3, 'Structure', 'Load factor for bolts and screws', '', 'EN 1990, table A1.2, γQ = 1.5'),
+  leanFactor: rule(1.5, 1, 4, 'Structure', 'A drawer pulled out weighs more, for somebody leaning on it', ''),
   tNutN: rule(0, 0, 50_000, 'Structure', 'Maker’s rating of one T-slot nut (0 = not known)', 'N', 'maker of the extrusion'),
   clampTorqueNm: rule(6, 0.5, 60, 'Structure', 'Torque of a clamp’s bolts', 'N·m', "shop's own; the maker of the clamp says"),
   clampFriction: rule(0.2, 0.02, 0.6, 'Structure', 'Friction of a clamp on what it grips', '', 'EN 1993-1-8, table 3.7: class D, as found'),

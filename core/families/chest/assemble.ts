@@ -1,21 +1,20 @@
-import { type Assembly, emptyAssembly, type Joint, type Mount, type OwnDimension, type Plate } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Joint, type Mount, type OwnDimension } from '../../assembly/assembly'
 import { footHardware } from '../../assembly/usualHardware'
-import { footTypes, type MountKind } from '../../catalogue/mounts'
+import { footTypes } from '../../catalogue/mounts'
 import type { Issue } from '../../issue/issue'
-import type { Place } from '../../places/places'
 import type { Rules } from '../../rules/rules'
-import { foldedPan, panFaults, placedFaces } from '../../sheet/folded'
+import { panFaults } from '../../sheet/folded'
 import type { Site } from '../family'
 import { letterOf, nameOf, sides } from '../feetOnEdge'
+import { floorFaults, floorFootKind, floorOf } from '../floor'
+import { foldedPlate, longFirst } from '../foldedParts'
 import { clampedTo, faultOf, notYet } from '../parts'
 import type { ChestParams } from './params'
-import { type ChestShape, chestShape, FOOT_IN_MM, floorOf, type Part } from './shape'
+import { type ChestShape, chestShape, FOOT_IN_MM } from './shape'
 
 /** Shares and distances of seams and bolts. Shop's own: stitched over four tenths; a bolt each so many mm */
 const STITCHED = 0.4
 const BOLT_EACH_MM = 150
-/** How far the line of a floor lies inside its edge, as `core/places` draws it. mm */
-const EDGE_MM: Partial<Record<Place['kind'], number>> = { 'bed floor': 60, 'van floor': 80, 'tray edge': 30 }
 /** Hinges stand so far in from the lid's ends, as a share of its width. */
 const HINGE_IN = 1 / 6
 
@@ -23,7 +22,9 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
   const floor = floorOf(p, site)
   if (!floor) return notYet('The chest has no floor to stand on: measure the bed, the tray or the van’s floor at Measure')
   const s = chestShape(p, floor, site.rules)
-  const plates = s.parts.map((part) => plateOf(part, p))
+  const plates = s.parts.map((part) =>
+    foldedPlate(part, { materialId: p.materialId, thicknessMm: p.thicknessMm }, /^(divider|bearer)/.test(part.id) ? 'sheltered' : 'board'),
+  )
   const mounts = feetOf(p, s)
   const joints = jointsOf(p, s)
   const panel = { longMm: s.insideX, shortMm: (2 * s.bearerY[0]!) / (p.bearers - 1) }
@@ -50,19 +51,19 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
           holds: true,
           walkOn: [],
           climbOn: [],
+          panels: [
+            { part: 'body', name: 'floor between bearers', takes: 'down', ...longFirst(panel.longMm, panel.shortMm) },
+            {
+              part: 'body',
+              name: 'front and back',
+              takes: 'along',
+              ...longFirst(s.insideY / (p.dividers + 1), s.insideZ),
+            },
+            { part: 'end:left', name: 'ends', takes: 'aside', ...longFirst(s.insideX, s.insideZ) },
+            { part: 'lid', name: 'lid', takes: 'up', ...longFirst(s.insideY, s.insideX) },
+          ],
           encloses: {
             room: { x: s.insideX, y: s.insideY / (p.dividers + 1), z: s.insideZ },
-            panels: [
-              { part: 'body', name: 'floor between bearers', takes: 'down', ...sorted(panel) },
-              {
-                part: 'body',
-                name: 'front and back',
-                takes: 'along',
-                ...sorted({ longMm: s.insideY / (p.dividers + 1), shortMm: s.insideZ }),
-              },
-              { part: 'end:left', name: 'ends', takes: 'aside', ...sorted({ longMm: s.insideX, shortMm: s.insideZ }) },
-              { part: 'lid', name: 'lid', takes: 'up', ...sorted({ longMm: s.insideY, shortMm: s.insideX }) },
-            ],
             lid: { joints: Array.from({ length: p.latches }, (_, i) => `latch:${i}`) },
           },
         },
@@ -80,7 +81,7 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
         },
       ],
       hardware: [
-        ...footHardware(footTypes[footKind(floor)], mounts.length, mounts[0]?.backingMm ?? null, p.thicknessMm),
+        ...footHardware(footTypes[floorFootKind(floor)], mounts.length, mounts[0]?.backingMm ?? null, p.thicknessMm),
         { part: { kind: 'piano hinge', lengthMm: Math.round(p.widthMm - 40) }, quantity: 1, for: 'lid' },
         { part: { kind: 'latch' }, quantity: p.latches, for: 'lid' },
         ...(p.keyNumber ? [{ part: { kind: 'lock' as const }, quantity: 1, for: `lid, key ${p.keyNumber}` }] : []),
@@ -93,34 +94,9 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
   }
 }
 
-const sorted = ({ longMm, shortMm }: { longMm: number; shortMm: number }) => ({
-  longMm: Math.max(longMm, shortMm),
-  shortMm: Math.min(longMm, shortMm),
-})
-
-function plateOf(part: Part, p: ChestParams): Plate {
-  const { outline, holes, bends, faces } = foldedPan(part.pan)
-  return {
-    id: part.id,
-    mark: part.mark,
-    name: part.name,
-    materialId: p.materialId,
-    thicknessMm: p.thicknessMm,
-    outline,
-    holes,
-    bends,
-    faces: placedFaces(faces, part.pose),
-    pose: part.pose,
-    goodFace: 'down',
-    air: part.id.startsWith('divider') || part.id.startsWith('bearer') ? 'sheltered' : 'board',
-  }
-}
-
-const footKind = (floor: Place): MountKind => (floor.mounts.includes('through-bolt') ? 'through-bolt' : (floor.mounts[0] ?? 'floor screw'))
-
 /** Two bolted feet under each outer bearer that the floor's line reaches. */
 function feetOf(p: ChestParams, s: ChestShape): Mount[] {
-  const kind = footKind(s.floor)
+  const kind = floorFootKind(s.floor)
   const half = Math.min(Math.abs(s.floor.from.y), Math.abs(s.floor.to.y))
   const reached = s.bearerY.findIndex((y) => y <= half + 0.5)
   const at = reached < 0 || reached >= p.bearers / 2 ? 0 : reached
@@ -250,8 +226,6 @@ function dimensionsOf(p: ChestParams, s: ChestShape): OwnDimension[] {
 }
 
 function faults(p: ChestParams, s: ChestShape, rules: Rules): Issue[] {
-  const [rear, front] = [Math.min(s.floor.from.x, s.floor.to.x), Math.max(s.floor.from.x, s.floor.to.x)]
-  const wide = 2 * (Math.min(Math.abs(s.floor.from.y), Math.abs(s.floor.to.y)) + (EDGE_MM[s.floor.kind] ?? 0))
   const seen = new Set<string>()
   const folds = s.parts.flatMap((part) =>
     panFaults(part.pan, { leastFlangeT: rules.leastFlangeT, leastRadiusT: rules.leastRadiusT }).flatMap((says) => {
@@ -262,17 +236,7 @@ function faults(p: ChestParams, s: ChestShape, rules: Rules): Issue[] {
     }),
   )
   return [
-    ...(s.rearX < rear - 0.5
-      ? [faultOf('lengthMm', `The chest runs out behind what it stands on: {${Math.max(0, Math.round(front - p.frontMm - rear))}} at most`)]
-      : []),
-    ...(p.widthMm > wide + 1
-      ? [
-          faultOf(
-            'widthMm',
-            `The chest is wider than its floor${s.floor.kind === 'bed floor' ? ' between the arches' : ''}: {${Math.floor(wide)}} at most`,
-          ),
-        ]
-      : []),
+    ...floorFaults('chest', { lengthMm: p.lengthMm, widthMm: p.widthMm, rearX: s.rearX, frontMm: p.frontMm }, s.floor),
     ...((2 * s.bearerY[0]!) / (p.bearers - 1) < 65 ? [faultOf('bearers', 'The bearers have no room side by side: fewer')] : []),
     ...folds,
   ]

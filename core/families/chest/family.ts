@@ -2,9 +2,10 @@ import { materials } from '../../catalogue/materials'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { coatChoices, jointChoices } from '../choices'
 import type { Family, Measure } from '../family'
+import { floorOf, floorsOf } from '../floor'
 import { assemble } from './assemble'
 import { ChestParams } from './params'
-import { chestShape, floorOf, floorsOf } from './shape'
+import { chestShape } from './shape'
 
 const pickup = demoVehicles[1]!
 const tray = demoVehicles.find((v) => v.id === 'flat-tray-truck') ?? pickup

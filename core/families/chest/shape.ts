@@ -1,12 +1,10 @@
-import type { Pose } from '../../assembly/assembly'
-import { type Place, placesOf } from '../../places/places'
+import type { Place } from '../../places/places'
 import type { Rules } from '../../rules/rules'
 import type { PanGiven } from '../../sheet/folded'
-import type { Site } from '../family'
+import { type PanPart, sheetOf } from '../foldedParts'
 import type { ChestParams } from './params'
 
-/** Inside radius of an air bend as a share of the thickness, and air between parts that go into one another. Shop's own, mm */
-const RADIUS_PER_THICKNESS = 1.5
+/** Air between parts that go into one another. Shop's own, mm */
 export const SLIP_MM = 1
 /** Flanges of ends and dividers; width of a bearer and its lips; how far the lid's skirt stands off the body. Shop's own, mm */
 const FLANGE_MM = 25
@@ -16,17 +14,6 @@ const LID_AIR_MM = 3
 /** A foot's bolts are so far from the ends of a bearer. mm */
 export const FOOT_IN_MM = 60
 
-export const floorKinds = ['bed floor', 'van floor', 'tray edge'] as const
-/** Floors that a chest may stand on: the left one of each pair. */
-export const floorsOf = (site: Site): Place[] =>
-  placesOf(site.vehicle).places.filter((p) => p.side !== 'right' && floorKinds.some((k) => k === p.kind))
-export const floorOf = (p: Pick<ChestParams, 'placeId'>, site: Site): Place | null => {
-  const floors = floorsOf(site)
-  return floors.find((f) => f.id === p.placeId) ?? floors[0] ?? null
-}
-
-/** One folded part of the chest and how it stands. */
-export type Part = { id: string; mark: string; name: string; pan: PanGiven; pose: Pose }
 export type ChestShape = {
   floor: Place
   rearX: number
@@ -36,7 +23,7 @@ export type ChestShape = {
   topMm: number
   bearerY: number[]
   dividerY: number[]
-  parts: Part[]
+  parts: PanPart[]
   /** clear inside, mm */
   insideX: number
   insideY: number
@@ -46,7 +33,7 @@ export type ChestShape = {
 /** Every sheet of it, as it is folded and as it stands. */
 export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestShape {
   const t = p.thicknessMm
-  const sheet = { thicknessMm: t, insideRadiusMm: RADIUS_PER_THICKNESS * t, kFactor: rules.kFactor }
+  const sheet = sheetOf(t, rules.kFactor)
   const [lengthMm, widthMm] = [p.lengthMm, p.widthMm]
   const frontX = Math.max(floor.from.x, floor.to.x) - p.frontMm
   const rearX = frontX - lengthMm
@@ -76,7 +63,7 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
   const X = { x: 1, y: 0, z: 0 }
   const Y = { x: 0, y: 1, z: 0 }
   const Z = { x: 0, y: 0, z: 1 }
-  const parts: Part[] = [
+  const parts: PanPart[] = [
     {
       id: 'body',
       mark: 'BO',
@@ -99,7 +86,7 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
       pose: { origin: { x: frontX - t - SLIP_MM / 2, y: -half, z: zMm + t }, along: { x: -1, y: 0, z: 0 }, up: Z },
     },
     ...dividerY.map(
-      (y, i): Part => ({
+      (y, i): PanPart => ({
         id: `divider:${i}`,
         mark: 'DV',
         name: 'Divider',
@@ -121,7 +108,7 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
       pose: { origin: { x: rearX - off, y: -half - off, z: topMm + t + SLIP_MM }, along: Y, up: X },
     },
     ...bearerY.map(
-      (y, i): Part => ({
+      (y, i): PanPart => ({
         id: `bearer:${i}`,
         mark: 'BR',
         name: 'Bearer',

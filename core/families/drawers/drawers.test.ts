@@ -1,0 +1,103 @@
+import { describe, expect, test } from 'vitest'
+import { plateMassKg } from '../../assembly/assembly'
+import { boxOf, plateCorners } from '../../assembly/places'
+import { placed } from '../../brief/placeCargo'
+import { accessories } from '../../catalogue/accessories'
+import { evaluate } from '../../job/evaluate'
+import { type Job, newJob } from '../../job/job'
+import { METRIC } from '../../quantity/units'
+import { defaultRules } from '../../rules/rules'
+import { built } from '../../testing/onSite'
+import { demoVehicles } from '../../vehicle/demoVehicles'
+import { familyOf } from '../all'
+import { type DrawersParams, DrawersParams as schema } from './params'
+
+const family = familyOf('drawers')!
+const pickup = demoVehicles[1]!
+const plain = { frontMm: 350, widthMm: 1000, slideKg: 90, latchN: 2000 }
+const made = (over: Partial<DrawersParams> = {}) => built(family, { ...plain, ...over }, pickup)
+const box = (b: ReturnType<typeof made>, id: string) => boxOf(plateCorners(b.assembly.plates.find((p) => p.id === id)!))
+
+function jobOf(over: Partial<DrawersParams> = {}, kg: number | null = 30): Job {
+  const base = newJob('Drawers', pickup, METRIC)
+  const piece = {
+    id: 'p1',
+    name: '',
+    letter: '',
+    family: 'drawers',
+    params: schema.parse({ ...plain, ...over }),
+    on: null,
+    state: 'fitted' as const,
+  }
+  const item = {
+    ...placed(accessories[0]!, 'tools', 0, 240, {}),
+    name: 'Spanners',
+    lengthMm: 300,
+    widthMm: 300,
+    heightMm: 100,
+    use: 'goods' as const,
+    massKg: kg === null ? null : { least: kg, most: kg },
+    massBasis: kg === null ? ('unknown' as const) : ('weighed' as const),
+    counts: 'both' as const,
+    securing: null,
+    on: ['p1/tray:0'],
+  }
+  return { ...base, brief: { ...base.brief, speedKmh: 80, agreedUses: ['goods'], cargo: [item] }, pieces: [piece] }
+}
+const limits = (job: Job) => new Map(evaluate(job, defaultRules).limits.map((l) => [l.id, l]))
+
+describe('drawers under a deck', () => {
+  test('each drawer is as wide as its bay less two slides, and stands clear of walls, partition and deck', () => {
+    const b = made({ count: 2, slideGapMm: 13, thicknessMm: 2, heightMm: 260 })
+    // (1000 − 2·2 − 2) / 2 = 497 a bay, less 26
+    expect(box(b, 'drawer:0').size.y).toBeCloseTo(471, 3)
+    expect(box(b, 'drawer:0').centre.y).toBeCloseTo(500 - 2 - 497 / 2, 3)
+    const [drawer, deck, carcass] = [box(b, 'drawer:0'), box(b, 'deck'), box(b, 'carcass')]
+    expect([carcass.size.x, carcass.size.y, carcass.size.z]).toEqual([1100, 1000, 260].map((v) => expect.closeTo(v, 3)))
+    const rib = box(b, 'rib:0')
+    expect(drawer.centre.z + drawer.size.z / 2).toBeLessThan(rib.centre.z - rib.size.z / 2)
+    expect(drawer.centre.z - drawer.size.z / 2).toBeGreaterThan(carcass.centre.z - 130 + 2)
+    expect(deck.centre.z + deck.size.z / 2).toBeCloseTo(carcass.centre.z + 130 + 3, 3)
+    // the front closes its bay from outside
+    expect(box(b, 'front:0').size.y).toBeCloseTo(493, 6)
+    expect(drawer.centre.x - drawer.size.x / 2).toBeGreaterThanOrEqual(carcass.centre.x - 550 + 2 - 1e-6)
+  })
+  test('pulled right out it lifts the far feet, by hand: moments about the outer row', () => {
+    const job = jobOf({ count: 2, travelMm: 1000 }, 60)
+    const e = evaluate(job, defaultRules)
+    const out = e.limits.find((l) => l.id === 'out.drawer:0')!
+    const { assembly } = e
+    const kg = (ids: RegExp) => assembly.plates.filter((p) => ids.test(p.id)).reduce((s, p) => s + plateMassKg(p), 0)
+    const own = kg(/\/(drawer:0|front:0)$/)
+    const all = assembly.plates.reduce((s, p) => s + plateMassKg(p), 0) + assembly.mounts.reduce((s, m) => s + m.massKg, 0)
+    const xs = assembly.mounts.map((m) => m.place.x)
+    const b = Math.max(...xs) - Math.min(...xs)
+    const drawer = boxOf(plateCorners(assembly.plates.find((p) => p.id === 'p1/drawer:0')!))
+    const past = 1000 - (Math.min(...xs) - (drawer.centre.x - drawer.size.x / 2 - 2)) - drawer.size.x / 2
+    const lift = (9.80665 * (1.5 * (own + 60) * past - ((all - own) * b) / 2)) / b
+    expect(lift).toBeGreaterThan(50)
+    expect(out.used.value!).toBeCloseTo(lift / 2, 3)
+    expect(limits(jobOf({ travelMm: 500 }, 60)).get('out.drawer:0')!.used.value!).toBeLessThan(out.used.value!)
+    // the other drawer is empty: it alone is less
+    expect(e.limits.find((l) => l.id === 'out.drawer:1')!.used.value!).toBeLessThan(out.used.value!)
+  })
+  test('slides by their maker: 60 kg on 90 is clear, on 50 over, unknown is open; a load nobody weighed too', () => {
+    const rated = (slideKg: number | null, kg: number | null = 60) => limits(jobOf({ slideKg }, kg)).get('support.p1/tray:0')!.state
+    expect([rated(90), rated(50), rated(null), rated(90, null)]).toEqual(['clear', 'over', 'unknown', 'unknown'])
+    expect(limits(jobOf({ latchN: null })).get('joint.rated')!.state).toBe('unknown')
+    expect(limits(jobOf({}, null)).get('out.drawer:0')!.state).toBe('unknown')
+  })
+  test('shut in under the deck it needs no strap; its floor bends under it', () => {
+    const l = limits(jobOf())
+    expect(l.has('straps.tools')).toBe(false)
+    expect(l.get('sheet')!.used.name).toMatch(/a drawer, Spanners/)
+    expect(limits(jobOf({ thicknessMm: 3 })).get('sheet')!.ratio!).toBeLessThan(l.get('sheet')!.ratio!)
+  })
+  test('what cannot be is said', () => {
+    expect(made().says).toEqual([])
+    expect(made({ travelMm: 1090 }).says.join()).toMatch(/cannot travel farther than it is long/)
+    expect(made({ heightMm: 90, ribs: 4 }).says.join()).toMatch(/^$|No height/)
+    expect(made({ widthMm: 300, count: 4 }).says.join()).toMatch(/too narrow between their slides/)
+    expect(made({ frontMm: 900 }).says.join()).toMatch(/run out behind what they stand on/)
+  })
+})
