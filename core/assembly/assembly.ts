@@ -92,6 +92,8 @@ export type Joint = {
   flush?: true
   /** what goes through it, and whether a sleeve keeps each tube from caving in under it; a bolted joint only */
   bolts?: { size: BoltSize; count: number; sleeved?: boolean; apartMm?: number }
+  /** a clamp's own bolts, which grip a tube and go through nothing */
+  collar?: { size: BoltSize; count: number }
   /** the line that a hinge turns about; none = through the joint */
   axis?: Vec3
   /** bought whole: what its maker lets it hold, any way. N, null = nobody knows */

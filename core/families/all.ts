@@ -7,6 +7,7 @@ import { drawers } from './drawers/family'
 import { extrusionRack } from './extrusionRack/family'
 import { halfGuard } from './halfGuard/family'
 import { headboard } from './headboard/family'
+import { holders } from './holders/family'
 import { hoopBasket } from './hoopBasket/family'
 import { ladderRack } from './ladderRack/family'
 import { receiverCarrier } from './receiverCarrier/family'
@@ -24,6 +25,7 @@ export const families: ListedFamily[] = [
   listed(headboard),
   listed(chest),
   listed(drawers),
+  listed(holders),
   listed(receiverCarrier),
   listed(alreadyThere),
 ]

@@ -102,7 +102,7 @@ describe.each(examples)('%s', (_, family, example) => {
     for (const c of e.cases) expect(new Set(c.joints.map((j) => j.joint.id))).toEqual(new Set(between.map((j) => j.id)))
     // checked by a rule of its own, or named as open
     const open = e.limits.find((l) => l.id === 'joints.open')?.used.missing ?? []
-    const ruled = between.filter((j) => j.kind === 'weld' || j.bolts !== undefined || j.rated !== undefined)
+    const ruled = between.filter((j) => j.kind === 'weld' || j.bolts !== undefined || j.rated !== undefined || j.collar !== undefined)
     const theirs = between.filter((j) => j.between.every((id) => assembly.fittings.some((f) => f.id === id)))
     expect(open.length).toBe(new Set(between.filter((j) => !ruled.includes(j) && !theirs.includes(j)).map((j) => j.id)).size)
     if (ruled.some((j) => j.kind === 'weld')) expect(e.limits.some((l) => l.id === 'welds')).toBe(true)

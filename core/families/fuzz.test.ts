@@ -19,9 +19,18 @@ import type { Design, Field } from './design'
 
 /** Families whose parts are the same left and right, and that are drawn from figures alone. */
 const drawn = families.filter((f) =>
-  ['hoop-basket', 'half-guard', 'welded-deck', 'headboard', 'ladder-rack', 'cab-guard', 'chest', 'drawers', 'extrusion-rack'].includes(
-    f.id,
-  ),
+  [
+    'hoop-basket',
+    'half-guard',
+    'welded-deck',
+    'headboard',
+    'ladder-rack',
+    'cab-guard',
+    'chest',
+    'drawers',
+    'extrusion-rack',
+    'holders',
+  ].includes(f.id),
 )
 
 /** A value that a field takes: within its bounds, one of its choices, or nothing where it may be unknown. */

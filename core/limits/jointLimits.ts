@@ -2,6 +2,7 @@ import type { Assembly, Joint } from '../assembly/assembly'
 import { type BoltSize, boltSizes } from '../catalogue/bolts'
 import type { Material } from '../catalogue/materials'
 import { boltMayN, boltTogether, holeBearing, tearOutN } from '../fasten/bolt'
+import { clampGripN } from '../fasten/clampGrip'
 import { besideWeldMPa, countingLegMm, type Filler, fillers, filletWeldWorst, type WeldGroup, weldGroup } from '../fasten/filletWeld'
 import { figure } from '../figure/figure'
 import { greatest } from '../figure/greatest'
@@ -19,6 +20,7 @@ type At = { r: CaseResult; j: JointForce; parts: JoinedPart[] }
 export const jointLimits = (given: JointsGiven): Limit[] => [
   ...weldLimits(given),
   ...boltLimit(given),
+  ...collarLimit(given),
   ...ratedLimit(given),
   ...notChecked(given),
 ]
@@ -293,6 +295,53 @@ function bearing(parts: JoinedPart[], j: JointForce, size: BoltSize, rules: Rule
   return { holdsN: least, missing: null }
 }
 
+/** Collars that only their grip keeps from sliding and turning on a tube: all that acts, as if all of it tried to slide them; a moment over half the tube's width. */
+function collarLimit(given: JointsGiven): Limit[] {
+  const { lacks, rules } = given
+  const all = among(given, ['clamp']).flatMap((a) => {
+    const { collar } = a.j.joint
+    const acrossMm = a.parts[1]?.widthMm ?? a.parts[0]?.widthMm ?? 25
+    return collar
+      ? [{ a, collar, acrossMm, forceN: Math.hypot(a.j.alongN, a.j.acrossN), momentNmm: Math.hypot(a.j.bendNmm, a.j.twistNmm) }]
+      : []
+  })
+  const slipN = (x: (typeof all)[number]) => x.forceN + x.momentNmm / (x.acrossMm / 2)
+  const gripN = (x: (typeof all)[number]) => clampGripN(x.collar.size, x.collar.count, rules)
+  const worst = greatest(all, (x) => slipN(x) / (gripN(x).value ?? 1))
+  if (!worst) return []
+  return [
+    limit({
+      id: 'joint.collar',
+      name: 'Collars on tubes, sliding',
+      group: 'rack',
+      unit: 'N',
+      ref: worst.a.j.joint.between[0],
+      nearRatio: rules.nearRatio,
+      used: figure(
+        {
+          id: 'joint.collar',
+          name: `Collar ${nameOf(worst.a)}, ${worst.a.r.case.name}`,
+          unit: 'N',
+          formula: 'F = √(N² + V²) + √(M² + T²) / (d/2)',
+          source: `statics of a grip, on the high side; forces: ${FRAME}`,
+          assumes: ['all of it tries to slide or turn the collar'],
+          with: {
+            N: [worst.a.j.alongN, 'N', 'along it'],
+            V: [worst.a.j.acrossN, 'N', 'across it'],
+            M: [worst.a.j.bendNmm, 'N·mm', 'bending'],
+            T: [worst.a.j.twistNmm, 'N·mm', 'twist'],
+            d: [worst.acrossMm, 'mm', 'width of the tube that is gripped'],
+          },
+          lacks,
+        },
+        ({ N, V, M, T, d }) => Math.hypot(N, V) + Math.hypot(M, T) / (d / 2),
+      ),
+      allowed: gripN(worst),
+      caution: 'Grip fades as paint and linings settle: tighten collars again after the first 50 km.',
+    }),
+  ]
+}
+
 /** A latch or the like that is bought: all that goes through it against what its maker lets it hold; one without a rating governs. */
 function ratedLimit({ cases, lacks, rules, own }: JointsGiven): Limit[] {
   const all = cases.flatMap((r) =>
@@ -349,7 +398,7 @@ function notChecked(given: JointsGiven): Limit[] {
     if (j.between.every((id) => !ours.has(id))) return false
     const bolted = j.kind === 'bolt' || j.kind === 'hinge' || j.kind === 'pin'
     // bolts into something bought are ours, and what they hold of it is its maker's
-    return !j.rated && !((j.kind === 'weld' && j.between.every((id) => ours.has(id))) || (bolted && j.bolts))
+    return !j.rated && !j.collar && !((j.kind === 'weld' && j.between.every((id) => ours.has(id))) || (bolted && j.bolts))
   })
   if (!open.length) return []
   const figureOf = (id: string, name: string) =>
