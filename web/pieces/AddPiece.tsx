@@ -12,7 +12,9 @@ import { families } from '../../core/families/all'
 import type { ListedFamily } from '../../core/families/design'
 import { familyGroups, type Site } from '../../core/families/family'
 import type { Job } from '../../core/job/job'
+import { homeFor } from '../../core/pieces/homeFor'
 import { newPiece } from '../../core/pieces/piece'
+import { wholeOf } from '../../core/pieces/whole'
 import { SheetView } from '../drawing/SheetView'
 import { useView } from '../drawing/view'
 import { editJob } from '../job/jobStore'
@@ -30,10 +32,12 @@ export function AddPiece({ job, onClose }: { job: Job; onClose: () => void }) {
     () => ({ vehicle: job.vehicle, brief: job.brief, rules, below: null, state: 'fitted' }),
     [job.vehicle, job.brief, rules],
   )
+  const built = useMemo(() => wholeOf(job, rules).built, [job, rules])
   const add = (family: ListedFamily) => {
     let id: string | null = null
     editJob((j) => {
-      const piece = newPiece(family.id, j.pieces, { ...site, vehicle: j.vehicle, brief: j.brief })
+      const home = homeFor(family, wholeOf(j, rules).built, { ...site, vehicle: j.vehicle, brief: j.brief })
+      const piece = newPiece(family.id, j.pieces, home.site, home.on)
       id = piece?.id ?? null
       return piece ? { ...j, pieces: [...j.pieces, piece] } : j
     })
@@ -54,7 +58,7 @@ export function AddPiece({ job, onClose }: { job: Job; onClose: () => void }) {
                 </Typography>
                 <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 250px), 1fr))' }}>
                   {own.map((f) => (
-                    <Card key={f.id} family={f} job={job} site={site} add={() => add(f)} />
+                    <Card key={f.id} family={f} job={job} site={homeFor(f, built, site).site} add={() => add(f)} />
                   ))}
                 </Box>
               </Box>

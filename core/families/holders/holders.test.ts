@@ -5,10 +5,13 @@ import { accessories } from '../../catalogue/accessories'
 import { evaluate } from '../../job/evaluate'
 import { type Job, newJob } from '../../job/job'
 import { withParams } from '../../job/piecesOf'
+import { homeFor } from '../../pieces/homeFor'
 import type { Piece } from '../../pieces/piece'
+import { wholeOf } from '../../pieces/whole'
 import { G_M_S2, METRIC } from '../../quantity/units'
 import { defaultRules } from '../../rules/rules'
 import { built } from '../../testing/onSite'
+import { siteOn } from '../../testing/racks'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { familyOf } from '../all'
 import { socketPlaces } from './assemble'
@@ -67,6 +70,12 @@ describe('sockets in a row', () => {
     const bars = with_.assembly.members.filter((m) => m.name === 'Crossbar')
     const moved = evaluate(withParams(onRack(), 'p2', { ...onRack().pieces[1]!.params, onMember: bars[1]!.id }), defaultRules)
     expect(new Set(moved.assembly.joints.filter((j) => j.collar).map((j) => j.between[1]))).toEqual(new Set([bars[1]!.id]))
+  })
+  test('added to a van that has a rack it begins on the rack; on a bare pickup on a bar of its own; a rack never begins on another', () => {
+    const at = (job: Job, id: string) => homeFor(familyOf(id)!, wholeOf(job, defaultRules).built, siteOn(job.vehicle)).on
+    const racked = newJob('Rods', van, METRIC)
+    expect([at(racked, 'holders'), at(racked, 'crossbar-rack')]).toEqual(['p1', null])
+    expect(at({ ...newJob('Rods', pickup, METRIC), pieces: [] }, 'holders')).toBeNull()
   })
   test('its rack taken away, it says so; a vehicle without rails has no place for a bar of its own', () => {
     const gone = { ...onRack(), pieces: onRack().pieces.slice(1) }
