@@ -1,8 +1,8 @@
 import type { OwnDimension } from '../assembly/assembly'
 import { profileSection } from '../catalogue/profiles'
 import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
-import type { Handle, Measure, Site } from './family'
-import { footMeasures } from './feetAlong'
+import type { FieldSpec, Handle, Measure, Site } from './family'
+import { feetAlong, footMeasures } from './feetAlong'
 
 /** Two beams along the vehicle on pairs of feet, with cross members between them, flush with their tops. mm */
 export type BeamsOnFeet = {
@@ -84,25 +84,31 @@ export const beamDimensions = (s: BeamShape): OwnDimension[] => [
   },
 ]
 
-const length = <P extends BeamsOnFeet>(p: P, id: string, label: string, key: 'pastMm' | 'footHeightMm', max: number): Measure<P> => ({
-  id,
-  label,
-  unit: 'length',
-  value: p[key],
-  min: 0,
-  max,
-  set: (q, v) => ({ ...q, [key]: v }),
-})
-
 /** Its ends, the height of its feet, and each pair of them. */
-export const beamMeasures = <P extends BeamsOnFeet>(p: P, { vehicle }: Site): Measure<P>[] => [
-  length(p, 'past', 'Beams past the end feet', 'pastMm', 600),
-  length(p, 'height', 'Foot height', 'footHeightMm', 400),
+const beamMeasures = <P extends BeamsOnFeet>(p: P, { vehicle }: Site): Measure<P>[] => [
+  {
+    id: 'past',
+    label: 'Beams past the end feet',
+    unit: 'length',
+    value: p.pastMm,
+    min: 0,
+    max: 600,
+    set: (q, pastMm) => ({ ...q, pastMm }),
+  },
+  {
+    id: 'height',
+    label: 'Foot height',
+    unit: 'length',
+    value: p.footHeightMm,
+    min: 0,
+    max: 400,
+    set: (q, footHeightMm) => ({ ...q, footHeightMm }),
+  },
   ...footMeasures(p, lineOf(p, vehicle)),
 ]
 
 /** Its front end and each pair of feet. */
-export function beamHandles(p: BeamsOnFeet, { vehicle }: Site, what: string): Handle[] {
+function beamHandles(p: BeamsOnFeet, { vehicle }: Site, what: string): Handle[] {
   const line = lineOf(p, vehicle)
   if (!line) return []
   const s = beamShape(p, line)
@@ -128,3 +134,44 @@ export function beamHandles(p: BeamsOnFeet, { vehicle }: Site, what: string): Ha
     ),
   ]
 }
+
+/** Fields that all of them have: where they stand, and how far their beams and feet reach. `beams` = what they are called here. */
+export const beamFields = (beams: string): FieldSpec<BeamsOnFeet>[] => [
+  {
+    key: 'mountId',
+    label: 'Stands on',
+    kind: 'place',
+    options: ({ vehicle }) => vehicle.mounts.map((m) => ({ value: m.id, label: m.name })),
+  },
+  { key: 'footXMm', label: 'Feet, ahead of the rear axle', each: 'Foot', kind: 'lengths', min: -5000, max: 8000, most: 10 },
+  { key: 'pastMm', label: `${beams} past the end feet`, kind: 'length', min: 0, max: 600 },
+  {
+    key: 'footHeightMm',
+    label: 'Foot height',
+    kind: 'length',
+    min: 0,
+    max: 400,
+    help: `seat of the foot to underside of the ${beams.toLowerCase()}`,
+  },
+]
+
+/** What a family of beams on feet is, whatever lies between the beams. */
+export const beamsFamily = <P extends BeamsOnFeet>(what: string) => ({
+  group: 'over the roof' as const,
+  fits: ({ vehicle }: Site) =>
+    vehicle.mounts.length ? null : 'it needs a line of gutters, tracks, rails or points on the roof: add one at Measure',
+  measures: (p: P, site: Site) => beamMeasures(p, site),
+  handles: (p: P, site: Site) => beamHandles(p, site, what),
+  rehomed: (p: P, { vehicle }: Site): P => (vehicle.mounts.some((m) => m.id === p.mountId) ? p : { ...p, ...feetAlong(vehicle) }),
+  shorten: [
+    {
+      id: 'past',
+      label: 'shorter ends past the feet',
+      least: () => 0,
+      most: (p: P) => 2 * Math.max(0, p.pastMm - 60),
+      apply: (p: P, d: number): P => ({ ...p, pastMm: p.pastMm - d / 2 }),
+    },
+  ],
+  profile: { of: (p: P) => p.beamProfileId, set: (p: P, beamProfileId: string): P => ({ ...p, beamProfileId }) },
+  footHeight: { of: (p: P) => p.footHeightMm, set: (p: P, footHeightMm: number): P => ({ ...p, footHeightMm }) },
+})

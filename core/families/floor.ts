@@ -1,7 +1,7 @@
 import type { MountKind } from '../catalogue/mounts'
 import type { Issue } from '../issue/issue'
 import { type Place, placesOf } from '../places/places'
-import type { Site } from './family'
+import type { FieldSpec, Site } from './family'
 import { faultOf } from './parts'
 
 /** How far the line of a floor lies inside its edge, as `core/places` draws it. mm */
@@ -45,3 +45,13 @@ export function floorFaults(
       : []),
   ]
 }
+
+type OnFloor = { placeId: string; frontMm: number }
+/** Which floor, and how far behind its front end. */
+export const floorFields = (mostBehindMm: number): FieldSpec<OnFloor>[] => [
+  { key: 'placeId', label: 'Stands on', kind: 'place', options: (site) => floorsOf(site).map((f) => ({ value: f.id, label: f.name })) },
+  { key: 'frontMm', label: 'Behind the front of it', kind: 'length', min: 0, max: mostBehindMm },
+]
+
+export const fitsFloor = (site: Site): string | null =>
+  floorsOf(site).length ? null : 'it needs a floor to stand on: measure the bed, the tray or the van’s floor at Measure'

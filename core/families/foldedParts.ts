@@ -1,5 +1,7 @@
 import type { Plate, Pose } from '../assembly/assembly'
+import { materials } from '../catalogue/materials'
 import { foldedPan, type PanGiven, placedFaces } from '../sheet/folded'
+import type { FieldSpec } from './family'
 
 /** Inside radius of an air bend as a share of the thickness; the shop's own. */
 const RADIUS_PER_THICKNESS = 1.5
@@ -33,3 +35,16 @@ export function foldedPlate(part: PanPart, metal: { materialId: string; thicknes
 
 /** A field of sheet by its longer side first. mm */
 export const longFirst = (a: number, b: number) => ({ longMm: Math.max(a, b), shortMm: Math.min(a, b) })
+
+type OfSheet = { materialId: string; thicknessMm: number }
+/** What sheet it is folded of; tempers that crack in a fold are left out. */
+export const sheetFields: FieldSpec<OfSheet>[] = [
+  {
+    key: 'materialId',
+    label: 'Sheet',
+    kind: 'choice',
+    options: () => materials.filter((m) => !m.id.startsWith('al606')).map((m) => ({ value: m.id, label: m.name })),
+    group: 'Metal',
+  },
+  { key: 'thicknessMm', label: 'Thickness', kind: 'length', gauge: true, min: 0.8, max: 6, group: 'Metal' },
+]

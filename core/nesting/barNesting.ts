@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { eachOwnId } from './eachOwnId'
 
 const id = z.string().min(1).max(80)
 const length = z.number().positive().max(100_000)
@@ -15,23 +16,7 @@ export const BarNestingInput = z
     endTrim: z.number().min(0).max(5000),
     timeLimitMs: z.number().int().min(1).max(120_000).default(10_000),
   })
-  .superRefine((v, ctx) => {
-    for (const list of ['parts', 'stock'] as const) {
-      const seen = new Set<string>()
-      v[list].forEach((row, i) => {
-        if (seen.has(row.id))
-          ctx.addIssue({ code: 'custom', path: [list, i, 'id'], message: `“${row.id}” is used twice: give each its own id` })
-        seen.add(row.id)
-      })
-    }
-    const pieces = v.parts.reduce((s, p) => s + p.quantity, 0)
-    if (pieces > 5000)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['parts'],
-        message: `${pieces} pieces are too many for one plan: split it into plans of 5000 or fewer`,
-      })
-  })
+  .superRefine((v, ctx) => eachOwnId(v, 'stock', ctx, { pieces: 5000, plan: 'plan' }))
 export type BarNestingInput = z.infer<typeof BarNestingInput>
 
 export const NestedBar = z.object({

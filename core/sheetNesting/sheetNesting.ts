@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { areaMm2 } from '../geometry/polygon'
+import { eachOwnId } from '../nesting/eachOwnId'
 
 const id = z.string().min(1).max(80)
 const side = z.number().positive('must be more than 0').max(20_000)
@@ -39,23 +40,7 @@ export const SheetNestingInput = z
     edge: z.number().min(0).max(1000),
     timeLimitMs: z.number().int().min(1).max(60_000).default(3000),
   })
-  .superRefine((v, ctx) => {
-    for (const list of ['parts', 'sheets'] as const) {
-      const seen = new Set<string>()
-      v[list].forEach((row, i) => {
-        if (seen.has(row.id))
-          ctx.addIssue({ code: 'custom', path: [list, i, 'id'], message: `“${row.id}” is used twice: give each its own id` })
-        seen.add(row.id)
-      })
-    }
-    const pieces = v.parts.reduce((s, p) => s + p.quantity, 0)
-    if (pieces > 2000)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['parts'],
-        message: `${pieces} pieces are too many for one nest: split it into nests of 2000 or fewer`,
-      })
-  })
+  .superRefine((v, ctx) => eachOwnId(v, 'sheets', ctx, { pieces: 2000, plan: 'nest' }))
 export type SheetNestingInput = z.infer<typeof SheetNestingInput>
 
 export const SheetNestingOutput = z.object({

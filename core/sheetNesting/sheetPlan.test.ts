@@ -41,7 +41,11 @@ describe('the flat parts of a chest', () => {
   test('where sheet is sold by the foot it is: 96 by 48 inches and larger', () => {
     const [group] = planSheets(assembly, { rules: defaultRules, system: 'inch' }, () => performance.now(), 100)
     for (const s of group!.nest.sheets)
-      expect([sizeOfSheet(s.sheetId).width / 25.4, sizeOfSheet(s.sheetId).height / 25.4].every((v) => Math.abs(v % 12) < 1e-9)).toBe(true)
+      expect(
+        [sizeOfSheet(s.sheetId).width / 25.4, sizeOfSheet(s.sheetId).height / 25.4].every(
+          (v) => Math.abs(v / 12 - Math.round(v / 12)) < 1e-9,
+        ),
+      ).toBe(true)
   })
   test('the file for the table reads back: closed outlines of the right size, folds on their own layer, millimetres', () => {
     const [group] = plan()

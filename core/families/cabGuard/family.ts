@@ -1,6 +1,7 @@
 import { Impossible } from '../../issue/impossible'
 import { coatChoices, profileChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
+import { lengthMeasure } from '../measures'
 import { assemble } from './assemble'
 import { guardExamples } from './examples'
 import { GuardParams, guardFills, guardHolds } from './params'
@@ -32,52 +33,12 @@ export const cabGuard: Family<GuardParams> = {
   start: (site) => GuardParams.parse({ leanFrom: cabLeanDeg(site) === null ? 'typed' : 'the cab' }),
   assemble,
   measures: (p) => [
-    {
-      id: 'height',
-      label: 'Rail to top of the guard',
-      unit: 'length',
-      value: p.heightMm,
-      min: 200,
-      max: 1800,
-      set: (q, heightMm) => ({ ...q, heightMm }),
-    },
-    {
-      id: 'base',
-      label: 'Length of the base',
-      unit: 'length',
-      value: p.baseMm,
-      min: 200,
-      max: 3000,
-      set: (q, baseMm) => ({ ...q, baseMm }),
-    },
-    {
-      id: 'gap',
-      label: 'Front of the base behind the bed’s front wall',
-      unit: 'length',
-      value: p.frontGapMm,
-      min: 0,
-      max: 1500,
-      set: (q, frontGapMm) => ({ ...q, frontGapMm }),
-    },
-    { id: 'lip', label: 'Top bar past the posts', unit: 'length', value: p.lipMm, min: 0, max: 400, set: (q, lipMm) => ({ ...q, lipMm }) },
-    {
-      id: 'inside',
-      label: 'Inside the middle of the rail',
-      unit: 'length',
-      value: p.insideMm,
-      min: -60,
-      max: 200,
-      set: (q, insideMm) => ({ ...q, insideMm }),
-    },
-    {
-      id: 'sill',
-      label: 'Sill bar above the rail',
-      unit: 'length',
-      value: p.sillMm,
-      min: 60,
-      max: 1200,
-      set: (q, sillMm) => ({ ...q, sillMm }),
-    },
+    lengthMeasure(p, 'height', 'heightMm', 'Rail to top of the guard', [200, 1800]),
+    lengthMeasure(p, 'base', 'baseMm', 'Length of the base', [200, 3000]),
+    lengthMeasure(p, 'gap', 'frontGapMm', 'Front of the base behind the bed’s front wall', [0, 1500]),
+    lengthMeasure(p, 'lip', 'lipMm', 'Top bar past the posts', [0, 400]),
+    lengthMeasure(p, 'inside', 'insideMm', 'Inside the middle of the rail', [-60, 200]),
+    lengthMeasure(p, 'sill', 'sillMm', 'Sill bar above the rail', [60, 1200]),
     {
       id: 'lean',
       label: 'Lean of the posts',
@@ -87,15 +48,7 @@ export const cabGuard: Family<GuardParams> = {
       max: 40,
       set: (q, leanDeg) => ({ ...q, leanDeg, leanFrom: 'typed' }),
     },
-    {
-      id: 'winch',
-      label: 'Winch behind the front of the base',
-      unit: 'length',
-      value: p.winchBehindMm,
-      min: 60,
-      max: 2500,
-      set: (q, winchBehindMm) => ({ ...q, winchBehindMm }),
-    },
+    lengthMeasure(p, 'winch', 'winchBehindMm', 'Winch behind the front of the base', [60, 2500]),
     ...p.ringsMm.map((value, i) => ({
       id: `ring:${i}`,
       label: `Ring ${i + 1} behind the front of the base`,

@@ -1,22 +1,15 @@
-import { materials } from '../../catalogue/materials'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { coatChoices, jointChoices } from '../choices'
-import type { Family, Measure } from '../family'
-import { floorOf, floorsOf } from '../floor'
+import type { Family } from '../family'
+import { fitsFloor, floorFields, floorOf, floorsOf } from '../floor'
+import { sheetFields } from '../foldedParts'
+import { lengthMeasure } from '../measures'
 import { assemble } from './assemble'
 import { ChestParams } from './params'
 import { chestShape } from './shape'
 
 const pickup = demoVehicles[1]!
 const tray = demoVehicles.find((v) => v.id === 'flat-tray-truck') ?? pickup
-
-const length = (
-  id: string,
-  key: 'frontMm' | 'lengthMm' | 'widthMm' | 'heightMm' | 'bearerHeightMm',
-  label: string,
-  [min, max]: [number, number],
-  p: ChestParams,
-): Measure<ChestParams> => ({ id, label, unit: 'length', value: p[key], min, max, set: (q, v) => ({ ...q, [key]: v }) })
 
 /** A chest of folded sheet across a bed, a tray or the floor of a van. */
 export const chest: Family<ChestParams> = {
@@ -25,7 +18,7 @@ export const chest: Family<ChestParams> = {
   group: 'in and over the bed',
   says: 'A box of folded sheet with a lid, dividers and a lock, bolted to the floor through folded bearers. For tools and small parts; not to sit or climb on.',
   params: ChestParams,
-  fits: (site) => (floorsOf(site).length ? null : 'it needs a floor to stand on: measure the bed, the tray or the van’s floor at Measure'),
+  fits: fitsFloor,
   start: (site) => {
     const [floor] = floorsOf(site)
     if (!floor) return ChestParams.parse({})
@@ -34,11 +27,11 @@ export const chest: Family<ChestParams> = {
   },
   assemble,
   measures: (p) => [
-    length('front', 'frontMm', 'Behind the front of its floor', [0, 6000], p),
-    length('length', 'lengthMm', 'Length along the vehicle, outside', [200, 3000], p),
-    length('width', 'widthMm', 'Width across, outside', [200, 2400], p),
-    length('height', 'heightMm', 'Floor to rim', [120, 1200], p),
-    length('bearer', 'bearerHeightMm', 'Height of the bearers', [15, 120], p),
+    lengthMeasure(p, 'front', 'frontMm', 'Behind the front of its floor', [0, 6000]),
+    lengthMeasure(p, 'length', 'lengthMm', 'Length along the vehicle, outside', [200, 3000]),
+    lengthMeasure(p, 'width', 'widthMm', 'Width across, outside', [200, 2400]),
+    lengthMeasure(p, 'height', 'heightMm', 'Floor to rim', [120, 1200]),
+    lengthMeasure(p, 'bearer', 'bearerHeightMm', 'Height of the bearers', [15, 120]),
   ],
   handles: (p, site) => {
     const floor = floorOf(p, site)
@@ -73,8 +66,7 @@ export const chest: Family<ChestParams> = {
     ]
   },
   fields: [
-    { key: 'placeId', label: 'Stands on', kind: 'place', options: (site) => floorsOf(site).map((f) => ({ value: f.id, label: f.name })) },
-    { key: 'frontMm', label: 'Behind the front of it', kind: 'length', min: 0, max: 6000 },
+    ...floorFields(6000),
     { key: 'lengthMm', label: 'Length along the vehicle, outside', kind: 'length', min: 200, max: 3000 },
     { key: 'widthMm', label: 'Width across, outside', kind: 'length', min: 200, max: 2400 },
     { key: 'heightMm', label: 'Floor to rim', kind: 'length', min: 120, max: 1200 },
@@ -95,14 +87,7 @@ export const chest: Family<ChestParams> = {
     { key: 'keyNumber', label: 'Key number', kind: 'text', most: 20, group: 'Rim and lid' },
     { key: 'bearers', label: 'Bearers under it', kind: 'count', min: 2, max: 16, group: 'Bearers', help: 'the floor bends between them' },
     { key: 'bearerHeightMm', label: 'Height of the bearers', kind: 'length', min: 15, max: 120, group: 'Bearers' },
-    {
-      key: 'materialId',
-      label: 'Sheet',
-      kind: 'choice',
-      options: () => materials.filter((m) => !m.id.startsWith('al606')).map((m) => ({ value: m.id, label: m.name })),
-      group: 'Metal',
-    },
-    { key: 'thicknessMm', label: 'Thickness', kind: 'length', gauge: true, min: 0.8, max: 6, group: 'Metal' },
+    ...sheetFields,
     { key: 'build', label: 'Ends and dividers', kind: 'choice', options: jointChoices, group: 'Metal' },
     { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
   ],

@@ -1,21 +1,14 @@
-import { materials } from '../../catalogue/materials'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { coatChoices } from '../choices'
-import type { Family, Measure } from '../family'
-import { floorOf, floorsOf } from '../floor'
+import type { Family } from '../family'
+import { fitsFloor, floorFields, floorOf, floorsOf } from '../floor'
+import { sheetFields } from '../foldedParts'
+import { lengthMeasure } from '../measures'
 import { assemble, drawersShape } from './assemble'
 import { DrawersParams } from './params'
 
 const pickup = demoVehicles[1]!
 const tray = demoVehicles.find((v) => v.id === 'flat-tray-truck') ?? pickup
-
-const length = (
-  id: string,
-  key: 'frontMm' | 'lengthMm' | 'widthMm' | 'heightMm' | 'travelMm',
-  label: string,
-  [min, max]: [number, number],
-  p: DrawersParams,
-): Measure<DrawersParams> => ({ id, label, unit: 'length', value: p[key], min, max, set: (q, v) => ({ ...q, [key]: v }) })
 
 /** Drawers under a deck on a bed or the floor of a van. */
 export const drawers: Family<DrawersParams> = {
@@ -24,7 +17,7 @@ export const drawers: Family<DrawersParams> = {
   group: 'in and over the bed',
   says: 'Folded drawers side by side on bought slides, pulled out over the tailgate, with a deck over them. Not to stand on.',
   params: DrawersParams,
-  fits: (site) => (floorsOf(site).length ? null : 'it needs a floor to stand on: measure the bed, the tray or the van’s floor at Measure'),
+  fits: fitsFloor,
   start: (site) => {
     const [floor] = floorsOf(site)
     if (!floor) return DrawersParams.parse({})
@@ -42,11 +35,11 @@ export const drawers: Family<DrawersParams> = {
   },
   assemble,
   measures: (p) => [
-    length('front', 'frontMm', 'Behind the front of its floor', [0, 4000], p),
-    length('length', 'lengthMm', 'Length along the vehicle, outside', [300, 2600], p),
-    length('width', 'widthMm', 'Width across, outside', [200, 2200], p),
-    length('height', 'heightMm', 'Floor to underside of the deck', [90, 700], p),
-    length('travel', 'travelMm', 'Travel of a drawer', [100, 2600], p),
+    lengthMeasure(p, 'front', 'frontMm', 'Behind the front of its floor', [0, 4000]),
+    lengthMeasure(p, 'length', 'lengthMm', 'Length along the vehicle, outside', [300, 2600]),
+    lengthMeasure(p, 'width', 'widthMm', 'Width across, outside', [200, 2200]),
+    lengthMeasure(p, 'height', 'heightMm', 'Floor to underside of the deck', [90, 700]),
+    lengthMeasure(p, 'travel', 'travelMm', 'Travel of a drawer', [100, 2600]),
   ],
   handles: (p, site) => {
     const floor = floorOf(p, site)
@@ -74,8 +67,7 @@ export const drawers: Family<DrawersParams> = {
     ]
   },
   fields: [
-    { key: 'placeId', label: 'Stands on', kind: 'place', options: (site) => floorsOf(site).map((f) => ({ value: f.id, label: f.name })) },
-    { key: 'frontMm', label: 'Behind the front of it', kind: 'length', min: 0, max: 4000 },
+    ...floorFields(4000),
     { key: 'lengthMm', label: 'Length along the vehicle, outside', kind: 'length', min: 300, max: 2600 },
     { key: 'widthMm', label: 'Width across, outside', kind: 'length', min: 200, max: 2200 },
     { key: 'heightMm', label: 'Floor to underside of the deck', kind: 'length', min: 90, max: 700 },
@@ -112,14 +104,7 @@ export const drawers: Family<DrawersParams> = {
       help: 'by its maker',
     },
     { key: 'ribs', label: 'Ribs under the deck', kind: 'count', min: 0, max: 12, group: 'Metal', help: 'the deck bends between them' },
-    {
-      key: 'materialId',
-      label: 'Sheet',
-      kind: 'choice',
-      options: () => materials.filter((m) => !m.id.startsWith('al606')).map((m) => ({ value: m.id, label: m.name })),
-      group: 'Metal',
-    },
-    { key: 'thicknessMm', label: 'Thickness', kind: 'length', gauge: true, min: 0.8, max: 6, group: 'Metal' },
+    ...sheetFields,
     { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
   ],
   changes: (p) => [

@@ -1,6 +1,6 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import type { Vehicle } from '../../vehicle/vehicle'
-import { beamHandles, beamMeasures, lineOf } from '../beamsOnFeet'
+import { beamFields, beamsFamily, lineOf } from '../beamsOnFeet'
 import type { Family } from '../family'
 import { feetAlong, moreFeet } from '../feetAlong'
 import { assemble } from './assemble'
@@ -13,26 +13,13 @@ const choices = () => slottedProfiles.map((p) => ({ value: p.id, label: p.name }
 export const extrusionRack: Family<ExtrusionParams> = {
   id: 'extrusion-rack',
   title: 'Slotted-extrusion rack',
-  group: 'over the roof',
   says: 'Side bars on feet with crossbars between them, bolted in slots: no welding, and everything slides where it is wanted. Not to stand on.',
   params: ExtrusionParams,
-  fits: ({ vehicle }) =>
-    vehicle.mounts.length ? null : 'it needs a line of gutters, tracks, rails or points on the roof: add one at Measure',
+  ...beamsFamily<ExtrusionParams>('rack'),
   start: ({ vehicle }) => ExtrusionParams.parse(feetAlong(vehicle)),
   assemble,
-  measures: beamMeasures,
-  handles: (p, site) => beamHandles(p, site, 'rack'),
-  rehomed: (p, { vehicle }) => (vehicle.mounts.some((m) => m.id === p.mountId) ? p : { ...p, ...feetAlong(vehicle) }),
   fields: [
-    {
-      key: 'mountId',
-      label: 'Stands on',
-      kind: 'place',
-      options: ({ vehicle }) => vehicle.mounts.map((m) => ({ value: m.id, label: m.name })),
-    },
-    { key: 'footXMm', label: 'Feet, ahead of the rear axle', each: 'Foot', kind: 'lengths', min: -5000, max: 8000, most: 10 },
-    { key: 'pastMm', label: 'Side bars past the end feet', kind: 'length', min: 0, max: 600 },
-    { key: 'footHeightMm', label: 'Foot height', kind: 'length', min: 0, max: 400, help: 'seat of the foot to underside of the side bar' },
+    ...beamFields('Side bars'),
     { key: 'crosses', label: 'Crossbars', kind: 'count', min: 2, max: 24 },
     {
       key: 'held',
@@ -59,17 +46,6 @@ export const extrusionRack: Family<ExtrusionParams> = {
       .filter((q) => q.id !== p.beamProfileId)
       .map((q) => ({ label: `side bars of ${q.name}`, params: { ...p, beamProfileId: q.id } })),
   ],
-  shorten: [
-    {
-      id: 'past',
-      label: 'shorter side bars',
-      least: () => 0,
-      most: (p) => 2 * Math.max(0, p.pastMm - 60),
-      apply: (p, d) => ({ ...p, pastMm: p.pastMm - d / 2 }),
-    },
-  ],
-  profile: { of: (p) => p.beamProfileId, set: (p, beamProfileId) => ({ ...p, beamProfileId }) },
-  footHeight: { of: (p) => p.footHeightMm, set: (p, footHeightMm) => ({ ...p, footHeightMm }) },
   examples: [
     { name: 'on gutters, corner brackets', vehicle: van, params: ExtrusionParams.parse({ mountId: 'gutter', footXMm: [-600, 900, 2400] }) },
     {

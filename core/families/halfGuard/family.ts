@@ -1,6 +1,7 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { coatChoices, roundChoices } from '../choices'
 import type { Family } from '../family'
+import { lengthMeasure } from '../measures'
 import { assemble } from './assemble'
 import { HalfGuardParams } from './params'
 import { halfGuardShape, leftRailOf } from './shape'
@@ -19,33 +20,9 @@ export const halfGuard: Family<HalfGuardParams> = {
   },
   assemble,
   measures: (p) => [
-    {
-      id: 'height',
-      label: 'Base to top of the hoop',
-      unit: 'length',
-      value: p.heightMm,
-      min: 120,
-      max: 900,
-      set: (q, heightMm) => ({ ...q, heightMm }),
-    },
-    {
-      id: 'base',
-      label: 'Length of the base',
-      unit: 'length',
-      value: p.baseMm,
-      min: 300,
-      max: 3000,
-      set: (q, baseMm) => ({ ...q, baseMm }),
-    },
-    {
-      id: 'hoop',
-      label: 'Hoop behind the front of the base',
-      unit: 'length',
-      value: p.hoopBehindMm,
-      min: 20,
-      max: 1500,
-      set: (q, hoopBehindMm) => ({ ...q, hoopBehindMm }),
-    },
+    lengthMeasure(p, 'height', 'heightMm', 'Base to top of the hoop', [120, 900]),
+    lengthMeasure(p, 'base', 'baseMm', 'Length of the base', [300, 3000]),
+    lengthMeasure(p, 'hoop', 'hoopBehindMm', 'Hoop behind the front of the base', [20, 1500]),
   ],
   handles: (p, site) => {
     const s = halfGuardShape(p, site)

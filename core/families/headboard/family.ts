@@ -1,6 +1,7 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { boxChoices, coatChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
+import { lengthMeasure } from '../measures'
 import { assemble, boardShape, edgeOf } from './assemble'
 import { HeadboardParams } from './params'
 
@@ -20,33 +21,9 @@ export const headboard: Family<HeadboardParams> = {
   },
   assemble,
   measures: (p) => [
-    {
-      id: 'height',
-      label: 'Edge to top of the board',
-      unit: 'length',
-      value: p.heightMm,
-      min: 200,
-      max: 2000,
-      set: (q, heightMm) => ({ ...q, heightMm }),
-    },
-    {
-      id: 'base',
-      label: 'Length of the base',
-      unit: 'length',
-      value: p.baseMm,
-      min: 300,
-      max: 3000,
-      set: (q, baseMm) => ({ ...q, baseMm }),
-    },
-    {
-      id: 'back',
-      label: 'Stays behind the posts',
-      unit: 'length',
-      value: p.stayBackMm,
-      min: 80,
-      max: 2500,
-      set: (q, stayBackMm) => ({ ...q, stayBackMm }),
-    },
+    lengthMeasure(p, 'height', 'heightMm', 'Edge to top of the board', [200, 2000]),
+    lengthMeasure(p, 'base', 'baseMm', 'Length of the base', [300, 3000]),
+    lengthMeasure(p, 'back', 'stayBackMm', 'Stays behind the posts', [80, 2500]),
   ],
   handles: (p, site) => {
     const s = boardShape(p, site)

@@ -1,6 +1,7 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { boxChoices, coatChoices, roundChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
+import { lengthMeasure } from '../measures'
 import { acrossBars, assemble, baseOf } from './assemble'
 import { HoldersParams } from './params'
 
@@ -23,34 +24,10 @@ export const holders: Family<HoldersParams> = {
   start: () => HoldersParams.parse({}),
   assemble,
   measures: (p) => [
-    {
-      id: 'inset',
-      label: 'First socket from the end of the bar',
-      unit: 'length',
-      value: p.insetMm,
-      min: 20,
-      max: 1000,
-      set: (q, insetMm) => ({ ...q, insetMm }),
-    },
-    {
-      id: 'socket',
-      label: 'Length of a socket',
-      unit: 'length',
-      value: p.socketMm,
-      min: 80,
-      max: 900,
-      set: (q, socketMm) => ({ ...q, socketMm }),
-    },
+    lengthMeasure(p, 'inset', 'insetMm', 'First socket from the end of the bar', [20, 1000]),
+    lengthMeasure(p, 'socket', 'socketMm', 'Length of a socket', [80, 900]),
     { id: 'tilt', label: 'Lean back', unit: 'angle', value: p.tiltDeg, min: -45, max: 60, set: (q, tiltDeg) => ({ ...q, tiltDeg }) },
-    {
-      id: 'behind',
-      label: 'Bar behind the front of the rails',
-      unit: 'length',
-      value: p.behindMm,
-      min: 60,
-      max: 4000,
-      set: (q, behindMm) => ({ ...q, behindMm }),
-    },
+    lengthMeasure(p, 'behind', 'behindMm', 'Bar behind the front of the rails', [60, 4000]),
   ],
   handles: (p, site) => {
     const base = baseOf(p, site)

@@ -1,6 +1,7 @@
 import { coatChoices, roundChoices } from '../choices'
 import type { Family } from '../family'
 import { feetAlong, footMeasures, moreFeet } from '../feetAlong'
+import { lengthMeasure } from '../measures'
 import { assemble } from './assemble'
 import { basketExamples } from './examples'
 import { BasketParams } from './params'
@@ -21,15 +22,7 @@ export const hoopBasket: Family<BasketParams> = {
   measures: (p, { vehicle }) => {
     const line = lineOf(p, vehicle)
     return [
-      {
-        id: 'side',
-        label: 'Height of the sides',
-        unit: 'length',
-        value: p.sideMm,
-        min: 80,
-        max: 900,
-        set: (q, sideMm) => ({ ...q, sideMm }),
-      },
+      lengthMeasure(p, 'side', 'sideMm', 'Height of the sides', [80, 900]),
       {
         id: 'lean',
         label: 'Lean of the front hoop',
@@ -39,15 +32,7 @@ export const hoopBasket: Family<BasketParams> = {
         max: 45,
         set: (q, frontLeanDeg) => ({ ...q, frontLeanDeg }),
       },
-      {
-        id: 'past',
-        label: 'Runners past the end feet',
-        unit: 'length',
-        value: p.pastMm,
-        min: 0,
-        max: 600,
-        set: (q, pastMm) => ({ ...q, pastMm }),
-      },
+      lengthMeasure(p, 'past', 'pastMm', 'Runners past the end feet', [0, 600]),
       ...footMeasures(p, line),
     ]
   },

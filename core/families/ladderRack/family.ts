@@ -1,6 +1,7 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { boxChoices, coatChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
+import { lengthMeasure } from '../measures'
 import { assemble, edgeOf, ladderShape, leastHeightMm } from './assemble'
 import { LadderParams } from './params'
 
@@ -22,33 +23,9 @@ export const ladderRack: Family<LadderParams> = {
   },
   assemble,
   measures: (p) => [
-    {
-      id: 'height',
-      label: 'Rail to top of the bars',
-      unit: 'length',
-      value: p.heightMm,
-      min: 250,
-      max: 2200,
-      set: (q, heightMm) => ({ ...q, heightMm }),
-    },
-    {
-      id: 'base',
-      label: 'Length of the base',
-      unit: 'length',
-      value: p.baseMm,
-      min: 400,
-      max: 4000,
-      set: (q, baseMm) => ({ ...q, baseMm }),
-    },
-    {
-      id: 'cab',
-      label: 'Over the cab',
-      unit: 'length',
-      value: p.overCabMm,
-      min: 0,
-      max: 2200,
-      set: (q, overCabMm) => ({ ...q, overCabMm }),
-    },
+    lengthMeasure(p, 'height', 'heightMm', 'Rail to top of the bars', [250, 2200]),
+    lengthMeasure(p, 'base', 'baseMm', 'Length of the base', [400, 4000]),
+    lengthMeasure(p, 'cab', 'overCabMm', 'Over the cab', [0, 2200]),
   ],
   handles: (p, site) => {
     const s = ladderShape(p, site)

@@ -2,6 +2,7 @@ import { profileSection } from '../../catalogue/profiles'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { coatChoices, jointChoices, profileChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
+import { lengthMeasure } from '../measures'
 import { assemble, receiverOf, trayXMm } from './assemble'
 import { CarrierParams } from './params'
 
@@ -25,42 +26,10 @@ export const receiverCarrier: Family<CarrierParams> = {
     const pin = receiverOf(site)?.from
     if (!pin) return []
     return [
-      {
-        id: 'first',
-        label: 'First tray behind the pin',
-        unit: 'length',
-        value: p.firstBehindMm,
-        min: 150,
-        max: 1500,
-        set: (q, firstBehindMm) => ({ ...q, firstBehindMm }),
-      },
-      {
-        id: 'pitch',
-        label: 'Tray to tray',
-        unit: 'length',
-        value: p.pitchMm,
-        min: 120,
-        max: 600,
-        set: (q, pitchMm) => ({ ...q, pitchMm }),
-      },
-      {
-        id: 'tray',
-        label: 'Length of a tray',
-        unit: 'length',
-        value: p.trayLengthMm,
-        min: 300,
-        max: 2200,
-        set: (q, trayLengthMm) => ({ ...q, trayLengthMm }),
-      },
-      {
-        id: 'rise',
-        label: 'Rise over the receiver',
-        unit: 'length',
-        value: p.riseMm,
-        min: 0,
-        max: 600,
-        set: (q, riseMm) => ({ ...q, riseMm }),
-      },
+      lengthMeasure(p, 'first', 'firstBehindMm', 'First tray behind the pin', [150, 1500]),
+      lengthMeasure(p, 'pitch', 'pitchMm', 'Tray to tray', [120, 600]),
+      lengthMeasure(p, 'tray', 'trayLengthMm', 'Length of a tray', [300, 2200]),
+      lengthMeasure(p, 'rise', 'riseMm', 'Rise over the receiver', [0, 600]),
     ]
   },
   handles: (p, site) => {

@@ -1,6 +1,6 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import type { Vehicle } from '../../vehicle/vehicle'
-import { beamHandles, beamMeasures, lineOf } from '../beamsOnFeet'
+import { beamFields, beamsFamily, lineOf } from '../beamsOnFeet'
 import { boxChoices, coatChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
 import { feetAlong, moreFeet } from '../feetAlong'
@@ -14,26 +14,13 @@ const [van, , camper] = demoVehicles as [Vehicle, Vehicle, Vehicle, ...Vehicle[]
 export const weldedDeck: Family<DeckParams> = {
   id: 'welded-deck',
   title: 'Welded deck',
-  group: 'over the roof',
   says: 'Beams and cross members of square tube, welded flush, with boards over them in even gaps.',
   params: DeckParams,
-  fits: ({ vehicle }) =>
-    vehicle.mounts.length ? null : 'it needs a line of gutters, tracks, rails or points on the roof: add one at Measure',
+  ...beamsFamily<DeckParams>('deck'),
   start: ({ vehicle }) => DeckParams.parse(feetAlong(vehicle)),
   assemble,
-  measures: beamMeasures,
-  handles: (p, site) => beamHandles(p, site, 'deck'),
-  rehomed: (p, { vehicle }) => (vehicle.mounts.some((m) => m.id === p.mountId) ? p : { ...p, ...feetAlong(vehicle) }),
   fields: [
-    {
-      key: 'mountId',
-      label: 'Stands on',
-      kind: 'place',
-      options: ({ vehicle }) => vehicle.mounts.map((m) => ({ value: m.id, label: m.name })),
-    },
-    { key: 'footXMm', label: 'Feet, ahead of the rear axle', each: 'Foot', kind: 'lengths', min: -5000, max: 8000, most: 10 },
-    { key: 'pastMm', label: 'Beams past the end feet', kind: 'length', min: 0, max: 600 },
-    { key: 'footHeightMm', label: 'Foot height', kind: 'length', min: 0, max: 400, help: 'seat of the foot to underside of the beam' },
+    ...beamFields('Beams'),
     { key: 'crosses', label: 'Cross members', kind: 'count', min: 2, max: 24 },
     { key: 'boards', label: 'Boards', kind: 'switch', group: 'Boards' },
     { key: 'boardMm', label: 'Width of a board', kind: 'length', min: 20, max: 400, group: 'Boards', when: boarded },
@@ -52,17 +39,6 @@ export const weldedDeck: Family<DeckParams> = {
     ...stifferThan(p.beamProfileId).map((q) => ({ label: `beams of ${q.name}`, params: { ...p, beamProfileId: q.id } })),
     ...(p.boards ? [{ label: 'leave the boards off', params: { ...p, boards: false } }] : []),
   ],
-  shorten: [
-    {
-      id: 'past',
-      label: 'shorter beam ends',
-      least: () => 0,
-      most: (p) => 2 * Math.max(0, p.pastMm - 60),
-      apply: (p, d) => ({ ...p, pastMm: p.pastMm - d / 2 }),
-    },
-  ],
-  profile: { of: (p) => p.beamProfileId, set: (p, beamProfileId) => ({ ...p, beamProfileId }) },
-  footHeight: { of: (p) => p.footHeightMm, set: (p, footHeightMm) => ({ ...p, footHeightMm }) },
   finish: (p) => p.finish,
   examples: [
     {
