@@ -1,12 +1,13 @@
 import { bundleBench } from './bundle'
 import { dragBench } from './drag'
 import { frameBench } from './frame'
-import { nestingBench } from './nesting'
+import { nestingBench, sheetBench } from './nesting'
 import { piecesBench } from './pieces'
 import { slipwayBench } from './slipway'
 
 const rows = [
   ...(await nestingBench()),
+  ...sheetBench(),
   ...(await slipwayBench()),
   ...frameBench(),
   ...piecesBench(),

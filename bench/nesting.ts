@@ -3,6 +3,8 @@ import { BarNestingInput } from '../core/nesting/barNesting'
 import { highsTools } from '../core/nesting/highsTools'
 import { nestBars } from '../core/nesting/nestBars'
 import { seeded } from '../core/nesting/seeded'
+import { nestSheets } from '../core/sheetNesting/nestSheets'
+import { sheetSizes } from '../core/sheetNesting/sheetPlan'
 
 function list(pieces: number, kinds: number, seed: number, remnants: number) {
   const random = seeded(seed)
@@ -95,4 +97,26 @@ function knownLists(): [string, { id: string; length: number; quantity: number }
       Array.from({ length: 12 }, (_, i) => ({ id: `${i}`, length: Math.round(400 + random() * 2200), quantity: 125 })),
     ],
   ]
+}
+
+/** Sheets of three sizes, boxes at random: 60 and 1,000 of them. Reach: under 10 s. */
+export function sheetBench(): string[][] {
+  return [60, 1000].map((n) => {
+    const random = seeded(4)
+    const parts = Array.from({ length: n }, (_, i) => ({
+      id: `p${i}`,
+      width: 60 + Math.round(random() * 600),
+      height: 50 + Math.round(random() * 400),
+      quantity: 1,
+      mayRotate: true,
+    }))
+    const sheets = sheetSizes.metric.map((s) => ({ ...s, quantity: null }))
+    const started = performance.now()
+    const out = nestSheets({ sheets, parts, gap: 6, edge: 10, timeLimitMs: 8000 }, () => performance.now())
+    return [
+      `${n} boxes on sheets`,
+      `${((performance.now() - started) / 1000).toFixed(1)} s`,
+      `${out.sheets.length} sheets, ${(out.utilisation * 100).toFixed(1)} % used`,
+    ]
+  })
 }

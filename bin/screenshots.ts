@@ -125,7 +125,15 @@ const shots: Shot[] = [
       await p.getByText('Area').first().waitFor()
     },
   },
-  { name: 'layout-360', path: `${job('Pole')}/layout`, width: 360, height: 760 },
+  {
+    name: 'sheet',
+    path: `${job('Half')}/cut?sheet=flat`,
+    before: async (p) => {
+      await p.getByText(/of it becomes parts/).waitFor({ timeout: 20_000 })
+      await p.getByRole('table', { name: 'Flat parts' }).scrollIntoViewIfNeeded()
+      await p.waitForTimeout(500)
+    },
+  },
   {
     name: 'pieces',
     path: `${job('Basket')}/layout`,
