@@ -53,6 +53,25 @@ describe('the build plan', () => {
     expect(plan.steps.find((s) => s.id === 'behind')).toMatchObject({ gate: true })
     expect(plan.steps.find((s) => s.id === 'drill-vehicle')!.needs).toEqual(['behind'])
   })
+  test('a chest of folded sheet: no saw, an offcut is folded first and signed, the blanks before the folds, and all of it before the coat', () => {
+    const family = familyOf('chest')!
+    const e = family.examples[0]!
+    const { assembly } = family.design(e.params, siteOn(e.vehicle)).assembled()
+    const plan = buildPlan({ assembly, pieces: [{ assembly, finish: 'powder' }], workshop: demoWorkshop, rules: defaultRules })
+    const order = ids(plan)
+    expect(order).not.toContain('cut')
+    for (const [a, b] of [
+      ['plates', 'trial-fold'],
+      ['trial-fold', 'fold'],
+      ['fold', 'powder'],
+    ])
+      expect(order.indexOf(a!)).toBeLessThan(order.indexOf(b!))
+    const step = (id: string) => plan.steps.find((s) => s.id === id)!
+    expect(step('trial-fold').gate).toBe(true)
+    const folds = assembly.plates.reduce((s, p) => s + p.bends.length, 0)
+    expect(step('fold').minutes).toBe(folds * defaultRules.foldMin)
+    expect(step('buy').why).toMatch(/^sheet of 1 kind, \d+ small parts$/)
+  })
   test('minutes by hand: saddles of the basket are 2 × 12 ends of 8 min, bends 3 × 2 of 6', () => {
     const plan = planOf(basket)
     expect(plan.steps.find((s) => s.id === 'bend')!.minutes).toBe(36)

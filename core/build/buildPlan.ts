@@ -1,4 +1,4 @@
-import { type Assembly, assemblyMassKg, coatedAreaM2 } from '../assembly/assembly'
+import { type Assembly, assemblyMassKg, coatedAreaM2, plateMassKg } from '../assembly/assembly'
 import { footTypes } from '../catalogue/mounts'
 import { cutList } from '../cutList/cutList'
 import { stops } from '../cutList/stops'
@@ -33,6 +33,8 @@ export type BuildGiven = {
 }
 
 const SHOULDER_MM = 1400
+/** A blank heavier than this is held by a second person while it is folded; the shop's own. */
+const HELD_KG = 8
 
 /**
  * The order of work, derived from what is built: its parts, joints, holes, coat and mounts. A step is there because a fact of the assembly asks for it, and
@@ -65,8 +67,14 @@ const step = (id: string, title: string, why: string, over: Partial<BuildStep>):
 
 function buying({ assembly: a, rules }: BuildGiven): BuildStep[] {
   const bought = a.hardware.reduce((s, h) => s + h.quantity, 0) + a.fittings.filter((f) => !f.there).length
+  const sections = new Set(a.members.map((m) => m.profileId)).size
+  const sheets = new Set(a.plates.map((p) => `${p.materialId} ${p.thicknessMm}`)).size
+  const kinds = [
+    ...(sections ? [`${sections} ${sections === 1 ? 'section' : 'sections'}`] : []),
+    ...(sheets ? [`sheet of ${sheets} ${sheets === 1 ? 'kind' : 'kinds'}`] : []),
+  ]
   return [
-    step('buy', 'Order what is bought', `${new Set(a.members.map((m) => m.profileId)).size} sections and ${bought} small parts`, {
+    step('buy', 'Order what is bought', [...kinds, `${bought} small parts`].join(', '), {
       minutes: 20,
       waitHours: rules.leadDays * 24,
     }),
@@ -90,7 +98,8 @@ function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[] {
     return !sheet?.die || !learned(sheet.die)
   })
   const cuts = settings.reduce((s, x) => s + x.cuts, 0)
-  const folds = a.plates.reduce((s, p) => s + p.bends.length, 0)
+  const folded = a.plates.filter((p) => p.bends.length)
+  const folds = folded.reduce((s, p) => s + p.bends.length, 0)
   const holes = a.plates.reduce((s, p) => s + p.holes.length, 0) + a.joints.reduce((s, j) => s + (j.bolts ? j.bolts.count * 2 : 0), 0)
   const marks = (list: { member: { mark: string } }[]) => [...new Set(list.map((t) => t.member.mark))]
   const first = firstOfMany(a)
@@ -106,13 +115,17 @@ function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[] {
           }),
         ]
       : []),
-    step('cut', 'Cut to length', `${settings.length} stop settings, longest first; the first piece of each is checked`, {
-      minutes: cuts * rules.cutMin,
-      marks: parts.flatMap((p) => p.marks),
-      tools: ['saw', 'stop', 'tape', 'file'],
-      caution: 'Eye and ear protection; long tube is held at both sides of the blade.',
-      needs: ['kit', 'trial-bend'],
-    }),
+    ...(a.members.length
+      ? [
+          step('cut', 'Cut to length', `${settings.length} stop settings, longest first; the first piece of each is checked`, {
+            minutes: cuts * rules.cutMin,
+            marks: parts.flatMap((p) => p.marks),
+            tools: ['saw', 'stop', 'tape', 'file'],
+            caution: 'Eye and ear protection; long tube is held at both sides of the blade.',
+            needs: ['kit', 'trial-bend'],
+          }),
+        ]
+      : []),
     ...(bent.length
       ? [
           step('bend', 'Bend', 'by the marks of the bend sheet, in its order', {
@@ -142,11 +155,35 @@ function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[] {
       : []),
     ...(a.plates.length
       ? [
-          step('plates', 'Cut the flat parts', `${a.plates.length} of them${folds ? `, ${folds} folds` : ''}`, {
-            minutes: a.plates.length * rules.plateMin + folds * rules.foldMin,
-            marks: [...new Set(a.plates.map((p) => p.mark))],
-            tools: folds ? ['shear or table', 'brake'] : ['shear or table'],
-            needs: ['kit'],
+          step(
+            'plates',
+            'Cut the flat parts',
+            `${a.plates.length} of them, by the nests; every fold line is marked on the face that is laid up`,
+            {
+              minutes: a.plates.length * rules.plateMin,
+              marks: [...new Set(a.plates.map((p) => p.mark))],
+              tools: ['shear or table', 'scriber', 'file'],
+              caution: 'Cut edges of sheet cut hands: gloves, and break every edge.',
+              needs: ['kit'],
+            },
+          ),
+        ]
+      : []),
+    ...(folds
+      ? [
+          step('trial-fold', 'Fold an offcut', 'of the same sheet on the same tool: what it gains moves every line', {
+            minutes: 10,
+            tools: ['brake', 'calliper'],
+            needs: ['plates'],
+            gate: true,
+          }),
+          step('fold', 'Fold', `${folds} folds, in the order of the numbers on each fold sheet`, {
+            minutes: folds * rules.foldMin,
+            marks: [...new Set(folded.map((p) => p.mark))],
+            people: folded.some((p) => plateMassKg(p) > HELD_KG) ? 2 : 1,
+            tools: ['brake', 'square', 'fold sheet'],
+            caution: 'Keep fingers out of the brake and away from where a flange swings up.',
+            needs: ['plates', 'trial-fold'],
           }),
         ]
       : []),
@@ -189,11 +226,11 @@ function joining({ assembly: a, workshop, rules }: BuildGiven): BuildStep[] {
           step('assemble', 'Bolt it together, loose', `${bolts} bolts, none tight yet`, {
             minutes: bolts * rules.boltMin,
             tools: ['spanners'],
-            needs: ['cut', 'drill', 'plates'],
+            needs: ['cut', 'drill', 'plates', 'fold'],
           }),
         ]
       : []
-  const made = ['cut', 'bend', 'saddle', 'plates', 'drill', 'first-off']
+  const made = ['cut', 'bend', 'saddle', 'plates', 'fold', 'drill', 'first-off']
   return [
     ...(closed.length
       ? [
@@ -245,7 +282,7 @@ function coating({ pieces, rules }: BuildGiven): BuildStep[] {
   const area = (finish: 'painted' | 'powder') => pieces.filter((p) => p.finish === finish).reduce((s, p) => s + coatedAreaM2(p.assembly), 0)
   const [painted, powder] = [area('painted'), area('powder')]
   if (painted + powder === 0) return []
-  const before = ['straighten', 'weld', 'drill', 'cut', 'plates']
+  const before = ['straighten', 'weld', 'drill', 'cut', 'plates', 'fold']
   return [
     step('prepare', 'Degrease, abrade, mask', 'threads, bearing faces and earthing points stay bare', {
       minutes: (painted + powder) * rules.prepMinM2,
@@ -282,7 +319,7 @@ function fitting({ assembly: a, rules }: BuildGiven): BuildStep[] {
   const top = Math.max(0, ...a.mounts.map((m) => m.place.z))
   const mass = assemblyMassKg(a)
   const lift = mass === null ? null : liftPlan(mass, top, rules.liftKg, SHOULDER_MM)
-  const made = ['assemble', 'straighten', 'powder', 'paint', 'cut']
+  const made = ['assemble', 'straighten', 'powder', 'paint', 'cut', 'fold']
   const bolts = a.joints.filter((j) => j.bolts).reduce((s, j) => s + (j.bolts?.count ?? 0), 0)
   return [
     ...(caps

@@ -26,6 +26,7 @@ import { offsetsCalculator } from '../measure/offsets.calculator'
 import { readingsCalculator } from '../measure/readings.calculator'
 import { strutCalculator } from '../measure/strut.calculator'
 import { taperCalculator } from '../measure/taper.calculator'
+import { compoundMitreCalculator } from '../mitre/compoundMitre.calculator'
 import { barNestingCalculator } from '../nesting/barNesting.calculator'
 import { fractionCalculator } from '../quantity/fraction.calculator'
 import { scoredFoldCalculator } from '../scoredFold/scoredFold.calculator'
@@ -116,6 +117,7 @@ export const calculatorGroups = [
       boardsCalculator,
       flatPatternCalculator,
       sheetNestingCalculator,
+      compoundMitreCalculator,
       scoredFoldCalculator,
       cutTimeCalculator,
       weighCalculator,

@@ -23,16 +23,7 @@ export function flatPartSheet(p: Plate): Sheet {
     { kind: 'polygon', layer: 'plate', closed: true, points: p.outline.map(laid) },
     ...holes.map((h): Entity => ({ kind: 'circle', layer: 'plate', centre: h.at, radius: h.diameterMm / 2 })),
     ...folds.map(({ line: [from, to], side }): Entity => ({ kind: 'line', layer: 'plate', from, to, dashed: side === 'down' })),
-    ...folds.map(
-      ({ line: [from, to], side, angleDeg }, i): Entity => ({
-        kind: 'text',
-        layer: 'plate',
-        at: { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 },
-        text: `${i + 1} ${side === 'up' ? '↑' : '↓'} ${Math.round(angleDeg * 10) / 10}°`,
-        anchor: 'middle',
-        size: 'small',
-      }),
-    ),
+    ...folds.map((f, i) => foldLabel(f, i, Math.max(length, width))),
   ]
   const upright = folds.filter(({ line: [a, b] }) => Math.abs(a.x - b.x) < 0.01).map((f) => f.line[0].x)
   const level = folds.filter(({ line: [a, b] }) => Math.abs(a.y - b.y) < 0.01).map((f) => f.line[0].y)
@@ -43,6 +34,22 @@ export function flatPartSheet(p: Plate): Sheet {
     ...(level.length || p.faces ? running('y', [...level, ...holes.map((h) => h.at.y), width], 0) : [across(length, width)]),
   ]
   return { view: 'plan', title: `${p.mark} ${p.name}`, entities, box: bounds(entities) }
+}
+
+/** Its number, way and angle beside the line, at another height than those of the lines next to it. */
+function foldLabel({ line: [from, to], side, angleDeg }: Fold, i: number, sizeMm: number): Entity {
+  const upright = Math.abs(from.x - to.x) < 0.01
+  const share = 0.5 + 0.07 * ((i % 5) - 2)
+  const [x, y] = [from.x + (to.x - from.x) * share, from.y + (to.y - from.y) * share]
+  const off = sizeMm * 0.006
+  return {
+    kind: 'text',
+    layer: 'plate',
+    at: upright ? { x: x + off, y } : { x, y: y + off },
+    text: `${i + 1} ${side === 'up' ? '↑' : '↓'} ${Math.round(angleDeg * 10) / 10}°`,
+    anchor: upright ? 'start' : 'middle',
+    size: 'small',
+  }
 }
 
 /** Running dimensions from one edge of the blank, each place once. */
