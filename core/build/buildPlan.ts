@@ -406,10 +406,3 @@ export function stepStates(plan: BuildPlan, built: Record<string, { on: string; 
     }
   })
 }
-
-/** Days until it can be handed over: work in days of so many hours, waiting by the calendar; the recheck comes after. */
-export function daysOf(plan: BuildPlan, hoursADay = 7): number {
-  const before = plan.steps.filter((s) => s.id !== 'recheck')
-  const sum = (of: (s: BuildStep) => number) => before.reduce((t, s) => t + of(s), 0)
-  return Math.ceil(sum((s) => s.minutes) / 60 / hoursADay + sum((s) => s.waitHours) / 24)
-}

@@ -40,6 +40,8 @@ export const JobSchema = z.object({
   /** what straps are hooked to */
   anchors: z.array(AnchorSchema).max(40).default([]),
   loadTests: z.array(LoadTestSchema).max(100).default([]),
+  /** the day on which its building may begin; null = today, whenever that is */
+  start: z.iso.date('write the date as 2026-12-24').nullable().default(null),
   /** steps of the build that are done: the day, and what the step was then */
   built: z.record(z.string().max(120), z.object({ on: z.iso.date(), was: z.string().max(40) })).default({}),
   notes: z.string().max(MOST_NOTES),
@@ -65,6 +67,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     cut: { maxShorterMm: 60, useRemnants: true },
     anchors: [],
     loadTests: [],
+    start: null,
     built: {},
     notes: '',
   }

@@ -1,21 +1,33 @@
-import { buildPlan, daysOf, stepStates } from '../../core/build/buildPlan'
+import { buildPlan, stepStates } from '../../core/build/buildPlan'
+import { buildDays, daysLate } from '../../core/build/calendar'
 import type { Job } from '../../core/job/job'
 import { builtFrom } from '../../core/job/piecesOf'
 import type { Rules } from '../../core/rules/rules'
 import type { Workshop } from '../../core/workshop/workshop'
 import { closePaper, INK, MARGIN, openPaper, type Title, table } from './paper'
 
+const daysText = (d: { from: string; to: string } | undefined): string =>
+  d ? (d.from === d.to ? d.from : `${d.from} to ${d.to.slice(5)}`) : ''
+
 /** The order of work to hang beside the bench: each step with why, parts, tools, minutes and its caution; gates to sign. PDF bytes. */
 export function buildSheetPdf(job: Job, rules: Rules, workshop: Workshop, title: Title): Promise<Buffer> {
   const paper = openPaper(title)
   const plan = buildPlan({ ...builtFrom(job, rules), workshop, rules })
+  const days = buildDays(plan, {
+    startOn: job.start ?? title.date,
+    hoursADay: rules.workHours,
+    daysAWeek: rules.workDays,
+    done: job.built,
+  })
+  const on = new Map(days.steps.map((s) => [s.id, s]))
+  const late = daysLate(days, job.due)
   paper
     .font('bold')
     .fontSize(12)
     .fillColor(INK)
     .text(
       plan.steps.length
-        ? `${plan.steps.length} steps, ${(plan.workMinutes / 60).toFixed(1)} h of work, ${daysOf(plan)} days with waiting.`
+        ? `${plan.steps.length} steps, ${(plan.workMinutes / 60).toFixed(1)} h of work from ${job.start ?? title.date}; hand-over on ${days.handOverOn ?? 'a day that nobody can say'}${late ? `, ${late} ${late === 1 ? 'day' : 'days'} after it is due` : ''}.`
         : 'Nothing is built in this job yet.',
       MARGIN,
       58,
@@ -27,16 +39,18 @@ export function buildSheetPdf(job: Job, rules: Rules, workshop: Workshop, title:
     [
       { head: '', width: 26 },
       { head: 'Step', width: 150 },
-      { head: 'Why, and the parts', width: 250 },
-      { head: 'Tools', width: 120 },
+      { head: 'Why, and the parts', width: 240 },
+      { head: 'Days', width: 70 },
+      { head: 'Tools', width: 110 },
       { head: 'min', width: 36, align: 'right' },
       { head: 'People', width: 42, align: 'right' },
-      { head: 'Done, or signed', width: 150 },
+      { head: 'Done, or signed', width: 100 },
     ],
     states.map(({ step, done }, i) => [
       `${i + 1}`,
       step.title,
       [step.why, step.marks.join(', '), step.caution ? `! ${step.caution}` : ''].filter(Boolean).join('. '),
+      daysText(on.get(step.id)),
       step.tools.join(', '),
       `${Math.round(step.minutes)}`,
       `${step.people}`,

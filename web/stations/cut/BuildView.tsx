@@ -4,13 +4,15 @@ import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
-import { type BuildStep, buildPlan, daysOf, type StepState, stepMark, stepStates } from '../../../core/build/buildPlan'
+import { type BuildStep, buildPlan, type StepState, stepMark, stepStates } from '../../../core/build/buildPlan'
+import { buildDays, type Dated, daysLate } from '../../../core/build/calendar'
 import type { Job } from '../../../core/job/job'
 import { builtFrom } from '../../../core/job/piecesOf'
 import { localDay } from '../../../core/time/localDay'
 import { useShelf } from '../../api/queries'
 import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
+import { TextInput } from '../../quantity/TextInput'
 
 /** The order of work with what each step needs before it; ticked with a thumb, and what has changed since says so. */
 export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
@@ -21,6 +23,10 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
   if (!plan) return <Typography>Working out the order…</Typography>
   const states = stepStates(plan, job.built)
+  const startOn = job.start ?? localDay()
+  const days = buildDays(plan, { startOn, hoursADay: rules.workHours, daysAWeek: rules.workDays, done: job.built })
+  const on = new Map(days.steps.map((s) => [s.id, s]))
+  const late = daysLate(days, job.due)
   const done = states.filter((s) => s.done).length
   const next = states.find((s) => !s.done && !s.waitsFor.length)
   const tick = (s: BuildStep, on: boolean) =>
@@ -35,7 +41,8 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
         {plan.steps.length > 0 && (
           <>
             <Typography variant="body2" role="status">
-              {done} of {states.length} done; {(plan.workMinutes / 60).toFixed(1)} h of work, {daysOf(plan)} days with waiting
+              {done} of {states.length} done; {(plan.workMinutes / 60).toFixed(1)} h of work; hand-over on{' '}
+              {days.handOverOn ?? 'a day that nobody can say'}
               {next ? `; next: ${next.step.title.charAt(0).toLowerCase()}${next.step.title.slice(1)}` : ''}
             </Typography>
             <Button component="a" href={`/api/jobs/${jobId}/build.pdf`} target="_blank" variant="outlined">
@@ -44,12 +51,33 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
           </>
         )}
       </Box>
+      {plan.steps.length > 0 && (
+        <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+          <Box sx={{ width: 200 }}>
+            <TextInput
+              label="Work begins"
+              type="date"
+              value={job.start ?? ''}
+              onChange={(start) => editJob((j) => ({ ...j, start: start || null }))}
+            />
+          </Box>
+          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+            {job.start === null ? 'today, until a day is set' : ''}
+            {job.due ? `${job.start === null ? '; ' : ''}due ${job.due}` : ''}
+          </Typography>
+        </Box>
+      )}
+      {late !== null && late > 0 && (
+        <Alert severity="warning">
+          By the shop’s own times it is {late} {late === 1 ? 'day' : 'days'} late: begin earlier, order now, or agree another day.
+        </Alert>
+      )}
       {!plan.steps.length && (
         <Typography sx={{ color: 'text.secondary' }}>Nothing is built in this job yet: add a piece at Layout.</Typography>
       )}
       <Box component="ol" aria-label="Steps" sx={{ m: 0, p: 0, listStyle: 'none', maxWidth: 860 }}>
         {states.map((s, i) => (
-          <Row key={s.step.id} state={s} number={i + 1} tick={(on) => tick(s.step, on)} />
+          <Row key={s.step.id} state={s} number={i + 1} days={on.get(s.step.id)} tick={(on) => tick(s.step, on)} />
         ))}
       </Box>
       <Typography variant="caption" sx={{ color: 'text.secondary', maxWidth: 760 }}>
@@ -59,10 +87,12 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   )
 }
 
-function Row({ state, number, tick }: { state: StepState; number: number; tick: (on: boolean) => void }) {
+type RowProps = { state: StepState; number: number; days: Dated | undefined; tick: (on: boolean) => void }
+function Row({ state, number, days, tick }: RowProps) {
   const { step, done, waitsFor } = state
   const blocked = waitsFor.length > 0 && !done
   const facts = [
+    days && !done ? (days.from === days.to ? days.from : `${days.from} to ${days.to}`) : '',
     `${Math.round(step.minutes)} min`,
     step.people > 1 ? `${step.people} people` : '',
     step.waitHours ? `then ${step.waitHours >= 48 ? `${Math.round(step.waitHours / 24)} days` : `${step.waitHours} h`} of waiting` : '',
