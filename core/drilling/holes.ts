@@ -49,7 +49,10 @@ function jointPlace(a: Assembly, j: Joint): HolePlace[] {
   const { bolts } = j
   if (!bolts) return []
   const way = wayThrough(a, j)
-  const layers = j.between.map((id) => layerOf(a, id, j.at, way))
+  // a slot takes the bolt by its nut: nothing is drilled there
+  const drilled = j.between.filter((id) => !isSlotted(a, id))
+  if (!drilled.length) return []
+  const layers = drilled.map((id) => layerOf(a, id, j.at, way))
   const t = threads[bolts.size]
   return [
     {
@@ -96,6 +99,10 @@ function footPlace(a: Assembly, m: Mount, vehicle: Vehicle, rules: Rules): HoleP
   ]
 }
 
+const isSlotted = (a: Assembly, id: string): boolean => {
+  const member = a.members.find((m) => m.id === id)
+  return member !== undefined && profileOf(member.profileId).shape.kind === 'slotted'
+}
 const isBought = (a: Assembly, id: string): boolean => a.fittings.some((f) => f.id === id)
 
 /** A member whose underside, or a flat part whose face, lies on the place itself. */
@@ -176,7 +183,7 @@ export type DrillRow = {
 /** Members that are drilled, each with its places from its first end. A slotted profile is not drilled: its nuts slide. */
 export function drillList(a: Assembly, places: HolePlace[]): DrillRow[] {
   return a.members.flatMap((m): DrillRow[] => {
-    if (profileOf(m.profileId).shape.kind === 'slotted') return []
+    if (isSlotted(a, m.id)) return []
     const at = places
       .flatMap((place) =>
         place.layers.flatMap((l) =>

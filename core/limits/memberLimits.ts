@@ -13,6 +13,7 @@ import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import { keepsUpright, strutMayPush } from '../structure/buckling'
 import type { Vehicle } from '../vehicle/vehicle'
+import { allowableFigure } from './allowable'
 import { FRAME, FRAME_ASSUMES } from './footLimits'
 import { type Limit, limit } from './limit'
 import type { FootRow } from './rackLimits'
@@ -335,17 +336,7 @@ function bracketLimit({ assembly, cases, feet, lacks, rules }: MembersGiven): Li
         },
         ({ Fz, Fy, Fx, e, h, b, t, k }) => k * ((Fz * e + Fy * h) / ((b * t ** 2) / 6) + (Fx * Math.hypot(e, h)) / ((t * b ** 2) / 6)),
       ),
-      allowed: figure(
-        {
-          id: 'bracket.allowable',
-          name: `${material.name}, allowable`,
-          unit: 'MPa',
-          formula: 'σ ≤ fy / Ω',
-          source: material.source,
-          with: { fy: [material.yieldMPa, 'MPa', 'yield'], Ω: [rules.yieldSafety, '', 'safety factor'] },
-        },
-        ({ fy, Ω }) => fy / Ω,
-      ),
+      allowed: allowableFigure('bracket.allowable', material, rules),
     }),
   ]
 }

@@ -7,6 +7,7 @@ import type { LoadCase } from '../loads/loadCases'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import { patchOnPlate } from '../sheet/plateBending'
+import { allowableFigure } from './allowable'
 import { type Limit, limit } from './limit'
 
 export type SheetGiven = {
@@ -121,17 +122,7 @@ function fields({ assembly, cases, lacks, rules }: SheetGiven, panels: Panel[], 
         },
         ({ σ }) => σ,
       ),
-      allowed: figure(
-        {
-          id: 'sheet.allowed',
-          name: `${material.name}, allowable`,
-          unit: 'MPa',
-          formula: 'σ ≤ fy / Ω',
-          source: material.source,
-          with: { fy: [material.yieldMPa, 'MPa', 'yield'], Ω: [rules.yieldSafety, '', 'safety factor'] },
-        },
-        ({ fy, Ω }) => fy / Ω,
-      ),
+      allowed: allowableFigure('sheet.allowed', material, rules),
       caution: 'A loose heavy thing in a box strikes harder than it presses: wedge or strap it inside.',
     }),
   ]
