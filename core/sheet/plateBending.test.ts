@@ -32,6 +32,18 @@ describe('a plate held along its four edges', () => {
     const roark = ((3 * 1000) / (2 * Math.PI * 100)) * (1.3 * Math.log(2000 / (Math.PI * 0.57 * 200)) + beta)
     expect(r.stressMPa / roark).toBeCloseTo(1, 2)
   })
+  test('it does not matter which side is called the long one', () => {
+    for (const [longMm, shortMm, u, v] of [
+      [800, 300, 50, 300],
+      [500, 400, 20, 350],
+      [900, 300, 700, 40],
+    ] as const) {
+      const one = patchOnPlate({ ...plate, longMm, shortMm, patchLongMm: u, patchShortMm: v, forceN: 700 })
+      const other = patchOnPlate({ ...plate, longMm: shortMm, shortMm: longMm, patchLongMm: v, patchShortMm: u, forceN: 700 })
+      expect(other.stressMPa).toBeCloseTo(one.stressMPa, 9)
+      expect(other.sinksMm).toBeCloseTo(one.sinksMm, 12)
+    }
+  })
   test('the same force on a smaller patch never bends it less, a thicker or a shorter plate never more', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.05, max: 0.9, noNaN: true }), fc.double({ min: 0.3, max: 1, noNaN: true }), (share, shape) => {

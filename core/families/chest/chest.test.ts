@@ -108,6 +108,10 @@ describe('a chest', () => {
     const outside = { ...job, brief: { ...job.brief, cargo: job.brief.cargo.map((c) => ({ ...c, on: ['vehicle/bed.floor'] })) } }
     expect(limits(outside).get('straps.tools')!.state).toBe('unknown')
     expect(limits(outside).has('sheet')).toBe(false)
+    // strapped down inside, its straps are looked at all the same
+    const straps = { by: 'straps' as const, blockedForward: false, blockHoldsN: null, friction: null, straps: [], bolts: null }
+    const strapped = { ...job, brief: { ...job.brief, cargo: job.brief.cargo.map((c) => ({ ...c, securing: straps })) } }
+    expect(limits(strapped).has('straps.tools')).toBe(true)
   })
   test('a latch that nobody rated, a mass that nobody weighed: open, never clear', () => {
     for (const [job, ids] of [
