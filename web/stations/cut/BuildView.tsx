@@ -35,7 +35,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
       return { ...j, built: on ? { ...rest, [s.id]: { on: localDay(), was: stepMark(s) } } : rest }
     })
   return (
-    <Box sx={{ display: 'grid', gap: 1.5 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography variant="h2">Order of work</Typography>
         {plan.steps.length > 0 && (

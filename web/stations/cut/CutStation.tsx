@@ -97,7 +97,7 @@ export default function CutStation() {
         value={sheet}
         onChange={(_, next: string | null) => next && setParams(next === 'bars' ? {} : { sheet: next }, { replace: true })}
         aria-label="What is shown"
-        sx={{ mb: 1.5 }}
+        sx={{ mb: 1.5, maxWidth: '100%', overflowX: 'auto', '& button': { whiteSpace: 'nowrap', flexShrink: 0 } }}
       >
         <ToggleButton value="bars">Bars</ToggleButton>
         <ToggleButton value="flat">Sheet</ToggleButton>

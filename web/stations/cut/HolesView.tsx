@@ -35,7 +35,7 @@ export function HolesView({ job, jobId }: { job: Job; jobId: string }) {
       </>
     )
   return (
-    <Box sx={{ display: 'grid', gap: 2.5 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography variant="h2">Holes</Typography>
         <Typography variant="body2" role="status">
@@ -144,33 +144,35 @@ function Members({ rows }: { rows: DrillRow[] }) {
       <Typography variant="body2" sx={{ color: 'text.secondary', maxWidth: 760 }}>
         From the first end, as the mark reads, to the middle of the place; two bolts lie half their distance either side of it.
       </Typography>
-      <Table size="small" aria-label="Drilling by part">
-        <TableHead>
-          <TableRow>
-            <TableCell>Mark</TableCell>
-            <TableCell>Part</TableCell>
-            <TableCell align="right">Length</TableCell>
-            <TableCell>At</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {rows.map((r) => (
-            <TableRow key={r.part}>
-              <TableCell sx={{ fontWeight: 600 }}>{r.mark}</TableCell>
-              <TableCell>{r.name}</TableCell>
-              <TableCell align="right">{formatLength(r.lengthMm, units)}</TableCell>
-              <TableCell>
-                {r.at
-                  .map(
-                    (h) =>
-                      `${formatLength(h.atMm, units)} (${h.place.count} × ${formatGauge(h.place.drillMm, units)}, with ${h.mates.join(', ')})`,
-                  )
-                  .join('; ')}
-              </TableCell>
+      <Box sx={{ overflowX: 'auto' }}>
+        <Table size="small" aria-label="Drilling by part">
+          <TableHead>
+            <TableRow>
+              <TableCell>Mark</TableCell>
+              <TableCell>Part</TableCell>
+              <TableCell align="right">Length</TableCell>
+              <TableCell>At</TableCell>
             </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+          </TableHead>
+          <TableBody>
+            {rows.map((r) => (
+              <TableRow key={r.part}>
+                <TableCell sx={{ fontWeight: 600 }}>{r.mark}</TableCell>
+                <TableCell>{r.name}</TableCell>
+                <TableCell align="right">{formatLength(r.lengthMm, units)}</TableCell>
+                <TableCell>
+                  {r.at
+                    .map(
+                      (h) =>
+                        `${formatLength(h.atMm, units)} (${h.place.count} × ${formatGauge(h.place.drillMm, units)}, with ${h.mates.join(', ')})`,
+                    )
+                    .join('; ')}
+                </TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      </Box>
     </section>
   )
 }

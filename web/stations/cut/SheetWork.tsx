@@ -47,7 +47,7 @@ export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
       </>
     )
   return (
-    <Box sx={{ display: 'grid', gap: 2.5 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography variant="h2">Sheet</Typography>
         <Button component="a" href={`/api/jobs/${jobId}/flat.pdf`} target="_blank" variant="outlined">
@@ -113,7 +113,7 @@ function Group({ group: g }: { group: SheetGroup }) {
           {marksOf(g.kinds[Number(u.partId)]!)}: on no sheet, {u.reason}.
         </Alert>
       ))}
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(300px, 1fr))', gap: 1.5 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 300px), 1fr))', gap: 1.5 }}>
         {g.nest.sheets.map(({ sheetId }, i) => {
           const drawing = nestDrawing(g, i)
           return (
@@ -135,33 +135,35 @@ function Group({ group: g }: { group: SheetGroup }) {
 function Parts({ kinds }: { kinds: FlatKind[] }) {
   const units = useUnits()
   return (
-    <Table size="small" aria-label="Flat parts">
-      <TableHead>
-        <TableRow>
-          <TableCell>Mark</TableCell>
-          <TableCell>Part</TableCell>
-          <TableCell align="right">Qty</TableCell>
-          <TableCell align="right">Folds</TableCell>
-          <TableCell align="right">Holes</TableCell>
-          <TableCell align="right">Cut</TableCell>
-          <TableCell align="right">Thick</TableCell>
-          <TableCell align="right">Mass each</TableCell>
-        </TableRow>
-      </TableHead>
-      <TableBody>
-        {kinds.map((k) => (
-          <TableRow key={k.marks[0]}>
-            <TableCell sx={{ fontWeight: 600 }}>{marksOf(k)}</TableCell>
-            <TableCell>{k.plate.name}</TableCell>
-            <TableCell align="right">{k.marks.length}</TableCell>
-            <TableCell align="right">{k.plate.bends.length}</TableCell>
-            <TableCell align="right">{k.plate.holes.length}</TableCell>
-            <TableCell align="right">{formatLength(k.cutMm, units)}</TableCell>
-            <TableCell align="right">{formatGauge(k.plate.thicknessMm, units)}</TableCell>
-            <TableCell align="right">{figureText(k.massEachKg, 'kg', units)}</TableCell>
+    <Box sx={{ overflowX: 'auto' }}>
+      <Table size="small" aria-label="Flat parts">
+        <TableHead>
+          <TableRow>
+            <TableCell>Mark</TableCell>
+            <TableCell>Part</TableCell>
+            <TableCell align="right">Qty</TableCell>
+            <TableCell align="right">Folds</TableCell>
+            <TableCell align="right">Holes</TableCell>
+            <TableCell align="right">Cut</TableCell>
+            <TableCell align="right">Thick</TableCell>
+            <TableCell align="right">Mass each</TableCell>
           </TableRow>
-        ))}
-      </TableBody>
-    </Table>
+        </TableHead>
+        <TableBody>
+          {kinds.map((k) => (
+            <TableRow key={k.marks[0]}>
+              <TableCell sx={{ fontWeight: 600 }}>{marksOf(k)}</TableCell>
+              <TableCell>{k.plate.name}</TableCell>
+              <TableCell align="right">{k.marks.length}</TableCell>
+              <TableCell align="right">{k.plate.bends.length}</TableCell>
+              <TableCell align="right">{k.plate.holes.length}</TableCell>
+              <TableCell align="right">{formatLength(k.cutMm, units)}</TableCell>
+              <TableCell align="right">{formatGauge(k.plate.thicknessMm, units)}</TableCell>
+              <TableCell align="right">{figureText(k.massEachKg, 'kg', units)}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Box>
   )
 }

@@ -45,7 +45,7 @@ export function TubeWork({ job, jobId }: { job: Job; jobId: string }) {
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
   if (!workshop) return <Typography>Fetching what the shop can do…</Typography>
   return (
-    <Box sx={{ display: 'grid', gap: 2.5 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography variant="h2">Bends and saddles</Typography>
         {work.length > 0 && (

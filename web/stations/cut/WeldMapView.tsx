@@ -55,7 +55,7 @@ export function WeldMapView({ job, jobId }: { job: Job; jobId: string }) {
     )
   const jigs = [...new Set(map.seams.map((s) => s.pieceId))].flatMap((id) => jigOf(assembly, id) ?? [])
   return (
-    <Box sx={{ display: 'grid', gap: 2 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography variant="h2">Welds</Typography>
         <Typography variant="body2" role="status">
