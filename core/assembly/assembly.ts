@@ -196,8 +196,8 @@ export type Motion = {
   from: number
   to: number
   heldBy: string
-  /** a drawer or tray pulled out over an edge: its length, the support that it carries, and what holds its frame down. mm */
-  pulledOut?: { trayMm: number; edgeXMm: number; supportId: string }
+  /** a drawer or tray that comes out to the rear, over the outer feet of its frame: what lies in it goes with it */
+  pulledOut?: { supportId: string }
 }
 /**
  * A dimension that the design owns: from and to in space, the view it is drawn in and along which of the view's axes, and the figure of the design that

@@ -2,13 +2,14 @@ import type { Assembly } from '../assembly/assembly'
 import { partMasses } from '../assembly/places'
 import { figure, type Input } from '../figure/figure'
 import type { Carried } from '../loads/carried'
+import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
-import { slideOut } from '../slide/slide'
 import { type Limit, limit } from './limit'
 import type { FootRow } from './rackLimits'
 import { chainFigure } from './strength'
 
 /** Moments about the row of feet nearest to the edge: what hangs beyond it lifts the row farthest in. */
+const moment = (kg: number[], mm: number[]): number => kg.reduce((s, m, i) => s + m * mm[i]!, 0)
 const SOURCE = 'statics: moments about the feet nearest to the edge; k: the shop’s own, for somebody leaning on it'
 
 /**
@@ -33,13 +34,13 @@ export function pulledOutLimits(given: {
     const inner = feet.filter((f) => Math.abs(f.mount.place.x - innerX) < 1)
     const support = assembly.supports.find((s) => s.id === out.supportId)
     const load = carried.filter((c) => c.bearings.some((b) => b.on !== null && support?.bearings.some((o) => o.on === b.on)))
-    const trayKg = masses.filter((p) => m.moves.includes(p.id)).reduce((s, p) => s + (p.kg ?? 0), 0)
-    const frameKg = masses.filter((p) => !m.moves.includes(p.id)).reduce((s, p) => s + (p.kg ?? 0), 0)
+    const moving = masses.filter((p) => m.moves.includes(p.id))
+    const staying = masses.filter((p) => !m.moves.includes(p.id))
     const baseMm = innerX - edgeX
-    // it hangs over the row of feet, not over the end of its frame
-    const travelMm = m.to - (edgeX - out.edgeXMm)
     const [foot] = inner
     if (!foot || baseMm <= 0) return []
+    // how far behind the outer feet each thing is when it is out, and how far ahead of them what stays; known as far as its mass is
+    const behindMm = (xMm: number) => edgeX - (xMm - m.to)
     return [
       limit({
         id: `out.${m.id.split('/').pop()}`,
@@ -53,32 +54,27 @@ export function pulledOutLimits(given: {
             id: `out.${m.id}`,
             name: `Pull up on each of ${inner.length} inner feet`,
             unit: 'N',
-            formula: 'F = g·(k·(m + Σ mᵢ)·(s − l/2) − M·b/2) / b / n',
+            formula: 'F = g·(k·Σ m·d − Σ M·e) / b / n, never less than 0',
             source: SOURCE,
-            assumes: ['parked; the load lies in the middle of it'],
+            assumes: ['parked; what lies in it keeps its place in it; the other drawers are shut'],
             with: {
-              m: [trayKg, 'kg', 'drawer'],
-              mᵢ: load.map((c): Input => [c.most, 'kg', `mass of ${c.name}`]),
-              s: [travelMm, 'mm', 'travel past the outer feet'],
-              l: [out.trayMm, 'mm', 'length of the drawer'],
-              M: [frameKg, 'kg', 'what stays'],
-              b: [baseMm, 'mm', 'inner feet behind the outer'],
+              m: [
+                ...moving.map((p): Input => [p.kg, 'kg', `mass of ${p.name.toLowerCase()}`]),
+                ...load.map((c): Input => [c.most, 'kg', `mass of ${c.name}`]),
+              ],
+              d: [
+                ...moving.map((p): Input => [behindMm(p.at.x), 'mm', `${p.name.toLowerCase()}, out behind the outer feet`]),
+                ...load.map((c): Input => [behindMm(c.xMm), 'mm', `${c.name}, out behind the outer feet`]),
+              ],
+              M: staying.map((p): Input => [p.kg, 'kg', `mass of ${p.name.toLowerCase()}`]),
+              e: staying.map((p): Input => [p.at.x - edgeX, 'mm', `${p.name.toLowerCase()}, ahead of the outer feet`]),
+              b: [baseMm, 'mm', 'inner feet ahead of the outer'],
               k: [rules.leanFactor, '', 'for somebody leaning on it'],
               n: [inner.length, '', 'inner feet'],
             },
             lacks: load.length ? lacks : [],
           },
-          (v) =>
-            slideOut({
-              trayMm: v.l,
-              travelMm: Math.min(v.s, v.l + v.b),
-              baseMm: v.b,
-              trayKg: v.m,
-              loadKg: v.mᵢ.reduce((s, kg) => s + kg, 0),
-              frameKg: v.M,
-              fixings: v.n,
-              loadFactor: v.k,
-            }).perFixingN,
+          (v) => Math.max(0, (G_M_S2 * (v.k * moment(v.m, v.d) - moment(v.M, v.e))) / v.b / v.n),
         ),
         allowed: chainFigure(`out.${m.id}.allowed`, `Foot ${foot.mount.mark}, up`, [...foot.links.up, ...foot.links.standing.up]),
         caution: 'Open one at a time, and never lean on what is out: it lifts the far screws.',

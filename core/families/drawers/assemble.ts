@@ -164,7 +164,7 @@ export function assemble(p: DrawersParams, site: Site): { assembly: Assembly; is
           from: 0,
           to: Math.min(p.travelMm, s.drawerMm.x),
           heldBy: 'its lock',
-          pulledOut: { trayMm: s.drawerMm.x, edgeXMm: s.rearX, supportId: `tray:${i}` },
+          pulledOut: { supportId: `tray:${i}` },
         }),
       ),
       hardware: [

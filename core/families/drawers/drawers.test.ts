@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { plateMassKg } from '../../assembly/assembly'
-import { boxOf, plateCorners } from '../../assembly/places'
+import { boxOf, partMasses, plateCorners } from '../../assembly/places'
 import { placed } from '../../brief/placeCargo'
 import { accessories } from '../../catalogue/accessories'
 import { evaluate } from '../../job/evaluate'
@@ -18,6 +17,8 @@ const plain = { frontMm: 350, widthMm: 1000, slideKg: 90, latchN: 2000 }
 const made = (over: Partial<DrawersParams> = {}) => built(family, { ...plain, ...over }, pickup)
 const box = (b: ReturnType<typeof made>, id: string) => boxOf(plateCorners(b.assembly.plates.find((p) => p.id === id)!))
 
+/** where they lie, shut: forward of the rear axle. mm */
+const spanners = { xMm: -150 }
 function jobOf(over: Partial<DrawersParams> = {}, kg: number | null = 30): Job {
   const base = newJob('Drawers', pickup, METRIC)
   const piece = {
@@ -30,7 +31,7 @@ function jobOf(over: Partial<DrawersParams> = {}, kg: number | null = 30): Job {
     state: 'fitted' as const,
   }
   const item = {
-    ...placed(accessories[0]!, 'tools', 0, 240, {}),
+    ...placed(accessories[0]!, 'tools', spanners.xMm, 240, {}),
     name: 'Spanners',
     lengthMm: 300,
     widthMm: 300,
@@ -62,21 +63,24 @@ describe('drawers under a deck', () => {
     expect(box(b, 'front:0').size.y).toBeCloseTo(493, 6)
     expect(drawer.centre.x - drawer.size.x / 2).toBeGreaterThanOrEqual(carcass.centre.x - 550 + 2 - 1e-6)
   })
-  test('pulled right out it lifts the far feet, by hand: moments about the outer row', () => {
-    const job = jobOf({ count: 2, travelMm: 1000 }, 60)
-    const e = evaluate(job, defaultRules)
-    const out = e.limits.find((l) => l.id === 'out.drawer:0')!
+  test('pulled right out it lifts the far feet: moments about the outer row, from where everything then stands', () => {
+    const travel = 900
+    const e = evaluate(jobOf({ count: 2, travelMm: travel }, 60), defaultRules)
     const { assembly } = e
-    const kg = (ids: RegExp) => assembly.plates.filter((p) => ids.test(p.id)).reduce((s, p) => s + plateMassKg(p), 0)
-    const own = kg(/\/(drawer:0|front:0)$/)
-    const all = assembly.plates.reduce((s, p) => s + plateMassKg(p), 0) + assembly.mounts.reduce((s, m) => s + m.massKg, 0)
+    const at = (xMm: number, kg: number) => ({ xMm, kg })
+    const isOut = (id: string) => /\/(drawer|front):0$/.test(id) || /\/slide:0/.test(id)
+    // every part at its own centre; the first drawer and its spanners 900 further to the rear, and half as heavy again
+    const stands = [
+      ...partMasses(assembly).map((p) => at(p.at.x - (isOut(p.id) ? travel : 0), (p.kg ?? 0) * (isOut(p.id) ? 1.5 : 1))),
+      at(e.assembly.supports.length ? spanners.xMm - travel : 0, 60 * 1.5),
+    ]
     const xs = assembly.mounts.map((m) => m.place.x)
-    const b = Math.max(...xs) - Math.min(...xs)
-    const drawer = boxOf(plateCorners(assembly.plates.find((p) => p.id === 'p1/drawer:0')!))
-    const past = 1000 - (Math.min(...xs) - (drawer.centre.x - drawer.size.x / 2 - 2)) - drawer.size.x / 2
-    const lift = (9.80665 * (1.5 * (own + 60) * past - ((all - own) * b) / 2)) / b
-    expect(lift).toBeGreaterThan(50)
-    expect(out.used.value!).toBeCloseTo(lift / 2, 3)
+    const [outer, inner] = [Math.min(...xs), Math.max(...xs)]
+    const turning = stands.reduce((s, p) => s + p.kg * 9.80665 * (outer - p.xMm), 0)
+    expect(turning).toBeGreaterThan(0)
+    const out = e.limits.find((l) => l.id === 'out.drawer:0')!
+    // two feet in the inner row
+    expect(out.used.value!).toBeCloseTo(turning / (inner - outer) / 2, 2)
     expect(limits(jobOf({ travelMm: 500 }, 60)).get('out.drawer:0')!.used.value!).toBeLessThan(out.used.value!)
     // the other drawer is empty: it alone is less
     expect(e.limits.find((l) => l.id === 'out.drawer:1')!.used.value!).toBeLessThan(out.used.value!)
