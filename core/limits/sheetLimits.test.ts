@@ -83,8 +83,16 @@ describe('what lies in a box presses on its sheets', () => {
     const front = found(cases).get('sheet')!
     expect(front.used.name).toBe('along, Case, one')
     // its face is 300 × 200 of the 600 × 300: more concentrated than on the floor
-    expect(front.used.with.filter((i) => i.symbol === 'u' || i.symbol === 'v').map((i) => i.value)).toEqual([300, 200])
+    expect(front.used.with.filter((i) => i.symbol === 'u1' || i.symbol === 'v1').map((i) => i.value)).toEqual([300, 200])
     expect(found([only({ downG: 9, forwardG: 2 })]).get('sheet')!.used.name).toBe('down, Case, one')
+  })
+  test('two cases pile up: they bend it together, and one that nobody weighed leaves it open', () => {
+    const one = found([only({ downG: 3 })]).get('sheet')!.used.value!
+    const two = found([only({ downG: 3 })], [item(), item({ name: 'Anchor', most: 10 })]).get('sheet')!
+    expect(two.used.value).toBeCloseTo(1.5 * one, 6)
+    expect(two.used.name).toBe('down, Case and Anchor, one')
+    const open = found([only({ downG: 3 })], [item(), item({ name: 'Anchor', most: null })]).get('sheet')!
+    expect([open.state, open.used.missing.join()]).toEqual(['unknown', expect.stringContaining('Anchor')])
   })
   test('what is larger than a field presses on it with its share only', () => {
     const large = found([only({ downG: 3 })], [item({ lengthMm: 1200, most: 40 })]).get('sheet')!

@@ -1,6 +1,6 @@
 import type { Assembly, Panel } from '../assembly/assembly'
-import { materialOf } from '../catalogue/materials'
-import { figure } from '../figure/figure'
+import { type Material, materialOf } from '../catalogue/materials'
+import { figure, type Input, sum } from '../figure/figure'
 import { greatest } from '../figure/greatest'
 import type { Carried } from '../loads/carried'
 import type { LoadCase } from '../loads/loadCases'
@@ -47,29 +47,19 @@ export function sheetLimits(given: SheetGiven): Limit[] {
     })
 }
 
-type Field = {
-  panel: Panel
-  c: Carried
-  loadCase: LoadCase
-  massKg: number
-  forceN: number
-  patch: [number, number]
-  stressMPa: number
-  allowedMPa: number
-  tMm: number
-}
+type Pressed = { c: Carried; forceN: number; patch: [number, number]; stressMPa: number }
+type Field = { panel: Panel; loadCase: LoadCase; all: Pressed[]; stressMPa: number; material: Material; tMm: number }
 
 function fields({ assembly, cases, lacks, rules }: SheetGiven, panels: Panel[], inside: Carried[]): Limit[] {
-  const all = panels.flatMap((panel) => {
+  const all = panels.flatMap((panel): Field[] => {
     const plate = assembly.plates.find((p) => p.id === panel.part)
     const loadCase = greatest(cases, thrown[panel.takes])
     if (!plate || !loadCase || thrown[panel.takes](loadCase) <= 0) return []
     const material = materialOf(plate.materialId)
-    return inside.map((c): Field => {
-      const massKg = c.most ?? 0
-      const forceN = massKg * G_M_S2 * thrown[panel.takes](loadCase)
+    const pressed = inside.map((c): Pressed => {
+      const forceN = (c.most ?? 0) * G_M_S2 * thrown[panel.takes](loadCase)
       // laid so that it presses on the least of the field
-      const [p, q] = [...faceOf[panel.takes](c)].sort((a, b) => b - a) as [number, number]
+      const [p, q] = [...faceOf[panel.takes](c)].sort((x, y) => y - x) as [number, number]
       const patch: [number, number] = [Math.min(p, panel.longMm), Math.min(q, panel.shortMm)]
       const { stressMPa } = patchOnPlate({
         longMm: panel.longMm,
@@ -82,13 +72,12 @@ function fields({ assembly, cases, lacks, rules }: SheetGiven, panels: Panel[], 
         // what is larger than the field presses on others as well
         forceN: forceN * ((patch[0] * patch[1]) / Math.max(1, p * q)),
       })
-      const allowedMPa = material.yieldMPa / rules.yieldSafety
-      return { panel, c, loadCase, massKg, forceN, patch, stressMPa, allowedMPa, tMm: plate.thicknessMm }
+      return { c, forceN, patch, stressMPa }
     })
+    return [{ panel, loadCase, all: pressed, stressMPa: sum(pressed.map((x) => x.stressMPa)), material, tMm: plate.thicknessMm }]
   })
-  const worst = greatest(all, (f) => f.stressMPa / f.allowedMPa)
+  const worst = greatest(all, (f) => f.stressMPa / f.material.yieldMPa)
   if (!worst) return []
-  const material = materialOf(assembly.plates.find((p) => p.id === worst.panel.part)?.materialId ?? 'steel')
   return [
     limit({
       id: 'sheet',
@@ -100,29 +89,29 @@ function fields({ assembly, cases, lacks, rules }: SheetGiven, panels: Panel[], 
       used: figure(
         {
           id: 'sheet',
-          name: `${worst.panel.name}, ${worst.c.name}, ${worst.loadCase.name}`,
+          name: `${worst.panel.name}, ${worst.all.map((x) => x.c.name).join(' and ')}, ${worst.loadCase.name}`,
           unit: 'MPa',
-          formula: 'σ = 6·M / t², M of a plate a × b pressed by F over u × v about its middle',
+          formula: 'σ = Σ 6·M / t², M of a plate a × b pressed by F over u × v about its middle',
           source: SOURCE,
           assumes: [
-            'the item lies where it bends the sheet most',
+            'everything lies, or is piled, where it bends the sheet most',
+            'an upper edge is held by its rim',
             'a sheet that sinks by more than its own thickness is stiffer than this',
-            'one item at a time; what presses beside it is left out',
           ],
           with: {
-            σ: [worst.stressMPa, 'MPa', 'by Navier’s series'],
-            F: [worst.forceN, 'N', 'what it presses with'],
+            σ: worst.all.map((x): Input => [x.c.most === null ? null : x.stressMPa, 'MPa', `${x.c.name}, by Navier’s series`]),
+            F: worst.all.map((x): Input => [x.c.most === null ? null : x.forceN, 'N', `what ${x.c.name} presses with`]),
+            u: worst.all.map((x): Input => [x.patch[0], 'mm', `pressed by ${x.c.name}, length`]),
+            v: worst.all.map((x): Input => [x.patch[1], 'mm', `pressed by ${x.c.name}, width`]),
             a: [worst.panel.longMm, 'mm', 'long side of the field'],
             b: [worst.panel.shortMm, 'mm', 'short side'],
-            u: [worst.patch[0], 'mm', 'pressed length'],
-            v: [worst.patch[1], 'mm', 'pressed width'],
             t: [worst.tMm, 'gauge', 'thickness'],
           },
-          lacks: [...lacks, ...inside.flatMap((c) => (c.most === null ? [`mass of ${c.name}`] : []))],
+          lacks,
         },
-        ({ σ }) => σ,
+        ({ σ }) => sum(σ),
       ),
-      allowed: allowableFigure('sheet.allowed', material, rules),
+      allowed: allowableFigure('sheet.allowed', worst.material, rules),
       caution: 'A loose heavy thing in a box strikes harder than it presses: wedge or strap it inside.',
     }),
   ]

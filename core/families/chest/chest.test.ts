@@ -93,7 +93,7 @@ describe('a chest', () => {
     const used = floor({ bearers: 3 })
     expect(used.used.name).toMatch(/floor between bearers, Tool case, /)
     // 3 bearers in 900: fields of 417; a case of 300 × 200 at 3 g: by Roark for a circle of the same area at the least, σ = 3W/(2πt²)·[1.3·ln(2b/πr) + β]
-    const W = used.used.with.find((i) => i.symbol === 'F')!.value!
+    const W = used.used.with.find((i) => i.symbol === 'F1')!.value!
     const r = Math.sqrt((300 * 200) / Math.PI)
     const roark = ((3 * W) / (2 * Math.PI * 4)) * (1.3 * Math.log((2 * 418) / (Math.PI * r)) + 0.6)
     expect(used.used.value! / roark).toBeGreaterThan(0.7)
