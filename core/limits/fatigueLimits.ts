@@ -7,8 +7,8 @@ import type { CaseResult } from '../loads/caseResult'
 import { reboundFactor, roadFactor } from '../loads/loadCases'
 import type { Rules } from '../rules/rules'
 import { partsOf } from './joinedParts'
-import { weldStress } from './jointLimits'
 import { type Limit, limit } from './limit'
+import { weldStress } from './weldLimits'
 
 /**
  * Detail categories, MPa at two million cycles. Steel: EN 1993-1-9, tables 8.1 (160, rolled), 8.4 (80, short attachment) and 8.5 (36, root of a fillet weld).

@@ -7,7 +7,7 @@ import { leftBesideHoles, tubeBearsBoltN } from '../fasten/crushing'
 import { figure } from '../figure/figure'
 import type { CaseResult } from '../loads/caseResult'
 import { bendingMPa, type Inner } from '../loads/memberState'
-import type { JointsGiven } from './jointLimits'
+import type { JointsGiven } from './jointsGiven'
 import { type Limit, limit } from './limit'
 
 type Bolted = Joint & { bolts: NonNullable<Joint['bolts']> }

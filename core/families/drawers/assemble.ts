@@ -275,6 +275,8 @@ function feetOf(p: DrawersParams, s: DrawersShape): Mount[] {
 
 function jointsOf(p: DrawersParams, s: DrawersShape): Joint[] {
   const midX = (s.rearX + s.frontX) / 2
+  // bolts in one line keep nothing from turning about it
+  const row: Pick<Joint, 'axis'> = { axis: X }
   const bolts = (count: number, apartMm: number): Pick<Joint, 'kind' | 'bolts'> => ({ kind: 'bolt', bolts: { size: 'M6', count, apartMm } })
   const along = Math.max(3, Math.ceil(p.lengthMm / 200))
   const edges = [1, -1].map(
@@ -283,6 +285,7 @@ function jointsOf(p: DrawersParams, s: DrawersShape): Joint[] {
       between: ['deck', 'carcass'],
       at: { x: midX, y: (side * p.widthMm) / 2, z: s.topMm },
       ...bolts(along, p.lengthMm * 0.8),
+      ...row,
     }),
   )
   return [
@@ -295,12 +298,14 @@ function jointsOf(p: DrawersParams, s: DrawersShape): Joint[] {
           between: [`partition:${i}`, 'carcass'],
           at: { x: midX, y: at, z: s.zMm + p.thicknessMm },
           ...bolts(along, p.lengthMm * 0.8),
+          ...row,
         },
         {
           id: `joint:partition:${i}:deck`,
           between: ['deck', `partition:${i}`],
           at: { x: midX, y: at, z: s.topMm },
           ...bolts(along, p.lengthMm * 0.8),
+          ...row,
         },
       ]
     }),

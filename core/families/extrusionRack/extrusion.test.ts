@@ -51,6 +51,9 @@ describe('a rack of slotted extrusion', () => {
     expect(weak.ratio!).toBeGreaterThan(firm.ratio!)
     const shear = firm.used.with.find((i) => i.symbol === 'Fv')!.value!
     expect(weak.used.value!).toBeGreaterThanOrEqual(shear / 100 - 1e-6)
+    // a nut is pulled out of its slot before its bolt breaks
+    expect(firm.used.with.find((i) => i.symbol === 'Ft,R')!.value).toBe(5000)
+    expect(joints(50_000).used.with.find((i) => i.symbol === 'Ft,R')!.value).toBeLessThan(50_000)
   })
   test('brackets keep it square: pushed by its own weight in a bend it leans less than on bolts alone', () => {
     const sag = (held: ExtrusionParams['held']) =>
