@@ -6,7 +6,8 @@ import { builtFrom } from '../job/piecesOf'
 import { defaultRules } from '../rules/rules'
 import { siteOn } from '../testing/racks'
 import { demoWorkshop } from '../workshop/workshop'
-import { buildPlan, stepMark, stepStates } from './buildPlan'
+import { buildPlan } from './buildPlan'
+import { stepMark, stepStates } from './ticks'
 
 const planOf = (job: (typeof demoJobs)[number], workshop = demoWorkshop) =>
   buildPlan({ ...builtFrom(job, defaultRules), workshop, rules: defaultRules })

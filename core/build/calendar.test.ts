@@ -4,8 +4,9 @@ import { demoJobs } from '../job/demoJobs'
 import { builtFrom } from '../job/piecesOf'
 import { defaultRules } from '../rules/rules'
 import { demoWorkshop } from '../workshop/workshop'
-import { type BuildPlan, type BuildStep, buildPlan } from './buildPlan'
+import { buildPlan } from './buildPlan'
 import { buildDays, daysLate } from './calendar'
+import type { BuildPlan, BuildStep } from './step'
 
 const step = (id: string, minutes: number, needs: string[] = [], waitHours = 0): BuildStep => ({
   id,

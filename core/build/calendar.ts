@@ -1,5 +1,5 @@
 import dayjs from 'dayjs'
-import type { BuildPlan } from './buildPlan'
+import type { BuildPlan } from './step'
 
 export type CalendarGiven = {
   /** the day on which the first work may be done, as 2026-12-24 */

@@ -2,8 +2,9 @@ import { type Assembly, type Joint, type Member, type Mount, memberLengthMm, typ
 import { plateNormal } from '../assembly/places'
 import { threads } from '../boltHoles/boltHoles'
 import { type BoltSize, boltLengthMm } from '../catalogue/bolts'
-import { footTypes } from '../catalogue/mounts'
+import { backingPlate, footTypes } from '../catalogue/mounts'
 import { profileOf, profileSection } from '../catalogue/profiles'
+import { ROWS_APART_MM } from '../fasten/footPull'
 import { centreLine, headingAlong, nearestAlong } from '../geometry/centreLine'
 import { sectionAxes } from '../geometry/localAxes'
 import { along, cross, dot, size, unit, type Vec3 } from '../geometry/vec3'
@@ -14,8 +15,8 @@ import type { Vehicle } from '../vehicle/vehicle'
 /** One part that a bolt passes. Where along a member it is drilled; how thick it is there; null = nobody measured. mm */
 export type HoleLayer = { part: string; mark: string; name: string; atMm: number | null; throughMm: number | null }
 /**
- * A place where bolts go through: a hole is one thing however many parts it passes. `drillMm` = the hole in our parts, `bodyMm` = that in the vehicle.
- * `fixedBy` = who sets the size: bolts whose places are found on the vehicle get holes larger by twice what they may be off.
+ * A place where bolts go through: a hole is one thing however many parts it passes. `drillMm` = the hole in all of them; where bolts are set out on the
+ * vehicle it is larger by twice what they may be off.
  */
 export type HolePlace = {
   id: string
@@ -32,8 +33,6 @@ export type HolePlace = {
   caution: string | null
 }
 
-/** Rows of a foot's bolts stand so far apart along what it carries, as the checks of feet count it. mm */
-const FOOT_ROWS_MM = 50
 /** A part that stands on its mount begins no farther from it than this. mm */
 const ON_SEAT_MM = 3
 
@@ -42,8 +41,11 @@ const ON_SEAT_MM = 3
  * hole is set out on the vehicle it is d + 2·e (one bolt in two holes, each off by e), e the shop's own. Lengths mm.
  */
 export function holePlaces(a: Assembly, vehicle: Vehicle, rules: Rules): HolePlace[] {
-  return [...a.joints.flatMap((j) => jointPlace(a, j)), ...a.mounts.flatMap((m) => footPlace(a, m, vehicle, rules))]
+  return [...jointPlaces(a), ...a.mounts.flatMap((m) => footPlace(a, m, vehicle, rules))]
 }
+
+/** Those between our own parts. */
+export const jointPlaces = (a: Assembly): HolePlace[] => a.joints.flatMap((j) => jointPlace(a, j))
 
 function jointPlace(a: Assembly, j: Joint): HolePlace[] {
   const { bolts } = j
@@ -81,7 +83,9 @@ function footPlace(a: Assembly, m: Mount, vehicle: Vehicle, rules: Rules): HoleP
   const layers: HoleLayer[] = [
     ...(stands ? [layerOf(a, m.on, m.place, m.normal)] : [{ part: m.id, mark: m.mark, name: type.name, atMm: null, throughMm: null }]),
     { part: `body:${m.placeId}`, mark: 'body', name: 'sheet of the body', atMm: null, throughMm: skin },
-    ...(m.backingMm === null ? [] : [{ part: `${m.id}:plate`, mark: 'plate', name: 'backing plate', atMm: null, throughMm: 4 }]),
+    ...(m.backingMm === null
+      ? []
+      : [{ part: `${m.id}:plate`, mark: 'plate', name: 'backing plate', atMm: null, throughMm: backingPlate.thicknessMm }]),
   ]
   return [
     {
@@ -89,7 +93,7 @@ function footPlace(a: Assembly, m: Mount, vehicle: Vehicle, rules: Rules): HoleP
       what: 'foot',
       size: type.bolt.size,
       count: type.boltsPerFoot,
-      apartMm: type.boltsPerFoot > 1 ? FOOT_ROWS_MM : null,
+      apartMm: type.boltsPerFoot > 1 ? ROWS_APART_MM : null,
       layers,
       closeMm: t.closeMm,
       drillMm: Math.max(t.normalMm, t.nominalMm + 2 * rules.holeErrorMm),

@@ -1,7 +1,7 @@
 /** The shop's standard foot: how long it bears along the vehicle, how wide across it, and how far apart its rows of bolts stand. mm, the shop's own. */
 export const FOOT_LENGTH_MM = 80
 export const FOOT_WIDTH_MM = 40
-const ROWS_APART_MM = 50
+export const ROWS_APART_MM = 50
 
 /**
  * The pull on the bolts of one row of a foot from the force and the pitch it takes (statics of a stiff pad on its front edge). N.

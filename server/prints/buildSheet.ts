@@ -1,5 +1,6 @@
-import { buildPlan, stepStates } from '../../core/build/buildPlan'
+import { buildPlan } from '../../core/build/buildPlan'
 import { buildDays, daysLate } from '../../core/build/calendar'
+import { stepStates } from '../../core/build/ticks'
 import type { Job } from '../../core/job/job'
 import { builtFrom } from '../../core/job/piecesOf'
 import type { Rules } from '../../core/rules/rules'

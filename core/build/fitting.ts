@@ -1,0 +1,80 @@
+import { assemblyMassKg } from '../assembly/assembly'
+import { footTypes } from '../catalogue/mounts'
+import { liftPlan } from '../lift/lift'
+import { type BuildGiven, type BuildStep, step } from './step'
+
+const SHOULDER_MM = 1400
+
+/** Onto the vehicle: looked behind, drilled, lifted, torqued, wired, tried and torqued again. */
+export function fitting({ assembly: a, rules }: BuildGiven): BuildStep[] {
+  const drilled = a.mounts.filter((m) => footTypes[m.kind].drilled)
+  const wired = a.fittings.filter((f) => /lamp|winch/i.test(f.name))
+  const caps = a.hardware.some((h) => h.part.kind === 'end cap')
+  const top = Math.max(0, ...a.mounts.map((m) => m.place.z))
+  const mass = assemblyMassKg(a)
+  const lift = mass === null ? null : liftPlan(mass, top, rules.liftKg, SHOULDER_MM)
+  const made = ['assemble', 'straighten', 'powder', 'paint', 'cut', 'fold']
+  const bolts = a.joints.filter((j) => j.bolts).reduce((s, j) => s + (j.bolts?.count ?? 0), 0)
+  return [
+    ...(caps
+      ? [
+          step('captive', 'Put in what cannot go in later', 'caps, captive nuts and plates, before the last end is shut', {
+            minutes: 10,
+            needs: made,
+          }),
+        ]
+      : []),
+    ...(drilled.length
+      ? [
+          step('behind', 'Look behind every hole', 'airbags, wiring, fuel and brake lines lie behind sheet', {
+            minutes: 20,
+            marks: drilled.map((m) => m.mark),
+            caution: 'Nothing is drilled that nobody has looked behind.',
+            gate: true,
+            needs: made,
+          }),
+          step('drill-vehicle', 'Drill the vehicle and seal', `${drilled.length} places, from a template of the piece itself`, {
+            minutes: drilled.length * 2 * rules.holeMin + drilled.length * 4,
+            marks: drilled.map((m) => m.mark),
+            tools: ['template', 'drill', 'zinc primer', 'sealant'],
+            needs: ['behind'],
+          }),
+        ]
+      : []),
+    ...(a.mounts.length
+      ? [
+          step('lift', 'Lift it on', lift ? `${lift.says}, to ${(top / 1000).toFixed(1)} m` : 'its mass is not known: weigh it first', {
+            minutes: 15,
+            people: lift ? lift.people : 2,
+            caution: lift?.hoist || top > SHOULDER_MM ? 'Roof work: firm footing, nobody under the load.' : null,
+            needs: [...made, 'captive', 'drill-vehicle'],
+            gate: lift === null,
+          }),
+          step('fit', 'Set the feet, loose, align, then torque', `${a.mounts.length} feet; all stand before one is tight`, {
+            minutes: a.mounts.length * rules.footMin + bolts * rules.boltMin,
+            marks: a.mounts.map((m) => m.mark),
+            tools: ['torque wrench'],
+            needs: ['lift'],
+          }),
+        ]
+      : []),
+    ...(wired.length
+      ? [
+          step('wire', 'Wire and fuse', `${wired.map((f) => f.mark).join(', ')}: fuse at the battery, cable clear of edges`, {
+            minutes: 40 + 15 * wired.length,
+            marks: wired.map((f) => f.mark),
+            caution: 'Battery off first; who wires a vehicle is trained for it.',
+            needs: ['fit'],
+          }),
+        ]
+      : []),
+    step('load-test', 'Load it and look', 'sag under a known load against what was computed', { minutes: 30, needs: ['fit'], gate: true }),
+    step('road', 'Drive it', 'slow, rough, then at speed: noise, movement, clearance', { minutes: 30, needs: ['load-test', 'wire'] }),
+    step('recheck', 'Torque again', 'after the first drives; the day stands in the hand-over', {
+      minutes: 15,
+      tools: ['torque wrench'],
+      needs: ['road'],
+      waitHours: 24 * 7,
+    }),
+  ]
+}

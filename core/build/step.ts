@@ -1,0 +1,41 @@
+import type { Assembly } from '../assembly/assembly'
+import type { Rules } from '../rules/rules'
+import type { Workshop } from '../workshop/workshop'
+
+/** One step of the build. `needs` = steps that come before it; a gate is signed before anything that needs it begins. Minutes of work, hours of waiting after. */
+export type BuildStep = {
+  id: string
+  title: string
+  why: string
+  marks: string[]
+  minutes: number
+  people: number
+  tools: string[]
+  caution: string | null
+  needs: string[]
+  gate: boolean
+  waitHours: number
+}
+export type BuildPlan = { steps: BuildStep[]; workMinutes: number; waitHours: number }
+export type BuildGiven = {
+  pieces: { assembly: Assembly; finish: 'raw' | 'painted' | 'powder' | null }[]
+  assembly: Assembly
+  workshop: Workshop
+  rules: Rules
+}
+
+/** A step with nothing special about it but what is said. */
+export const step = (id: string, title: string, why: string, over: Partial<BuildStep>): BuildStep => ({
+  id,
+  title,
+  why,
+  marks: [],
+  minutes: 0,
+  people: 1,
+  tools: [],
+  caution: null,
+  needs: [],
+  gate: false,
+  waitHours: 0,
+  ...over,
+})

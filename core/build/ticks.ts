@@ -1,0 +1,23 @@
+import type { BuildPlan, BuildStep } from './step'
+
+/** What a step was when it was ticked: the same words and parts give the same mark. */
+export function stepMark(s: BuildStep): string {
+  const text = [s.title, s.why, ...s.marks, s.minutes.toFixed(1)].join('|')
+  let hash = 5381
+  for (let i = 0; i < text.length; i++) hash = (hash * 33 + text.charCodeAt(i)) % 4294967296
+  return hash.toString(16)
+}
+
+export type StepState = { step: BuildStep; done: { on: string; changed: boolean } | null; waitsFor: string[] }
+/** Each step with whether it is done, whether it has changed since, and which steps it still waits for. */
+export function stepStates(plan: BuildPlan, built: Record<string, { on: string; was: string }>): StepState[] {
+  const done = (id: string) => built[id] !== undefined
+  return plan.steps.map((s) => {
+    const mine = built[s.id]
+    return {
+      step: s,
+      done: mine ? { on: mine.on, changed: mine.was !== stepMark(s) } : null,
+      waitsFor: s.needs.filter((n) => !done(n)).map((n) => plan.steps.find((o) => o.id === n)?.title ?? n),
+    }
+  })
+}
