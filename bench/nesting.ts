@@ -112,7 +112,7 @@ export function sheetBench(): string[][] {
     }))
     const sheets = sheetSizes.metric.map((s) => ({ ...s, quantity: null }))
     const started = performance.now()
-    const out = nestSheets({ sheets, parts, gap: 6, edge: 10, timeLimitMs: 8000 }, () => performance.now())
+    const out = nestSheets({ sheets, parts, gap: 6, edge: 10, timeLimitMs: 8000 }, { now: () => performance.now() })
     return [
       `${n} boxes on sheets`,
       `${((performance.now() - started) / 1000).toFixed(1)} s`,

@@ -23,8 +23,8 @@ const step = (id: string, minutes: number, needs: string[] = [], waitHours = 0):
 })
 const plan = (...steps: BuildStep[]): BuildPlan => ({ steps, workMinutes: 0, waitHours: 0 })
 // 2026-11-23 is a Monday
-const given = { startOn: '2026-11-23', hoursADay: 7, daysAWeek: 5, done: {} }
-const dates = (p: BuildPlan, over: Partial<typeof given> & { done?: Record<string, { on: string }> } = {}) =>
+const given = { start: null, today: '2026-11-23', hoursADay: 7, daysAWeek: 5, done: {} }
+const dates = (p: BuildPlan, over: Partial<Parameters<typeof buildDays>[1]> & { done?: Record<string, { on: string }> } = {}) =>
   buildDays(p, { ...given, ...over }).steps.map((s) => [s.id, s.from, s.to])
 
 describe('the order of work on the calendar', () => {
@@ -45,7 +45,7 @@ describe('the order of work on the calendar', () => {
     ])
   })
   test('a coat that is put on on Friday dries over the weekend', () => {
-    const days = buildDays(plan(step('paint', 60, [], 48), step('fit', 60, ['paint'])), { ...given, startOn: '2026-11-27' })
+    const days = buildDays(plan(step('paint', 60, [], 48), step('fit', 60, ['paint'])), { ...given, start: '2026-11-27' })
     expect(days.steps.map((s) => s.from)).toEqual(['2026-11-27', '2026-11-30'])
   })
   test('what is done takes no more time, and what it waits for counts from its own day', () => {
@@ -54,6 +54,13 @@ describe('the order of work on the calendar', () => {
       ['buy', '2026-11-20', '2026-11-20'],
       ['use', '2026-11-23', '2026-11-23'],
     ])
+  })
+  test('work that should have begun last week begins today; a coat put on yesterday still dries today', () => {
+    expect(dates(plan(step('a', 60)), { start: '2026-11-16' })).toEqual([['a', '2026-11-23', '2026-11-23']])
+    const p = plan(step('paint', 60, [], 72), step('fit', 60, ['paint']))
+    // ticked on Sunday: three days are over on Wednesday
+    const fit = dates(p, { start: '2026-11-16', done: { paint: { on: '2026-11-22' } } })[1]
+    expect(fit).toEqual(['fit', '2026-11-25', '2026-11-25'])
   })
   test('late by the calendar against the day that was promised; nothing promised says nothing', () => {
     const days = buildDays(plan(step('a', 60)), given)

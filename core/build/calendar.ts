@@ -2,8 +2,9 @@ import dayjs from 'dayjs'
 import type { BuildPlan } from './step'
 
 export type CalendarGiven = {
-  /** the day on which the first work may be done, as 2026-12-24 */
-  startOn: string
+  /** the day on which work was to begin, null = at once, and today: what is not done yet is not done in the past. As 2026-12-24 */
+  start: string | null
+  today: string
   /** hours of work in a day, and how many days of the week from Monday are worked */
   hoursADay: number
   daysAWeek: number
@@ -21,7 +22,8 @@ const MOST_DAYS = 2000
  * The plan on the calendar, one worker: of the steps whose needs are met the first in the plan's order is worked on, so that what waits (a coat, a coater, an
  * order) holds up only what needs it. Work runs in hours of working days, waiting in hours of any. The hand-over is the last step before the recheck.
  */
-export function buildDays(plan: BuildPlan, { startOn, hoursADay, daysAWeek, done }: CalendarGiven): BuildDays {
+export function buildDays(plan: BuildPlan, { start, today, hoursADay, daysAWeek, done }: CalendarGiven): BuildDays {
+  const startOn = start !== null && start > today ? start : today
   const dayMinutes = Math.max(1, hoursADay) * 60
   const works = (day: number) => weekday(startOn, day) < Math.max(1, Math.min(7, daysAWeek))
   // time is told as a day from the start and minutes of work into it
@@ -39,7 +41,7 @@ export function buildDays(plan: BuildPlan, { startOn, hoursADay, daysAWeek, done
   for (const s of plan.steps) {
     const mine = done[s.id]
     if (mine) {
-      const at = Math.min(0, dayjs(mine.on).diff(dayjs(startOn), 'day'))
+      const at = dayjs(mine.on).diff(dayjs(startOn), 'day')
       ready.set(s.id, dayAfter(at, s.waitHours))
       out.push({ id: s.id, from: mine.on, to: mine.on, readyOn: dateOf(startOn, dayAfter(at, s.waitHours)) })
     }

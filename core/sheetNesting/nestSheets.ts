@@ -9,6 +9,8 @@ type Plan = { sheets: Placed[]; left: Piece[]; cost: number }
 
 /** Once nothing better is found in so many tries in a row, it stops before its time. */
 const PATIENCE = 3000
+/** How long and how often it may try: with `tries` the same parts give the same nest, whatever else the machine does. */
+export type Effort = { now: () => number; tries?: number }
 const LOGIC = [PACKING_LOGIC.MAX_EDGE, PACKING_LOGIC.MAX_AREA]
 const SLACK = 1e-6
 
@@ -17,7 +19,7 @@ const SLACK = 1e-6
  * `maxrects-packer`), tried in several orders and then in orders shuffled about the best one until the time is up. Least unplaced first, then least price,
  * then the largest clear strip on the last sheet. Not proven best. mm
  */
-export function nestSheets(input: SheetNestingInput, now: () => number): SheetNesting {
+export function nestSheets(input: SheetNestingInput, { now, tries = Number.POSITIVE_INFINITY }: Effort): SheetNesting {
   const deadline = now() + input.timeLimitMs
   const boxes = new Map(input.parts.map((p) => [p.id, boxOfPart(p)]))
   const sheets = input.sheets.filter((s) => s.quantity !== 0)
@@ -52,7 +54,7 @@ export function nestSheets(input: SheetNestingInput, now: () => number): SheetNe
   for (const by of orders) for (const logic of LOGIC) if (!best || now() < deadline) tried([...pieces].sort(by), logic)
   const random = seeded(1)
   let idle = 0
-  while (best !== null && pieces.length > 2 && idle < PATIENCE && now() < deadline) {
+  for (let n = 0; best !== null && pieces.length > 2 && n < tries && idle < PATIENCE && now() < deadline; n++) {
     const { order, logic } = best as { order: Piece[]; logic: PACKING_LOGIC }
     const next = [...order]
     // a few pieces change places with others near by; now and then anywhere

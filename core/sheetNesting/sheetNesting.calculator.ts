@@ -37,5 +37,5 @@ export const sheetNestingCalculator = calculator({
     timeLimitMs: 500,
   },
   searches: true,
-  run: (given, tools) => nestSheets(given, tools.now),
+  run: (given, tools) => nestSheets(given, tools),
 })

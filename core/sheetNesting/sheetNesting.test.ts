@@ -4,7 +4,7 @@ import { seeded } from '../nesting/seeded'
 import { nestSheets } from './nestSheets'
 import { boxOfPart, type SheetNesting, SheetNestingInput } from './sheetNesting'
 
-const now = () => performance.now()
+const now = { now: () => performance.now() }
 const nest = (given: Partial<SheetNestingInput>) =>
   nestSheets(
     SheetNestingInput.parse({

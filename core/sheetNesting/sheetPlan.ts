@@ -1,6 +1,7 @@
 import { type Assembly, type Plate, plateMassKg } from '../assembly/assembly'
 import { boxOf } from '../assembly/places'
 import { materialOf } from '../catalogue/materials'
+import { sum } from '../figure/figure'
 import type { Point } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
 import { nestSheets } from './nestSheets'
@@ -38,8 +39,11 @@ export type SheetGroup = {
 /** Its marks, each once: alike parts may carry one mark between them. */
 export const marksOf = (k: FlatKind): string => [...new Set(k.marks)].join(', ')
 
-/** How long a person is kept waiting for a better nest. */
-export const NEST_MS = 2500
+/**
+ * How often a better nest of a job is tried, over its pieces: screen, print and file for the table show the same one. The time only ends what would never end.
+ */
+const TRIES = { most: 500, pieces: 10_000 }
+const NEST_MS = 30_000
 
 const rounded = (p: Point): [number, number] => [Math.round(p.x * 10), Math.round(p.y * 10)]
 
@@ -77,12 +81,11 @@ export function flatKinds(assembly: Assembly): FlatKind[] {
   return [...kinds.values()]
 }
 
-/** The flat parts of a job on sheets, each metal and thickness by itself. `timeLimitMs` is for all of them together. */
+/** The flat parts of a job on sheets, each metal and thickness by itself; the same job always gives the same sheets. */
 export function planSheets(
   assembly: Assembly,
   { rules, system }: { rules: Rules; system: keyof typeof sheetSizes },
   now: () => number,
-  timeLimitMs: number,
 ): SheetGroup[] {
   const groups = new Map<string, FlatKind[]>()
   for (const k of flatKinds(assembly)) {
@@ -109,9 +112,9 @@ export function planSheets(
         parts,
         gap: rules.sheetGapMm,
         edge: rules.sheetEdgeMm,
-        timeLimitMs: Math.max(1, Math.round(timeLimitMs / groups.size)),
+        timeLimitMs: NEST_MS,
       },
-      now,
+      { now, tries: Math.ceil(Math.min(TRIES.most, TRIES.pieces / Math.max(1, sum(kinds.map((k) => k.marks.length))))) },
     )
     return { materialId, material: material.name, thicknessMm, kinds, nest, priceMinor: nest.cost }
   })

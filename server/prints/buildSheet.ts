@@ -15,7 +15,8 @@ export function buildSheetPdf(job: Job, rules: Rules, workshop: Workshop, title:
   const paper = openPaper(title)
   const plan = buildPlan({ ...builtFrom(job, rules), workshop, rules })
   const days = buildDays(plan, {
-    startOn: job.start ?? title.date,
+    start: job.start,
+    today: title.date,
     hoursADay: rules.workHours,
     daysAWeek: rules.workDays,
     done: job.built,
@@ -28,7 +29,7 @@ export function buildSheetPdf(job: Job, rules: Rules, workshop: Workshop, title:
     .fillColor(INK)
     .text(
       plan.steps.length
-        ? `${plan.steps.length} steps, ${(plan.workMinutes / 60).toFixed(1)} h of work from ${job.start ?? title.date}; hand-over on ${days.handOverOn ?? 'a day that nobody can say'}${late ? `, ${late} ${late === 1 ? 'day' : 'days'} after it is due` : ''}.`
+        ? `${plan.steps.length} steps, ${(plan.workMinutes / 60).toFixed(1)} h of work; hand-over on ${days.handOverOn ?? 'a day that nobody can say'}${late ? `, ${late} ${late === 1 ? 'day' : 'days'} after it is due` : ''}.`
         : 'Nothing is built in this job yet.',
       MARGIN,
       58,

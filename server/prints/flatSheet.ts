@@ -7,7 +7,7 @@ import { figureText, withLengths } from '../../core/quantity/figureText'
 import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
 import { percentText } from '../../core/quantity/percent'
 import type { Rules } from '../../core/rules/rules'
-import { type FlatKind, flatKinds, marksOf, NEST_MS, planSheets, sizeOfSheet } from '../../core/sheetNesting/sheetPlan'
+import { type FlatKind, flatKinds, marksOf, planSheets, sizeOfSheet } from '../../core/sheetNesting/sheetPlan'
 import { cannotDo } from '../../core/workshop/cannotDo'
 import type { Workshop } from '../../core/workshop/workshop'
 import { paintSheet } from './paintSheet'
@@ -24,7 +24,7 @@ export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, title: 
   }
   const lacks = cannotDo(assembly, workshop, rules)
   partsTable(paper, job, kinds)
-  for (const g of planSheets(assembly, { rules, system: job.units.system }, () => performance.now(), NEST_MS)) {
+  for (const g of planSheets(assembly, { rules, system: job.units.system }, () => performance.now())) {
     g.nest.sheets.forEach(({ sheetId }, i) => {
       paper.addPage()
       const drawing = nestDrawing(g, i)

@@ -15,7 +15,7 @@ import { measuringSheets } from '../../core/measure/sheets'
 import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
-import { flatKinds, NEST_MS, planSheets } from '../../core/sheetNesting/sheetPlan'
+import { flatKinds, planSheets } from '../../core/sheetNesting/sheetPlan'
 import type { Workshop } from '../../core/workshop/workshop'
 import { arrangementPdf } from './arrangement'
 import { buildSheetPdf } from './buildSheet'
@@ -98,12 +98,7 @@ export async function printed(print: Print): Promise<Uint8Array> {
         : weldSheetPdf(job, result, print.rules, print.workshop, title)
     }
     case 'nest': {
-      const groups = planSheets(
-        madeAssembly(job, print.rules),
-        { rules: print.rules, system: job.units.system },
-        () => performance.now(),
-        NEST_MS,
-      )
+      const groups = planSheets(madeAssembly(job, print.rules), { rules: print.rules, system: job.units.system }, () => performance.now())
       return Buffer.from(cuttingDxf(groups.flatMap(nestedParts)))
     }
     case 'flat-part': {

@@ -25,8 +25,13 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
   if (!plan) return <Typography>Working out the order…</Typography>
   const states = stepStates(plan, job.built)
-  const startOn = job.start ?? localDay()
-  const days = buildDays(plan, { startOn, hoursADay: rules.workHours, daysAWeek: rules.workDays, done: job.built })
+  const days = buildDays(plan, {
+    start: job.start,
+    today: localDay(),
+    hoursADay: rules.workHours,
+    daysAWeek: rules.workDays,
+    done: job.built,
+  })
   const on = new Map(days.steps.map((s) => [s.id, s]))
   const late = daysLate(days, job.due)
   const done = states.filter((s) => s.done).length

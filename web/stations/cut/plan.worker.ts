@@ -9,7 +9,7 @@ import { madeAssembly } from '../../../core/job/piecesOf'
 import { highsTools } from '../../../core/nesting/highsTools'
 import { type CutPlan, planCuts } from '../../../core/nesting/planCuts'
 import type { Rules } from '../../../core/rules/rules'
-import { NEST_MS, planSheets, type SheetGroup } from '../../../core/sheetNesting/sheetPlan'
+import { planSheets, type SheetGroup } from '../../../core/sheetNesting/sheetPlan'
 import type { Stock } from '../../../core/stock/stock'
 
 export type Progress = { stage: string; cost: number | null; lowerBound: number }
@@ -33,7 +33,7 @@ const api = {
     return { advice: stockAdvice(job, stock, rules, t), lengths: compareLengths(job, stock, rules, t) }
   },
   sheets: (job: Job, rules: Rules): SheetGroup[] =>
-    planSheets(madeAssembly(job, rules), { rules, system: job.units.system }, () => performance.now(), NEST_MS),
+    planSheets(madeAssembly(job, rules), { rules, system: job.units.system }, () => performance.now()),
   calculate: async (name: string, given: unknown) => {
     const calculator = calculatorOf(name)
     if (!calculator) throw new Error(`no calculator ${name}`)

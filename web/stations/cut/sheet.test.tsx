@@ -20,7 +20,7 @@ const [survey] = demoJobs
 const shop = { '/shelves/shop': { revision: 3, document: demoShop } }
 const shown = () => mount(<WithJob>{(job) => <SheetWork job={job} jobId="j" />}</WithJob>)
 const groupsOf = (job: typeof hives) =>
-  planSheets(madeAssembly(job, defaultRules), { rules: defaultRules, system: job.units.system }, () => performance.now(), 200)
+  planSheets(madeAssembly(job, defaultRules), { rules: defaultRules, system: job.units.system }, () => performance.now())
 
 describe('what is cut from sheet', () => {
   test('every part once with how many, its folds and cut; the sheets they lie on with their price; files and prints', () => {
