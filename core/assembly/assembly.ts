@@ -147,7 +147,15 @@ export type Support = {
   encloses?: { room: Vec3; lid: { joints: string[] } }
 }
 /** A flat field of sheet held at its four edges, and which way what lies in the box presses on it. mm */
-export type Panel = { part: string; name: string; longMm: number; shortMm: number; takes: 'down' | 'along' | 'aside' | 'up' }
+export type Panel = {
+  part: string
+  name: string
+  longMm: number
+  shortMm: number
+  takes: 'down' | 'along' | 'aside' | 'up'
+  /** folded channels under it that hold its edges: how far they span, how far apart, and their section modulus. mm, mm³ */
+  ribs?: { part: string; spanMm: number; pitchMm: number; modulusMm3: number }
+}
 /** What straps and ropes pull on, with every part the pull passes through. N; null = nobody knows */
 export type AssemblyAnchor = {
   id: string

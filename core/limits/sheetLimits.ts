@@ -43,7 +43,11 @@ export function sheetLimits(given: SheetGiven): Limit[] {
     .flatMap((s) => {
       const inside = given.carried.filter((c) => c.bearings.some((b) => b.on !== null && s.bearings.some((own) => own.on === b.on)))
       if (!inside.length) return []
-      return [...fields(given, s.panels ?? [], inside), ...lidHeld(given, s.encloses?.lid.joints ?? [], inside)]
+      return [
+        ...fields(given, s.panels ?? [], inside),
+        ...ribsUnder(given, s.panels ?? [], inside),
+        ...lidHeld(given, s.encloses?.lid.joints ?? [], inside),
+      ]
     })
 }
 
@@ -115,6 +119,49 @@ function fields({ assembly, cases, lacks, rules }: SheetGiven, panels: Panel[], 
       caution: 'A loose heavy thing in a box strikes harder than it presses: wedge or strap it inside.',
     }),
   ]
+}
+
+/**
+ * One rib as a beam between the walls it ends at, everything piled on its middle: what is longer than the ribs are apart rests on several, and what is wide
+ * presses over its width, M = F·(2·L − w) / 8 (Gere & Goodno, 8th ed., ch. 4). The sheet over it is not counted with it.
+ */
+function ribsUnder({ assembly, cases, lacks, rules }: SheetGiven, panels: Panel[], inside: Carried[]): Limit[] {
+  return panels.flatMap((panel): Limit[] => {
+    const { ribs } = panel
+    const plate = assembly.plates.find((p) => p.id === ribs?.part)
+    const loadCase = greatest(cases, thrown[panel.takes])
+    if (!ribs || !plate || !loadCase) return []
+    const g = thrown[panel.takes](loadCase)
+    const bent = inside.map((c): Input => {
+      const share = Math.min(1, ribs.pitchMm / Math.max(1, c.lengthMm))
+      const wideMm = Math.min(c.widthMm, ribs.spanMm)
+      return [c.most === null ? null : (c.most * G_M_S2 * g * share * (2 * ribs.spanMm - wideMm)) / 8, 'N·mm', `bending by ${c.name}`]
+    })
+    return [
+      limit({
+        id: 'sheet.ribs',
+        name: 'Ribs under sheet',
+        group: 'rack',
+        unit: 'MPa',
+        ref: ribs.part,
+        nearRatio: rules.nearRatio,
+        used: figure(
+          {
+            id: 'sheet.ribs',
+            name: `${plate.name}, ${inside.map((c) => c.name).join(' and ')}, ${loadCase.name}`,
+            unit: 'MPa',
+            formula: 'σ = Σ M / W, M = F·(2·L − w) / 8',
+            source: 'Gere & Goodno, 8th ed., ch. 4 and 5: a beam on two ends',
+            assumes: ['everything is piled on the middle of one rib', 'the sheet over it is not counted with it'],
+            with: { M: bent, W: [ribs.modulusMm3, 'mm³', 'section modulus'], L: [ribs.spanMm, 'mm', 'span'] },
+            lacks,
+          },
+          ({ M, W }) => sum(M) / W,
+        ),
+        allowed: allowableFigure('sheet.ribs.allowed', materialOf(plate.materialId), rules),
+      }),
+    ]
+  })
 }
 
 /** Half of what is thrown up hangs on the hinge, the other half on the latches. */

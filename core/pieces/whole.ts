@@ -129,7 +129,9 @@ function named(a: Assembly, piece: Piece): Assembly {
       ...s,
       id: id(s.id),
       bearings: s.bearings.map((b) => ({ ...b, on: b.on === null ? null : id(b.on) })),
-      ...(s.panels ? { panels: s.panels.map((p) => ({ ...p, part: id(p.part) })) } : {}),
+      ...(s.panels
+        ? { panels: s.panels.map((p) => ({ ...p, part: id(p.part), ...(p.ribs ? { ribs: { ...p.ribs, part: id(p.ribs.part) } } : {}) })) }
+        : {}),
       ...(s.encloses ? { encloses: { ...s.encloses, lid: { joints: s.encloses.lid.joints.map(id) } } } : {}),
       walkOn: s.walkOn.map(id),
       climbOn: s.climbOn.map(id),

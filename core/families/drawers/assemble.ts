@@ -1,6 +1,7 @@
-import { type Assembly, emptyAssembly, type Joint, type Motion, type Mount, type Support } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Fitting, type Joint, type Motion, type Mount, type Support } from '../../assembly/assembly'
 import { footHardware, throughBolts } from '../../assembly/usualHardware'
 import { footTypes } from '../../catalogue/mounts'
+import { sectionOf } from '../../catalogue/section'
 import type { Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import type { Place } from '../../places/places'
@@ -8,17 +9,20 @@ import { G_M_S2 } from '../../quantity/units'
 import type { Rules } from '../../rules/rules'
 import { panFaults } from '../../sheet/folded'
 import type { Site } from '../family'
+import { sides } from '../feetOnEdge'
 import { floorFaults, floorFootKind, floorOf } from '../floor'
 import { foldedPlate, longFirst, type PanPart, sheetOf } from '../foldedParts'
 import { clampedTo, faultOf, notYet } from '../parts'
 import type { DrawersParams } from './params'
 
-/** Skirt of the deck, flanges of a partition, air over a drawer and behind it, a rib of the deck. Shop's own, mm */
+/** Skirt of the deck, flanges of a partition, air over a drawer and behind it, width of a rib. Shop's own, mm */
 const SKIRT_MM = 30
 const FLANGE_MM = 25
 const AIR_MM = 8
-const RIB = { wideMm: 40, deepMm: 15 }
+const RIB_WIDE_MM = 40
 const FOOT_IN_MM = 60
+/** A slide is drawn so high. mm */
+const SLIDE_MM = 45
 
 export type DrawersShape = {
   floor: Place
@@ -40,7 +44,6 @@ export function drawersShape(p: DrawersParams, floor: Place): DrawersShape {
   const zMm = floor.to.z
   const bayMm = (p.widthMm - 2 * t - (p.count - 1) * t) / p.count
   const bayY = Array.from({ length: p.count }, (_, i) => p.widthMm / 2 - t - bayMm / 2 - i * (bayMm + t))
-  const ribMm = p.ribs ? RIB.deepMm : 0
   return {
     floor,
     rearX,
@@ -49,8 +52,9 @@ export function drawersShape(p: DrawersParams, floor: Place): DrawersShape {
     topMm: zMm + p.heightMm,
     bayMm,
     bayY,
-    drawerMm: { x: p.lengthMm - 3 * t - AIR_MM, y: bayMm - 2 * p.slideGapMm, z: p.heightMm - 2 * t - 3 * AIR_MM - ribMm },
-    ribX: Array.from({ length: p.ribs }, (_, i) => rearX + (p.lengthMm * (i + 1)) / (p.ribs + 1)),
+    drawerMm: { x: p.lengthMm - 3 * t - AIR_MM, y: bayMm - 2 * p.slideGapMm, z: p.heightMm - 2 * t - 3 * AIR_MM - p.ribMm },
+    // the first lies under the rear edge, which nothing else holds; the front one hangs on the back
+    ribX: Array.from({ length: p.ribs }, (_, i) => rearX + t + RIB_WIDE_MM / 2 + ((p.lengthMm - t - RIB_WIDE_MM / 2) * i) / p.ribs),
   }
 }
 
@@ -96,20 +100,22 @@ function partsOf(p: DrawersParams, s: DrawersShape, rules: Rules): PanPart[] {
       },
       pose: { origin: { x: s.rearX, y: -half - off, z: s.topMm + t + 1 }, along: Y, up: X },
     },
-    ...s.ribX.map(
-      (x, i): PanPart => ({
-        id: `rib:${i}`,
-        mark: 'RB',
-        name: 'Rib under the deck',
-        pan: {
-          ...sheet,
-          lengthMm: RIB.wideMm,
-          widthMm: p.widthMm - 2 * t - 2,
-          flanges: { 'x+': { lengthMm: RIB.deepMm }, 'x-': { lengthMm: RIB.deepMm } },
-        },
-        // open downwards, its back against the deck
-        pose: { origin: { x: x - RIB.wideMm / 2, y: half - t - 1, z: s.topMm + 1 }, along: X, up: { x: 0, y: -1, z: 0 } },
-      }),
+    ...s.ribX.flatMap((x, i) =>
+      s.bayY.map(
+        (y, k): PanPart => ({
+          id: `rib:${i}:${k}`,
+          mark: 'RB',
+          name: 'Rib under the deck',
+          pan: {
+            ...sheet,
+            lengthMm: RIB_WIDE_MM,
+            widthMm: s.bayMm - 2,
+            flanges: { 'x+': { lengthMm: p.ribMm }, 'x-': { lengthMm: p.ribMm } },
+          },
+          // open downwards, its back against the deck
+          pose: { origin: { x: x - RIB_WIDE_MM / 2, y: y + s.bayMm / 2 - 1, z: s.topMm + 1 }, along: X, up: { x: 0, y: -1, z: 0 } },
+        }),
+      ),
     ),
     ...s.bayY.map(
       (y, i): PanPart => ({
@@ -151,6 +157,7 @@ export function assemble(p: DrawersParams, site: Site): { assembly: Assembly; is
     assembly: {
       ...emptyAssembly,
       plates,
+      fittings: slidesOf(p, s),
       mounts,
       joints: [...joints, ...clampedTo(mounts)],
       supports: [deckOf(p, s), ...s.bayY.map((_, i) => trayOf(p, s, i))],
@@ -159,7 +166,7 @@ export function assemble(p: DrawersParams, site: Site): { assembly: Assembly; is
           id: `drawer:${i}`,
           name: `Drawer ${i + 1}`,
           kind: 'slide',
-          moves: [`drawer:${i}`, `front:${i}`],
+          moves: [`drawer:${i}`, `front:${i}`, `slide:${i}:0`, `slide:${i}:1`],
           axis: { at: { x: s.rearX, y: s.bayY[i]!, z: s.zMm }, way: { x: -1, y: 0, z: 0 } },
           from: 0,
           to: Math.min(p.travelMm, s.drawerMm.x),
@@ -206,7 +213,7 @@ const noPeople = { holds: false, walkOn: [], climbOn: [], surface: null }
 
 /** Things lie on the deck as on bars: a line over each rib, or over its two ends. */
 function deckOf(p: DrawersParams, s: DrawersShape): Support {
-  const at = [s.rearX + 20, ...s.ribX, s.frontX - 20]
+  const at = [...s.ribX, s.frontX - 20]
   return {
     ...noPeople,
     id: 'deck',
@@ -214,9 +221,21 @@ function deckOf(p: DrawersParams, s: DrawersShape): Support {
     kind: 'deck',
     bodyId: s.floor.bodyId,
     bearings: at.map((x) => ({ on: 'deck', xMm: x, leftMm: p.widthMm / 2, rightMm: -p.widthMm / 2, zMm: s.topMm + p.thicknessMm + 1 })),
-    panels: [{ part: 'deck', name: 'deck between ribs and sides', takes: 'down', ...longFirst(s.bayMm, p.lengthMm / (p.ribs + 1)) }],
+    panels: [
+      {
+        part: 'deck',
+        name: 'deck between ribs and walls',
+        takes: 'down',
+        ...longFirst(s.bayMm, p.lengthMm / p.ribs),
+        ribs: { part: 'rib:0:0', spanMm: s.bayMm, pitchMm: p.lengthMm / p.ribs, modulusMm3: ribModulusMm3(p) },
+      },
+    ],
   }
 }
+
+/** Of a rib bent downwards: a channel lying on its back, about the axis along its back. mm³ */
+const ribModulusMm3 = (p: DrawersParams): number =>
+  sectionOf({ kind: 'channel', widthMm: p.ribMm, heightMm: RIB_WIDE_MM, webMm: p.thicknessMm, flangeMm: p.thicknessMm }).wzMm3
 
 const trayOf = (p: DrawersParams, s: DrawersShape, i: number): Support => ({
   ...noPeople,
@@ -309,29 +328,41 @@ function jointsOf(p: DrawersParams, s: DrawersShape): Joint[] {
         },
       ]
     }),
-    ...s.ribX.map(
-      (x, i): Joint => ({
-        id: `joint:rib:${i}`,
-        between: [`rib:${i}`, 'deck'],
-        at: { x, y: 0, z: s.topMm + 1 },
-        ...bolts(4, p.widthMm * 0.8),
-      }),
-    ),
-    ...s.bayY.flatMap((y, i): Joint[] => [
-      ...[1, -1].map(
-        (side, k): Joint => ({
-          id: `slide:${i}:${k}`,
-          kind: 'slide',
-          between: [`drawer:${i}`, 'carcass'],
-          at: { x: midX, y: y + (side * s.bayMm) / 2, z: s.zMm + p.heightMm / 2 },
-          rated: {
-            // each of the two is held to what the pair carries: shocks of the road come on top of the weight
-            holdsN: p.slideKg === null ? null : p.slideKg * G_M_S2,
-            by: 'maker of the slides',
-            what: 'what a pair of slides carries, by its maker',
-          },
+    ...s.ribX.flatMap((x, i) =>
+      s.bayY.map(
+        (y, k): Joint => ({
+          id: `joint:rib:${i}:${k}`,
+          between: [`rib:${i}:${k}`, 'deck'],
+          at: { x, y, z: s.topMm + 1 },
+          ...bolts(3, s.bayMm * 0.8),
         }),
       ),
+    ),
+    ...s.bayY.flatMap((y, i): Joint[] => [
+      ...sides.flatMap((side, k): Joint[] => {
+        const at = { x: midX, y: y + (side * (s.bayMm - p.slideGapMm)) / 2, z: s.zMm + p.heightMm / 2 }
+        return [
+          {
+            id: `joint:slide:${i}:${k}`,
+            kind: 'slide',
+            between: [`drawer:${i}`, `slide:${i}:${k}`],
+            at,
+            // one of a pair carries half of what the pair does; the road's shocks come on top of the weight
+            rated: {
+              holdsN: p.slideKg === null ? null : (p.slideKg * G_M_S2) / 2,
+              by: 'maker of the slides',
+              what: 'what a pair of slides carries, by its maker',
+            },
+          },
+          {
+            id: `joint:slide:${i}:${k}:wall`,
+            between: [`slide:${i}:${k}`, wallOfBay(p, i, side)],
+            at: { ...at, y: y + (side * s.bayMm) / 2 },
+            ...bolts(along, p.lengthMm * 0.8),
+            ...row,
+          },
+        ]
+      }),
       {
         id: `lock:${i}`,
         kind: 'latch',
@@ -348,6 +379,35 @@ function jointsOf(p: DrawersParams, s: DrawersShape): Joint[] {
     ]),
   ]
 }
+
+/** The left wall of the first bay and the right one of the last are the carcass's, between them stand partitions. */
+const wallOfBay = (p: DrawersParams, bay: number, side: 1 | -1): string =>
+  side > 0 ? (bay === 0 ? 'carcass' : `partition:${bay - 1}`) : bay === p.count - 1 ? 'carcass' : `partition:${bay}`
+
+/** The bought slides, one on each side of a drawer. */
+const slidesOf = (p: DrawersParams, s: DrawersShape): Fitting[] =>
+  s.bayY.flatMap((y, i) =>
+    sides.map((side, k): Fitting => {
+      const middle = {
+        x: s.rearX + p.thicknessMm + s.drawerMm.x / 2,
+        y: y + (side * (s.bayMm - p.slideGapMm)) / 2,
+        z: s.zMm + p.heightMm / 2,
+      }
+      return {
+        id: `slide:${i}:${k}`,
+        mark: 'SL',
+        name: 'Drawer slide',
+        massKg: p.slidePairKg === null ? null : p.slidePairKg / 2,
+        at: middle,
+        middle,
+        size: { x: s.drawerMm.x, y: p.slideGapMm - 1, z: Math.min(SLIDE_MM, s.drawerMm.z) },
+        unknown: [],
+        // their price stands with the small parts
+        priceMinor: 0,
+        there: false,
+      }
+    }),
+  )
 
 function faults(p: DrawersParams, s: DrawersShape, parts: PanPart[], rules: Rules): Issue[] {
   const seen = new Set<string>()

@@ -13,7 +13,7 @@ import { type DrawersParams, DrawersParams as schema } from './params'
 
 const family = familyOf('drawers')!
 const pickup = demoVehicles[1]!
-const plain = { frontMm: 350, widthMm: 1000, slideKg: 90, latchN: 2000 }
+const plain = { frontMm: 350, widthMm: 1000, slideKg: 90, slidePairKg: 6, latchN: 2000 }
 const made = (over: Partial<DrawersParams> = {}) => built(family, { ...plain, ...over }, pickup)
 const box = (b: ReturnType<typeof made>, id: string) => boxOf(plateCorners(b.assembly.plates.find((p) => p.id === id)!))
 
@@ -55,7 +55,7 @@ describe('drawers under a deck', () => {
     expect(box(b, 'drawer:0').centre.y).toBeCloseTo(500 - 2 - 497 / 2, 3)
     const [drawer, deck, carcass] = [box(b, 'drawer:0'), box(b, 'deck'), box(b, 'carcass')]
     expect([carcass.size.x, carcass.size.y, carcass.size.z]).toEqual([1100, 1000, 260].map((v) => expect.closeTo(v, 3)))
-    const rib = box(b, 'rib:0')
+    const rib = box(b, 'rib:0:0')
     expect(drawer.centre.z + drawer.size.z / 2).toBeLessThan(rib.centre.z - rib.size.z / 2)
     expect(drawer.centre.z - drawer.size.z / 2).toBeGreaterThan(carcass.centre.z - 130 + 2)
     expect(deck.centre.z + deck.size.z / 2).toBeCloseTo(carcass.centre.z + 130 + 3, 3)
@@ -96,6 +96,47 @@ describe('drawers under a deck', () => {
     expect(l.has('straps.tools')).toBe(false)
     expect(l.get('sheet')!.used.name).toMatch(/a drawer, Spanners/)
     expect(limits(jobOf({ thicknessMm: 3 })).get('sheet')!.ratio!).toBeLessThan(l.get('sheet')!.ratio!)
+  })
+  test('what lies on the deck bends a rib by hand: a channel 40 × 25 × 2 on its back, over a bay of 497', () => {
+    const job = jobOf({}, 20)
+    const onDeck = (kg: number | null, over: Partial<DrawersParams> = {}) => {
+      const j = jobOf(over, kg)
+      return limits({ ...j, brief: { ...j.brief, cargo: j.brief.cargo.map((c) => ({ ...c, on: ['p1/deck'] })) } }).get('sheet.ribs')
+    }
+    expect(limits(job).has('sheet.ribs')).toBe(false)
+    // back 40 × 2 at 1, two legs 23 × 2 at 13.5: middle at (80·1 + 92·13.5)/172 = 7.69
+    const y = (80 * 1 + 92 * 13.5) / 172
+    const I = (40 * 2 ** 3) / 12 + 80 * (y - 1) ** 2 + (2 * (2 * 23 ** 3)) / 12 + 92 * (13.5 - y) ** 2
+    const W = I / (25 - y)
+    const l = onDeck(20)!
+    expect(l.used.with.find((i) => i.symbol === 'W')!.value! / W).toBeCloseTo(1, 3)
+    // five ribs 220 apart, spanners 300 long and 300 wide: 220/300 of them on one rib
+    const bump = evaluate(job, defaultRules).cases.reduce((most, c) => Math.max(most, c.case.downG), 0)
+    const M = (20 * 9.80665 * bump * (220 / 300) * (2 * 497 - 300)) / 8
+    expect(l.used.value! / (M / W)).toBeCloseTo(1, 3)
+    expect(onDeck(null)!.state).toBe('unknown')
+    expect(onDeck(20, { ribMm: 45 })!.ratio!).toBeLessThan(l.ratio!)
+  })
+  test('slides that nobody weighed leave the mass of it unknown, and with it the gross mass', () => {
+    const open = evaluate(jobOf({ slidePairKg: null }), defaultRules)
+    expect(open.rackMassKg).toBeNull()
+    expect(open.limits.find((l) => l.id === 'gross')!.state).toBe('unknown')
+    const known = evaluate(jobOf(), defaultRules).rackMassKg!
+    expect(known - evaluate(jobOf({ slidePairKg: 0 }), defaultRules).rackMassKg!).toBeCloseTo(2 * 6, 9)
+  })
+  test('the rear edge of the deck lies on a rib; each rib ends short of the walls of its bay', () => {
+    const b = made({ count: 2 })
+    const [deck, first] = [box(b, 'deck'), box(b, 'rib:0:0')]
+    expect(first.centre.x - first.size.x / 2 - (deck.centre.x - deck.size.x / 2)).toBeLessThan(5)
+    for (const [bay, id] of [
+      [0, 'rib:1:0'],
+      [1, 'rib:1:1'],
+    ] as const) {
+      const rib = box(b, id)
+      expect(rib.size.y).toBeCloseTo(495, 3)
+      expect(Math.sign(rib.centre.y)).toBe(bay === 0 ? 1 : -1)
+      expect(Math.abs(rib.centre.y) - rib.size.y / 2).toBeGreaterThan(1)
+    }
   })
   test('what cannot be is said', () => {
     expect(made().says).toEqual([])

@@ -93,6 +93,7 @@ export const drawers: Family<DrawersParams> = {
       group: 'Slides',
       help: 'by its maker; unknown is not assessed',
     },
+    { key: 'slidePairKg', label: 'A pair of slides weighs', kind: 'mass', min: 0, max: 60, nullable: true, group: 'Slides' },
     {
       key: 'latchN',
       label: 'The lock of a drawer holds',
@@ -103,7 +104,8 @@ export const drawers: Family<DrawersParams> = {
       group: 'Slides',
       help: 'by its maker',
     },
-    { key: 'ribs', label: 'Ribs under the deck', kind: 'count', min: 0, max: 12, group: 'Metal', help: 'the deck bends between them' },
+    { key: 'ribs', label: 'Ribs under the deck', kind: 'count', min: 1, max: 12, group: 'Metal', help: 'the deck bends between them' },
+    { key: 'ribMm', label: 'Depth of a rib', kind: 'length', min: 10, max: 60, group: 'Metal' },
     ...sheetFields,
     { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
   ],
@@ -115,6 +117,7 @@ export const drawers: Family<DrawersParams> = {
     ...[0.5, 1]
       .filter((d) => p.thicknessMm + d <= 6)
       .map((d) => ({ label: `sheet {g ${d}} thicker`, params: { ...p, thicknessMm: p.thicknessMm + d } })),
+    ...[10, 20].filter((d) => p.ribMm + d <= 60).map((d) => ({ label: `ribs {${d}} deeper`, params: { ...p, ribMm: p.ribMm + d } })),
     ...(p.count < 4 ? [{ label: 'one more drawer, each narrower', params: { ...p, count: p.count + 1 } }] : []),
   ],
   finish: (p) => p.finish,
@@ -122,7 +125,7 @@ export const drawers: Family<DrawersParams> = {
     {
       name: 'two in the bed of a pickup',
       vehicle: pickup,
-      params: DrawersParams.parse({ frontMm: 350, slideKg: 90, latchN: 2000, widthMm: 1040 }),
+      params: DrawersParams.parse({ frontMm: 350, slideKg: 90, slidePairKg: 6.4, latchN: 2000, widthMm: 1040 }),
     },
     {
       name: 'three on a tray, steel',
@@ -150,7 +153,7 @@ export const drawers: Family<DrawersParams> = {
         count: 1,
         travelMm: 1143,
         thicknessMm: 1.6,
-        ribs: 0,
+        ribs: 1,
         slideKg: 113.4,
       }),
     },

@@ -14,8 +14,9 @@ export const DrawersParams = z.object({
   /** room that a slide takes on each side of its drawer, by its maker */
   slideGapMm: mm(5, 40).default(13),
   travelMm: mm(100, 2600).default(1000),
-  /** what a pair of slides carries, and weighs; null = nobody knows */
+  /** what a pair of slides carries, and what it weighs; null = nobody knows */
   slideKg: z.number().min(0).max(1000).nullable().default(null),
+  slidePairKg: z.number().min(0).max(60).nullable().default(null),
   /** what its maker lets the lock of a shut drawer hold; null = nobody knows. N */
   latchN: z.number().min(0).max(20_000).nullable().default(null),
   materialId: z
@@ -23,8 +24,9 @@ export const DrawersParams = z.object({
     .refine((id) => materials.some((m) => m.id === id), 'is no metal of the catalogue')
     .default('al5052h32'),
   thicknessMm: z.number().min(0.8).max(6).default(2),
-  /** ribs folded under the deck, so that what lies on it does not bend it */
-  ribs: z.number().int().min(0).max(12).default(4),
+  /** ribs folded under the deck over each bay, the first under its rear edge; and how deep they are */
+  ribs: z.number().int().min(1, 'one rib at least, under the rear edge').max(12).default(5),
+  ribMm: mm(10, 60).default(25),
   finish: z.enum(['raw', 'painted', 'powder']).default('raw'),
 })
 export type DrawersParams = z.infer<typeof DrawersParams>
