@@ -101,6 +101,8 @@ export const RulesSchema = z.object({
     "shop's own; its maker may say otherwise",
   ),
   loadFactor: rule(1.5, 1, 3, 'Structure', 'Load factor for bolts and screws', '', 'EN 1990, table A1.2, γQ = 1.5'),
+  hingeKgM: rule(0.6, 0, 5, 'Structure', 'A metre of piano hinge weighs', 'kg', "shop's own; weigh one"),
+  latchKg: rule(0.3, 0, 5, 'Structure', 'A latch weighs', 'kg', "shop's own; weigh one"),
   leanFactor: rule(1.5, 1, 4, 'Structure', 'A drawer pulled out weighs more, for somebody leaning on it', ''),
   tNutN: rule(0, 0, 50_000, 'Structure', 'Maker’s rating of one T-slot nut (0 = not known)', 'N', 'maker of the extrusion'),
   clampTorqueNm: rule(6, 0.5, 60, 'Structure', 'Torque of a clamp’s bolts', 'N·m', "shop's own; the maker of the clamp says"),

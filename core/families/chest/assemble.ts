@@ -1,6 +1,7 @@
-import { type Assembly, emptyAssembly, type Joint, type Mount, type OwnDimension } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Fitting, type Joint, type Mount, type OwnDimension } from '../../assembly/assembly'
 import { footHardware } from '../../assembly/usualHardware'
 import { footTypes } from '../../catalogue/mounts'
+import type { Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import type { Rules } from '../../rules/rules'
 import { panFaults } from '../../sheet/folded'
@@ -27,13 +28,15 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
   )
   const mounts = feetOf(p, s)
   const joints = jointsOf(p, s)
+  const fittings = boughtParts(p, s, site.rules)
   const panel = { longMm: s.insideX, shortMm: (2 * s.bearerY[0]!) / (p.bearers - 1) }
   return {
     assembly: {
       ...emptyAssembly,
       plates,
+      fittings,
       mounts,
-      joints: [...joints, ...clampedTo(mounts)],
+      joints: [...joints, ...fittings.map(screwed), ...clampedTo(mounts)],
       supports: [
         {
           id: 'inside',
@@ -86,7 +89,7 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
         { part: { kind: 'latch' }, quantity: p.latches, for: 'lid' },
         ...(p.keyNumber ? [{ part: { kind: 'lock' as const }, quantity: 1, for: `lid, key ${p.keyNumber}` }] : []),
         { part: { kind: 'seal strip', lengthMm: Math.round(2 * (p.lengthMm + p.widthMm)) }, quantity: 1, for: 'rim' },
-        ...bolts(joints),
+        ...bolts([...joints, ...fittings.map(screwed)]),
       ],
       dimensions: dimensionsOf(p, s),
     },
@@ -138,16 +141,15 @@ function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
       bolts: { size: 'M6', count: Math.max(2, Math.round(p.widthMm / 300)) },
     }),
   )
-  const latches = Array.from({ length: p.latches }, (_, i): Joint => {
-    const y = p.latches === 1 ? 0 : p.widthMm * (0.5 - HINGE_IN) * (1 - (2 * i) / (p.latches - 1))
-    return {
+  const latches = latchY(p).map(
+    (y, i): Joint => ({
       id: `latch:${i}`,
       kind: 'latch',
       between: ['lid', 'body'],
       at: { x: s.rearX, y, z: rim },
       rated: { holdsN: p.latchN, by: 'maker of the latch', what: 'what its maker lets the latch hold' },
-    }
-  })
+    }),
+  )
   return [
     ...sides.map(
       (side): Joint => ({
@@ -178,11 +180,54 @@ function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
   ]
 }
 
+/** Hinge and latches, drawn and weighed on the body that they are screwed to; what holds the lid is in the joints between the two. */
+function boughtParts(p: ChestParams, s: ChestShape, rules: Rules): Fitting[] {
+  const fitting = (id: string, mark: string, name: string, massKg: number, middle: Vec3, size: Vec3): Fitting => ({
+    id,
+    mark,
+    name,
+    massKg,
+    at: middle,
+    middle,
+    size,
+    unknown: [],
+    // their price stands with the small parts
+    priceMinor: 0,
+    there: false,
+  })
+  const longMm = p.widthMm - 40
+  return [
+    fitting(
+      'hinge',
+      'HI',
+      'Piano hinge',
+      (rules.hingeKgM * longMm) / 1000,
+      { x: s.frontX + 4, y: 0, z: s.topMm - 12 },
+      { x: 8, y: longMm, z: 30 },
+    ),
+    ...latchY(p).map((y, i) =>
+      fitting(`catch:${i}`, 'LT', 'Latch', rules.latchKg, { x: s.rearX - 10, y, z: s.topMm - 30 }, { x: 20, y: 45, z: 90 }),
+    ),
+  ]
+}
+
+const screwed = (f: Fitting): Joint => ({
+  id: `screws:${f.id}`,
+  kind: 'bolt',
+  between: [f.id, 'body'],
+  at: f.middle,
+  bolts: { size: 'M6', count: 4, apartMm: 30 },
+})
+
+/** Where the latches stand across the chest, from the left. mm */
+const latchY = (p: ChestParams): number[] =>
+  Array.from({ length: p.latches }, (_, i) => (p.latches === 1 ? 0 : p.widthMm * (0.5 - HINGE_IN) * (1 - (2 * i) / (p.latches - 1))))
+
 const bolts = (joints: Joint[]): Assembly['hardware'] => {
   const count = joints.reduce((n, j) => n + (j.bolts?.count ?? 0), 0)
   return [
-    { part: { kind: 'bolt', size: 'M6', lengthMm: 16 }, quantity: count, for: 'hinge and flanges' },
-    { part: { kind: 'lock nut', size: 'M6' }, quantity: count, for: 'hinge and flanges' },
+    { part: { kind: 'bolt', size: 'M6', lengthMm: 16 }, quantity: count, for: 'hinge, latches and flanges' },
+    { part: { kind: 'lock nut', size: 'M6' }, quantity: count, for: 'hinge, latches and flanges' },
   ]
 }
 

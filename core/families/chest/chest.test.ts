@@ -82,6 +82,11 @@ describe('a chest', () => {
     expect(plateMassKg(part(b, 'body')) / most).toBeGreaterThan(0.985)
     expect(plateMassKg(part(b, 'body'))).toBeLessThanOrEqual(most)
   })
+  test('hinge and latches weigh what the shop says a metre and a piece of them weigh', () => {
+    const kg = (over: Partial<ChestParams>) => made(over).assembly.fittings.reduce((s, f) => s + (f.massKg ?? Number.NaN), 0)
+    expect(kg({ latches: 2 })).toBeCloseTo(0.6 * 0.86 + 2 * 0.3, 9)
+    expect(kg({ latches: 4 }) - kg({ latches: 2 })).toBeCloseTo(0.6, 9)
+  })
   test('the lid turns about its hinges: without a latch nothing keeps it shut, with one it stands', () => {
     const { assembly } = made({ latches: 1 })
     const open = { ...assembly, joints: assembly.joints.filter((j) => j.kind !== 'latch') }
