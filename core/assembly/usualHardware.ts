@@ -17,7 +17,8 @@ const USUAL_SHEET_MM = 1.5
 export function footHardware(foot: FootType, feet: number, backingMm: number | null, overMm = 0): Hardware[] {
   const bolts = feet * foot.boltsPerFoot
   const stackMm = overMm + USUAL_SHEET_MM + (backingMm === null ? 0 : backingPlate.thicknessMm)
-  const lengthMm = foot.drilled && foot.nut === 'lock nut' && overMm > 0 ? boltLengthMm(foot.bolt.size, stackMm) : foot.bolt.lengthMm
+  const stacked = foot.drilled && foot.nut === 'lock nut' && overMm > 0
+  const lengthMm = stacked ? boltLengthMm(foot.bolt.size, stackMm) : foot.bolt.lengthMm
   const nut: HardwarePart[] = foot.nut === 'lock nut' || foot.nut === 'T-nut' ? [{ kind: foot.nut, size: foot.bolt.size }] : []
   return [
     { part: { kind: 'bolt' as const, size: foot.bolt.size, lengthMm }, quantity: bolts },
@@ -26,7 +27,7 @@ export function footHardware(foot: FootType, feet: number, backingMm: number | n
     ...(backingMm === null
       ? []
       : [{ part: { kind: 'backing plate' as const, sideMm: backingMm, thicknessMm: backingPlate.thicknessMm }, quantity: feet }]),
-  ].map((h): Hardware => ({ ...h, for: foot.name.toLowerCase() }))
+  ].map((h): Hardware => ({ ...h, for: `${foot.name.toLowerCase()}${stacked ? `, for sheet up to ${USUAL_SHEET_MM} mm` : ''}` }))
 }
 
 /** Bolts with their nuts through a stack so thick. mm */

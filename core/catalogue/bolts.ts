@@ -34,7 +34,7 @@ const LENGTHS_MM = [
 ]
 const LONGEST_MM = Math.max(...LENGTHS_MM)
 /** Two washers, a lock nut and two threads past it, in diameters: the shop's own, near ISO 7089 and 7040. */
-const BEYOND_STACK = 2.2
+export const BEYOND_STACK = 2.2
 
 /** The shortest bolt sold that goes through a stack and still takes washers and lock nut. mm; the longest where none is long enough. */
 export const boltLengthMm = (size: BoltSize, stackMm: number): number => {

@@ -6,6 +6,7 @@ import { defaultRules } from '../rules/rules'
 import { built } from '../testing/onSite'
 import { withRack } from '../testing/racks'
 import { demoVehicles } from '../vehicle/demoVehicles'
+import { boltFigure, drillFigure, stackFigure } from './holeFigures'
 import { drillList, holeKey, holeMark, holePlaces } from './holes'
 
 const [survey] = demoJobs
@@ -80,6 +81,14 @@ describe('holes in the vehicle', () => {
     // what is bought is no shorter than what goes through
     const bought = board.assembly.hardware.flatMap((h) => (h.part.kind === 'bolt' && h.part.size === 'M8' ? [h.part.lengthMm] : []))
     expect(Math.max(...bought)).toBeGreaterThanOrEqual(foot.boltMm!)
+  })
+  test('each number opens its working, and agrees with what is shown', () => {
+    for (const p of placesIn(board.assembly, { ...pickup, placeRatings: {} })) {
+      expect(drillFigure(p, defaultRules).value).toBeCloseTo(p.drillMm, 9)
+      expect([stackFigure(p).value, boltFigure(p).value]).toEqual([p.stackMm, p.boltMm])
+      if (p.stackMm === null) expect(boltFigure(p).missing).toEqual(['stack under the bolt'])
+      expect(stackFigure(p).missing.every((m) => /thickness of/.test(m))).toBe(true)
+    }
   })
   test('what was ticked as drilled is known by its place and size', () => {
     const [p] = placesIn(board.assembly)

@@ -1,5 +1,8 @@
 import { expect, test } from 'vitest'
+import type { Point } from '../geometry/vec3'
+import { defaultRules } from '../rules/rules'
 import { flatPattern } from './flatPattern'
+import { allowanceFigure, deductionFigure } from './foldFigures'
 import { stepBracket } from './stepBracket'
 
 test('L of 50 and 30 outside, 2 mm, r 3, K 0.42, 90°: BA 6.03, OSSB 5, blank 76.03, line at 48.02', () => {
@@ -7,6 +10,23 @@ test('L of 50 and 30 outside, 2 mm, r 3, K 0.42, 90°: BA 6.03, OSSB 5, blank 76
   const flat = flatPattern({ thickness: 2, insideRadius: 3, kFactor: 0.42, flanges: [50, 30], bends: [{ angle: 90 }] })
   expect(flat.flatLength).toBeCloseTo(76.032, 3)
   expect(flat.bendLines[0]).toBeCloseTo(48.016, 3)
+})
+
+test('a fold opens its working: 6.03 of sheet used, 3.97 off the two outside lengths, as the blank is laid out', () => {
+  const fold = {
+    line: [
+      { x: 0, y: 0 },
+      { x: 0, y: 1 },
+    ] as [Point, Point],
+    angleDeg: 90,
+    side: 'up' as const,
+    insideRadiusMm: 3,
+  }
+  const [uses, off] = [allowanceFigure(fold, 2, defaultRules), deductionFigure(fold, 2, defaultRules)]
+  expect([uses.value!, off.value!].map((v) => Math.round(v * 1000) / 1000)).toEqual([6.032, 3.968])
+  const flat = flatPattern({ thickness: 2, insideRadius: 3, kFactor: defaultRules.kFactor, flanges: [50, 30], bends: [{ angle: 90 }] })
+  expect(80 - off.value!).toBeCloseTo(flat.flatLength, 9)
+  expect(uses.with.map((i) => i.symbol)).toEqual(['r', 't', 'A', 'K'])
 })
 
 test('no bend at all leaves the strip as long as it was', () =>

@@ -6,6 +6,7 @@ import { areaMm2 } from '../geometry/polygon'
 import { defaultRules } from '../rules/rules'
 import { built } from '../testing/onSite'
 import { demoVehicles } from '../vehicle/demoVehicles'
+import { sheetsFigure } from './sheetFigures'
 import { flatKinds, laidParts, planSheets, sizeOfSheet } from './sheetPlan'
 
 const { assembly } = built(familyOf('chest')!, { widthMm: 900, bearers: 5, dividers: 1 }, demoVehicles[1]!)
@@ -43,6 +44,10 @@ describe('the flat parts of a chest', () => {
     // a clock that runs forty times as fast
     const hurried = planSheets(assembly, { rules: defaultRules, system: 'metric' }, () => (clock += 20))
     expect(hurried).toEqual(plan())
+  })
+  test('its price opens its working: whole sheets by their mass', () => {
+    const [group] = plan()
+    expect(sheetsFigure(group!).value).toBeCloseTo(group!.priceMinor, 6)
   })
   test('where sheet is sold by the foot it is: 96 by 48 inches and larger', () => {
     const [group] = planSheets(assembly, { rules: defaultRules, system: 'inch' }, () => performance.now())

@@ -8,11 +8,13 @@ import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
+import { boltFigure, drillFigure, stackFigure } from '../../../core/drilling/holeFigures'
 import { type DrillRow, drillList, type HoleLayer, type HolePlace, holeKey, holeMark, holePlaces } from '../../../core/drilling/holes'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { formatGauge, formatLength } from '../../../core/quantity/formatQuantity'
 import { localDay } from '../../../core/time/localDay'
+import { FigureValue } from '../../figure/Working'
 import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
@@ -79,10 +81,18 @@ export function HolesView({ job, jobId }: { job: Job; jobId: string }) {
                       <Layer key={l.part} job={job} place={p} layer={l} />
                     ))}
                   </TableCell>
-                  <TableCell align="right">{formatGauge(p.drillMm, units)}</TableCell>
+                  <TableCell align="right">
+                    <FigureValue figure={drillFigure(p, rules)} />
+                  </TableCell>
                   <TableCell align="right">{formatGauge(p.closeMm, units)}</TableCell>
-                  <TableCell align="right">{p.stackMm === null ? `not known: ${thinOf(p)}` : formatGauge(p.stackMm, units)}</TableCell>
-                  <TableCell align="right">{p.boltMm === null ? '—' : `${p.size} × ${p.boltMm}`}</TableCell>
+                  <TableCell align="right">
+                    <FigureValue figure={stackFigure(p)} />
+                    {p.stackMm === null ? ` not known: ${thinOf(p)}` : ''}
+                  </TableCell>
+                  <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                    {p.boltMm === null ? '' : `${p.size} × `}
+                    <FigureValue figure={boltFigure(p)} />
+                  </TableCell>
                 </TableRow>
               ))}
             </TableBody>

@@ -9,6 +9,7 @@ import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
+import type { Fold } from '../../../core/assembly/assembly'
 import { materialOf } from '../../../core/catalogue/materials'
 import { flatPartSheet } from '../../../core/drawing/flatPart'
 import { nestDrawing } from '../../../core/drawing/sheetDrawing'
@@ -16,12 +17,14 @@ import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { figureText, withLengths } from '../../../core/quantity/figureText'
 import { formatGauge, formatLength } from '../../../core/quantity/formatQuantity'
-import { moneyText } from '../../../core/quantity/money'
 import { percentText } from '../../../core/quantity/percent'
+import { allowanceFigure, deductionFigure } from '../../../core/sheet/foldFigures'
+import { sheetsFigure } from '../../../core/sheetNesting/sheetFigures'
 import { type FlatKind, flatKinds, marksOf, type SheetGroup, sizeOfSheet } from '../../../core/sheetNesting/sheetPlan'
 import { cannotDo } from '../../../core/workshop/cannotDo'
 import { useShelf } from '../../api/queries'
 import { SheetView } from '../../drawing/SheetView'
+import { FigureValue } from '../../figure/Working'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 import { useSheets } from './useSheets'
@@ -89,11 +92,28 @@ export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
           <Box sx={{ height: 340, maxWidth: 1000 }}>
             <SheetView sheet={flatPartSheet(k.plate)} {...still} />
           </Box>
+          <Folds kind={k} />
         </Box>
       ))}
     </Box>
   )
 }
+
+/** What each kind of fold in a part uses up and takes off: the lines stand where these put them. */
+function Folds({ kind: { plate } }: { kind: FlatKind }) {
+  const rules = useRules()
+  const units = useUnits()
+  const alike = new Map(plate.bends.map((b) => [`${b.angleDeg} ${b.insideRadiusMm}`, { fold: b, numbers: numbersOf(plate.bends, b) }]))
+  return [...alike.values()].map(({ fold, numbers }) => (
+    <Typography key={numbers} variant="body2">
+      Folds {numbers}, {Math.round(fold.angleDeg * 10) / 10}° round {formatGauge(fold.insideRadiusMm, units)}: each uses{' '}
+      <FigureValue figure={allowanceFigure(fold, plate.thicknessMm, rules)} /> of sheet and takes{' '}
+      <FigureValue figure={deductionFigure(fold, plate.thicknessMm, rules)} /> off the outside lengths beside it.
+    </Typography>
+  ))
+}
+const numbersOf = (bends: Fold[], like: Fold): string =>
+  bends.flatMap((b, i) => (b.angleDeg === like.angleDeg && b.insideRadiusMm === like.insideRadiusMm ? [i + 1] : [])).join(', ')
 
 function Group({ group: g }: { group: SheetGroup }) {
   const units = useUnits()
@@ -104,7 +124,7 @@ function Group({ group: g }: { group: SheetGroup }) {
           {g.material}, {formatGauge(g.thicknessMm, units)}
         </Typography>
         <Typography variant="body2" role="status">
-          {g.nest.sheets.length} {g.nest.sheets.length === 1 ? 'sheet' : 'sheets'}, {moneyText(g.priceMinor)},{' '}
+          {g.nest.sheets.length} {g.nest.sheets.length === 1 ? 'sheet' : 'sheets'}, <FigureValue figure={sheetsFigure(g)} />,{' '}
           {percentText(g.nest.utilisation)} of it becomes parts
         </Typography>
       </Box>
