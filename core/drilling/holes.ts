@@ -67,7 +67,7 @@ function jointPlace(a: Assembly, j: Joint): HolePlace[] {
       closeMm: t.closeMm,
       drillMm: t.normalMm,
       ...bolted(bolts.size, layers),
-      caution: layers.some((l) => isBought(a, l.part)) ? 'a bought part that is drilled keeps its rating only if its maker says so' : null,
+      caution: layers.some((l) => isBought(a, l.part)) ? 'A bought part that is drilled keeps its rating only if its maker says so.' : null,
     },
   ]
 }
