@@ -4,8 +4,9 @@ import type { Family } from '../family'
 import { fitsFloor, floorFields, floorOf, floorsOf } from '../floor'
 import { sheetFields } from '../foldedParts'
 import { lengthMeasure } from '../measures'
-import { assemble, drawersShape } from './assemble'
+import { assemble } from './assemble'
 import { DrawersParams } from './params'
+import { drawersShape } from './shape'
 
 const pickup = demoVehicles[1]!
 const tray = demoVehicles.find((v) => v.id === 'flat-tray-truck') ?? pickup
