@@ -204,6 +204,8 @@ export type Motion = {
   from: number
   to: number
   heldBy: string
+  /** what has been done before it, whole: the id of another motion */
+  after?: string
   /** a drawer or tray that comes out to the rear, over the outer feet of its frame: what lies in it goes with it */
   pulledOut?: { supportId: string }
 }

@@ -1,3 +1,4 @@
+import RAPIER from '@dimforge/rapier3d-compat'
 import loadHighs from 'highs'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { type Assembly, memberLengthMm, plateMassKg } from '../assembly/assembly'
@@ -10,6 +11,10 @@ import { cutList } from '../cutList/cutList'
 import { toDxf } from '../drawing/toDxf'
 import { drawView } from '../drawing/views'
 import { readJobFile, writeJobFile } from '../exchange/jobFile'
+import { gapsOf } from '../fit/gaps'
+import { rapierKit } from '../fit/kit'
+import { Measurer } from '../fit/meetings'
+import { motionsOf } from '../fit/motions'
 import { cross, plus, size, times, type Vec3 } from '../geometry/vec3'
 import { type Evaluation, evaluate } from '../job/evaluate'
 import { type Job, JobSchema, newJob } from '../job/job'
@@ -40,6 +45,7 @@ const examples = families.flatMap((family) =>
 
 let tools: Tools
 beforeAll(async () => {
+  await RAPIER.init()
   tools = highsTools(await loadHighs(), () => performance.now())
 })
 
@@ -68,6 +74,20 @@ const parts = (a: Assembly) => new Set([...a.members, ...a.plates, ...a.fittings
 
 describe.each(examples)('%s', (_, family, example) => {
   const job = jobOf(family, example)
+
+  test('its own parts do not stand in one another, and nothing that it moves meets the rest of it', () => {
+    const { assembly } = evaluate(job, defaultRules)
+    const kit = rapierKit(RAPIER)
+    const given = { assembly, vehicle: job.vehicle, brief: job.brief, rules: defaultRules, moves: [], when: 'parked' as const }
+    const own = (x: { pieceId: string | null }) => x.pieceId !== null
+    const met = gapsOf(given, new Measurer(kit)).filter((g) => own(g.a) && own(g.b) && (g.state === 'meets' || g.state === 'tight'))
+    const moved = motionsOf(given, kit).flatMap((m) =>
+      m.touch && own(m.mover) && m.touch.what.id.startsWith(`${m.mover.pieceId}/`) ? [m] : [],
+    )
+    kit.close()
+    expect(met.map((g) => `${g.a.name} and ${g.b.name}: ${g.gapMm.toFixed(1)}`)).toEqual([])
+    expect(moved.map((m) => `${m.mover.name} meets ${m.touch!.what.name} at ${m.touch!.at.toFixed(0)}`)).toEqual([])
+  })
   const e = evaluate(job, defaultRules)
   const { assembly } = e
   const stands = !e.limits.some((l) => l.id === 'rack')

@@ -47,3 +47,25 @@ export const rectangle = (lengthMm: number, widthMm: number): Point[] => [
   { x: lengthMm / 2, y: widthMm / 2 },
   { x: -lengthMm / 2, y: widthMm / 2 },
 ]
+
+/** Whether a closed outline turns one way only; points in a line count as turning either way. */
+export function isConvex(outline: Point[]): boolean {
+  const turns = outline.map((a, i) => {
+    const [b, c] = [outline[(i + 1) % outline.length]!, outline[(i + 2) % outline.length]!]
+    return (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x)
+  })
+  return turns.every((t) => t >= -1e-9) || turns.every((t) => t <= 1e-9)
+}
+
+/** How far the origin is from a convex outline that turns counter-clockwise; 0 inside it. mm */
+export function offOrigin(outline: Point[]): number {
+  if (outline.length === 1) return Math.hypot(outline[0]!.x, outline[0]!.y)
+  const sides = outline.map((a, i) => {
+    const b = outline[(i + 1) % outline.length]!
+    const d = { x: b.x - a.x, y: b.y - a.y }
+    const long = d.x ** 2 + d.y ** 2
+    const t = long > 0 ? Math.max(0, Math.min(1, -(a.x * d.x + a.y * d.y) / long)) : 0
+    return { off: Math.hypot(a.x + t * d.x, a.y + t * d.y), inward: a.x * d.y - a.y * d.x >= 0 }
+  })
+  return outline.length > 2 && sides.every((s) => s.inward) ? 0 : Math.min(...sides.map((s) => s.off))
+}

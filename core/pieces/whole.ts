@@ -143,6 +143,7 @@ function named(a: Assembly, piece: Piece): Assembly {
       ...m,
       id: id(m.id),
       moves: m.moves.map(id),
+      ...(m.after ? { after: id(m.after) } : {}),
       ...(m.pulledOut ? { pulledOut: { ...m.pulledOut, supportId: id(m.pulledOut.supportId) } } : {}),
     })),
     dimensions: a.dimensions.map((d) => ({

@@ -182,6 +182,11 @@ export const RulesSchema = z.object({
   sheetGapMm: rule(6, 0, 50, 'Sheet', 'Between parts on a sheet', 'mm', 'the table, the torch or the saw says'),
   sheetEdgeMm: rule(10, 0, 100, 'Sheet', 'Left free along the edge of a sheet', 'mm'),
 
+  madeMm: rule(1, 0, 10, 'Fit', 'A part as made is out by at most', 'mm'),
+  softMm: rule(5, 0, 50, 'Fit', 'Cargo and what is on a roof, measured over straps and rubber, is out by', 'mm'),
+  touchMm: rule(1, 0, 5, 'Fit', 'Parts drawn into one another by less than this only touch', 'mm'),
+  personMm: rule(600, 300, 1500, 'Fit', 'Room a person needs to stand at a door or gate', 'mm'),
+
   wetWoodShare: rule(0.25, 0, 1, 'Structure', 'Wood is heavier when wet, by', ''),
   sparesPercent: rule(5, 0, 100, 'Money', 'Spare bolts, nuts, washers and caps', '%'),
   labourPerHour: rule(62, 0, 1000, 'Money', 'Labour per hour', 'money'),

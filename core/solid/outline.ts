@@ -1,4 +1,4 @@
-import { profileOf } from '../catalogue/profiles'
+import { profileOf, profileSection } from '../catalogue/profiles'
 import type { Shape } from '../catalogue/section'
 import type { Point } from '../geometry/vec3'
 
@@ -27,6 +27,31 @@ export function outlineOfShape(s: Shape): Outline {
       return { outer: centred(channel(s.widthMm, s.heightMm, s.webMm, s.flangeMm)), inner: null }
     default:
       return { outer: slotted(s.widthMm, s.heightMm), inner: null }
+  }
+}
+
+/** The same outline as convex pieces, filled where it is hollow or slotted: what distances are measured to. */
+export function convexPieces(profileId: string): Point[][] {
+  const s = profileOf(profileId).shape
+  const rect = (x0: number, y0: number, x1: number, y1: number, w: number, h: number): Point[] =>
+    [
+      { x: x0, y: y0 },
+      { x: x1, y: y0 },
+      { x: x1, y: y1 },
+      { x: x0, y: y1 },
+    ].map((p) => ({ x: p.x - w / 2, y: p.y - h / 2 }))
+  const { widthMm: w, heightMm: h } = profileSection(profileId)
+  switch (s.kind) {
+    case 'angle':
+      return [rect(0, 0, w, s.thicknessMm, w, h), rect(0, s.thicknessMm, s.thicknessMm, h, w, h)]
+    case 'channel':
+      return [rect(0, 0, w, s.flangeMm, w, h), rect(0, s.flangeMm, s.webMm, h - s.flangeMm, w, h), rect(0, h - s.flangeMm, w, h, w, h)]
+    case 'round':
+    case 'rectangular':
+    case 'flat':
+      return [outlineOfShape(s).outer]
+    default:
+      return [rect(0, 0, w, h, w, h)]
   }
 }
 

@@ -14,11 +14,8 @@ import { triangulate } from './triangulate'
  * mitred end leans about the axis nearest the vehicle's level way across the member, so that it closes on a level part.
  */
 export function sweep(m: Member, mains: Member[] = []): Mesh {
-  const line = centreLine(m.path, m.bendRadiiMm)
   const { outer, inner } = outlineOf(m.profileId)
-  const axes = axesAlong(line, m.rollDeg)
-  const rings = (outline: Point[]) => line.map((_, i) => ring(m, line, i, outline, axes[Math.max(0, i - 1)]!, mains))
-  const [out, inside] = [rings(outer), inner ? rings(inner) : null]
+  const [out, inside] = [ringsAlong(m, mains, outer), inner ? ringsAlong(m, mains, inner) : null]
   const mesh: Mesh = { positions: [], indices: [] }
   const put = (points: Vec3[]): number => {
     const first = mesh.positions.length / 3
@@ -42,7 +39,7 @@ export function sweep(m: Member, mains: Member[] = []): Mesh {
   if (inside) skin(inside, false)
   for (const [at, turned] of [
     [0, true],
-    [line.length - 1, false],
+    [out.length - 1, false],
   ] as const) {
     const face = out[at]!
     const hole = inside?.[at] ?? null
@@ -54,6 +51,13 @@ export function sweep(m: Member, mains: Member[] = []): Mesh {
     }
   }
   return mesh
+}
+
+/** An outline carried along a member: where it stands at each point of the centre line, its ends cut as they are. */
+export function ringsAlong(m: Member, mains: Member[], outline: Point[]): Vec3[][] {
+  const line = centreLine(m.path, m.bendRadiiMm)
+  const axes = axesAlong(line, m.rollDeg)
+  return line.map((_, i) => ring(m, line, i, outline, axes[Math.max(0, i - 1)]!, mains))
 }
 
 type Axes = { run: Vec3; width: Vec3; height: Vec3 }

@@ -4,14 +4,13 @@ import { Canvas } from '@react-three/fiber'
 import { useEffect, useMemo } from 'react'
 import { BufferAttribute, BufferGeometry, DoubleSide, Quaternion, Vector3 } from 'three'
 import type { Assembly, Infill } from '../../core/assembly/assembly'
-import { profileSection } from '../../core/catalogue/profiles'
 import { drawnVehicle, WHEEL_RADIUS_MM } from '../../core/drawing/vehicleOutline'
 import { vehicleSolid } from '../../core/drawing/vehicleSolid'
-import { centreLine, nearestAlong, pointAlong } from '../../core/geometry/centreLine'
 import type { Vec3 } from '../../core/geometry/vec3'
 import type { Job } from '../../core/job/job'
 import { restOf } from '../../core/resting/rest'
 import { extrude } from '../../core/solid/extrude'
+import { FOOT, footRiseMm } from '../../core/solid/foot'
 import type { Mesh } from '../../core/solid/mesh'
 import { sweep } from '../../core/solid/sweep'
 import { leafAt, swingPaths, swingsOf } from '../../core/vehicle/swings'
@@ -151,24 +150,18 @@ function Solid({ make, of, colour }: { make: () => Mesh; of: object; colour: str
 
 /** A foot from its seat to what stands on it: a pad on the body and a block between, along the way its seat looks. */
 function Foot({ mount, assembly, colour }: { mount: Assembly['mounts'][number]; assembly: Assembly; colour: string }) {
-  const member = assembly.members.find((m) => m.id === mount.on)
-  const line = member ? centreLine(member.path, member.bendRadiiMm) : null
-  const head = line ? pointAlong(line, nearestAlong(line, mount.place).atMm) : mount.place
   const { normal: n, place: at } = mount
-  const rise = Math.max(
-    8,
-    (head.x - at.x) * n.x + (head.y - at.y) * n.y + (head.z - at.z) * n.z - (member ? profileSection(member.profileId).heightMm / 2 : 0),
-  )
+  const rise = footRiseMm(mount, assembly)
   const turn = new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), new Vector3(n.x, n.z, -n.y))
   const middle = (up: number): [number, number, number] => place(at.x + n.x * up, at.y + n.y * up, at.z + n.z * up)
   return (
     <>
       <mesh position={middle(4)} quaternion={turn}>
-        <boxGeometry args={[0.08, 0.008, 0.06]} />
+        <boxGeometry args={[FOOT.pad.x / 1000, FOOT.pad.z / 1000, FOOT.pad.y / 1000]} />
         <meshStandardMaterial color={colour} />
       </mesh>
       <mesh position={middle(rise / 2)} quaternion={turn}>
-        <boxGeometry args={[0.06, rise / 1000, 0.036]} />
+        <boxGeometry args={[FOOT.block.x / 1000, rise / 1000, FOOT.block.y / 1000]} />
         <meshStandardMaterial color={colour} />
       </mesh>
     </>

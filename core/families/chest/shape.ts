@@ -21,6 +21,8 @@ export type ChestShape = {
   /** its own floor, and its rim */
   zMm: number
   topMm: number
+  /** the line the lid turns about: the outer lower edge of its front skirt, or the skirt would swing into the body */
+  pin: { x: number; z: number }
   bearerY: number[]
   dividerY: number[]
   parts: PanPart[]
@@ -125,5 +127,6 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
       }),
     ),
   ]
-  return { floor, rearX, frontX, zMm, topMm, bearerY, dividerY, parts, insideX, insideY: widthMm - 2 * t, insideZ }
+  const pin = { x: frontX + off, z: topMm + t + SLIP_MM - p.skirtMm }
+  return { floor, rearX, frontX, zMm, topMm, pin, bearerY, dividerY, parts, insideX, insideY: widthMm - 2 * t, insideZ }
 }

@@ -74,8 +74,9 @@ export function partsOf(p: DrawersParams, s: DrawersShape, rules: Rules): PanPar
         id: `partition:${i}`,
         mark: 'PA',
         name: 'Partition',
-        pan: { ...sheet, lengthMm: p.lengthMm - t - 2, widthMm: p.heightMm - t - 1, flanges: { 'y-': flange, 'y+': flange } },
-        pose: { origin: { x: s.rearX, y: y + s.bayMm / 2 + t, z: s.zMm + t }, along: X, up: Z },
+        // it begins behind the fronts, which stand between its neighbours
+        pan: { ...sheet, lengthMm: p.lengthMm - 2 * t - 3, widthMm: p.heightMm - t - 1, flanges: { 'y-': flange, 'y+': flange } },
+        pose: { origin: { x: s.rearX + t + 1, y: y + s.bayMm / 2 + t, z: s.zMm + t }, along: X, up: Z },
       }),
     ),
     {
@@ -91,21 +92,23 @@ export function partsOf(p: DrawersParams, s: DrawersShape, rules: Rules): PanPar
       pose: { origin: { x: s.rearX, y: -half - off, z: s.topMm + t + 1 }, along: Y, up: X },
     },
     ...s.ribX.flatMap((x, i) =>
-      s.bayY.map(
-        (y, k): PanPart => ({
+      s.bayY.map((y, k): PanPart => {
+        // beside a partition it ends at the flange that the deck is bolted to
+        const lip = k > 0 ? FLANGE_MM + 1 : 0
+        return {
           id: `rib:${i}:${k}`,
           mark: 'RB',
           name: 'Rib under the deck',
           pan: {
             ...sheet,
             lengthMm: RIB_WIDE_MM,
-            widthMm: s.bayMm - 2,
+            widthMm: s.bayMm - 3 - lip,
             flanges: { 'x+': { lengthMm: p.ribMm }, 'x-': { lengthMm: p.ribMm } },
           },
           // open downwards, its back against the deck
-          pose: { origin: { x: x - RIB_WIDE_MM / 2, y: y + s.bayMm / 2 - 1, z: s.topMm + 1 }, along: X, up: { x: 0, y: -1, z: 0 } },
-        }),
-      ),
+          pose: { origin: { x: x - RIB_WIDE_MM / 2, y: y + s.bayMm / 2 - 1.5 - lip, z: s.topMm + 1 }, along: X, up: { x: 0, y: -1, z: 0 } },
+        }
+      }),
     ),
     ...s.bayY.map(
       (y, i): PanPart => ({
@@ -121,8 +124,8 @@ export function partsOf(p: DrawersParams, s: DrawersShape, rules: Rules): PanPar
         id: `front:${i}`,
         mark: 'FP',
         name: 'Front of a drawer',
-        pan: { ...sheet, lengthMm: s.bayMm - 4, widthMm: p.heightMm - t - 2, flanges: {} },
-        pose: { origin: { x: s.rearX, y: y - s.bayMm / 2 + 2, z: s.zMm + t + 1 }, along: Y, up: Z },
+        pan: { ...sheet, lengthMm: s.bayMm - 5, widthMm: p.heightMm - t - 4, flanges: {} },
+        pose: { origin: { x: s.rearX, y: y - s.bayMm / 2 + 2.5, z: s.zMm + t + 2 }, along: Y, up: Z },
       }),
     ),
   ]

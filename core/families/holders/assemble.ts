@@ -91,6 +91,14 @@ export function assemble(p: HoldersParams, site: Site): { assembly: Assembly; is
   const lengthMm = memberLengthMm(bar)
   const places = socketPlaces(p, lengthMm)
   const beside = profileSection(bar.profileId).widthMm / 2 + COLLAR.wallMm + profileSection(p.socketProfileId).widthMm / 2
+  // over a closed tray there is no room under its edge: a socket stands on it, its cut end clear of the boards as it leans
+  const closed = base.rails?.kind === 'tray edge'
+  const below = closed
+    ? Math.max(
+        0,
+        (profileSection(bar.profileId).heightMm / 2 - profileSection(p.socketProfileId).widthMm / 2) * Math.cos(radians(p.tiltDeg)),
+      )
+    : BELOW * p.socketMm
   const sockets = places.map((at, i) => {
     const clear = Math.max(0, Math.min(lengthMm, at))
     const on = pointAlong(line, clear)
@@ -103,15 +111,10 @@ export function assemble(p: HoldersParams, site: Site): { assembly: Assembly; is
     return {
       on,
       middle,
-      member: straight(
-        `socket:${i}`,
-        'SK',
-        'Socket',
-        p.socketProfileId,
-        along(middle, up, -BELOW * p.socketMm),
-        along(middle, up, (1 - BELOW) * p.socketMm),
-        [{ kind: 'square' }, { kind: 'square' }],
-      ),
+      member: straight(`socket:${i}`, 'SK', 'Socket', p.socketProfileId, along(middle, up, -below), along(middle, up, p.socketMm - below), [
+        { kind: 'square' },
+        { kind: 'square' },
+      ]),
     }
   })
   const joints = sockets.map(

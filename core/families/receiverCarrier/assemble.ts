@@ -4,6 +4,7 @@ import {
   emptyAssembly,
   type Joint,
   type Member,
+  type Motion,
   type Mount,
   type OwnDimension,
   type Plate,
@@ -73,6 +74,8 @@ export function assemble(p: CarrierParams, site: Site): { assembly: Assembly; is
   })
   const breaks = rises || p.folds
   const joinX = rises ? foldX : p.folds ? foldX : end
+  // one that folds is laid over the trays about a pin above them: its stub must pass the fold's plates then
+  const mastX = joinX + (p.folds ? -(PAST_MM + tray.heightMm + 20) : breaks ? -PAST_MM : 200)
   const members: Member[] = [
     member(
       'tongue',
@@ -130,11 +133,11 @@ export function assemble(p: CarrierParams, site: Site): { assembly: Assembly; is
             'Mast',
             p.trayProfileId,
             [
-              turned({ x: joinX + (breaks ? -PAST_MM : 200), y: 0, z: beamZ + tongue.heightMm / 2 }),
+              turned({ x: mastX, y: 0, z: beamZ + tongue.heightMm / 2 }),
               // folded up it would stand in the vehicle: it is laid back over the trays first
               folded
-                ? turned({ x: joinX - PAST_MM - p.mastMm, y: 0, z: trayZ + tray.heightMm })
-                : { x: joinX + (breaks ? -PAST_MM : 200), y: 0, z: beamZ + tongue.heightMm / 2 + p.mastMm },
+                ? turned({ x: mastX - p.mastMm, y: 0, z: trayZ + tray.heightMm })
+                : { x: mastX, y: 0, z: beamZ + tongue.heightMm / 2 + p.mastMm },
             ],
             [{ kind: 'square' }, { kind: 'cap' }],
           ),
@@ -154,7 +157,7 @@ export function assemble(p: CarrierParams, site: Site): { assembly: Assembly; is
   const fold = p.folds ? foldPlates(p, rises ? 'riser' : 'tongue', { x: joinX, y: 0, z: beamZ }, turned) : null
   const joints: Joint[] = [
     ...xs.map((x, i) => onBeam(`tray:${i}`, { x, y: 0, z: beamZ + tongue.heightMm / 2 })),
-    ...(p.carries === 'bicycles' ? [onBeam('mast', { x: joinX + (breaks ? -PAST_MM : 200), y: 0, z: beamZ + tongue.heightMm / 2 })] : []),
+    ...(p.carries === 'bicycles' ? [onBeam('mast', { x: mastX, y: 0, z: beamZ + tongue.heightMm / 2 })] : []),
     ...(rises
       ? [
           {
@@ -219,20 +222,7 @@ export function assemble(p: CarrierParams, site: Site): { assembly: Assembly; is
       mounts: [mount],
       supports,
       anchors: p.strapPoints ? strapPoints(p, xs, z, turned) : [],
-      motions: p.folds
-        ? [
-            {
-              id: 'fold',
-              name: 'Folds up',
-              kind: 'turn',
-              moves: members.slice(rises ? 2 : 1).map((m) => m.id),
-              axis: { at: { x: foldX, y: 0, z: beamZ }, way: { x: 0, y: 1, z: 0 } },
-              from: 0,
-              to: 90,
-              heldBy: 'a second pin through beam and bracket',
-            },
-          ]
-        : [],
+      motions: p.folds && !folded ? foldMotions(members.slice(rises ? 2 : 1), { x: foldX, z: beamZ }) : [],
       hardware: [
         ...footHardware(foot, 1, null),
         ...(p.build === 'bolted'
@@ -374,6 +364,47 @@ function dimensionsOf(p: CarrierParams, pin: Vec3, xs: number[], z: number): Own
       from: { x: xs[0]!, y: p.trayLengthMm / 2, z },
       to: { x: xs[0]!, y: -p.trayLengthMm / 2, z },
       edits: { figure: 'tray', offsetMm: 0 },
+    },
+  ]
+}
+
+/** The mast is laid back over the trays first, or it would stand in the vehicle; then beam and trays stand up about the fold. */
+function foldMotions(members: Member[], fold: { x: number; z: number }): Motion[] {
+  const mast = members.find((m) => m.id === 'mast')
+  const tray = members.find((m) => m.id.startsWith('tray:'))
+  const half = mast ? profileSection(mast.profileId).widthMm / 2 : 0
+  const overMm = tray ? profileSection(tray.profileId).heightMm + 2 : 0
+  const across = { x: 0, y: 1, z: 0 }
+  const lays: Motion[] = mast
+    ? [
+        {
+          id: 'mast',
+          name: 'Mast laid over the trays',
+          kind: 'turn',
+          moves: ['mast'],
+          // its pin stands over the trays, at its rear face
+          axis: {
+            at: { x: mast.path[0]!.x - half, y: 0, z: mast.path[0]!.z + overMm },
+            way: { x: 0, y: -1, z: 0 },
+          },
+          from: 0,
+          to: 90,
+          heldBy: 'its own pin',
+        },
+      ]
+    : []
+  return [
+    ...lays,
+    {
+      id: 'fold',
+      name: 'Folds up',
+      kind: 'turn',
+      moves: members.map((m) => m.id),
+      axis: { at: { x: fold.x, y: 0, z: fold.z }, way: across },
+      from: 0,
+      to: 90,
+      heldBy: 'a second pin through beam and bracket',
+      ...(mast ? { after: 'mast' } : {}),
     },
   ]
 }

@@ -1,0 +1,38 @@
+import type { Evaluation } from '../job/evaluate'
+import type { Job } from '../job/job'
+import { governingFirst, type Limit } from '../limits/limit'
+import type { Rules } from '../rules/rules'
+import { fitLimits } from './fitLimits'
+import { type FitGiven, type Gap, gapsOf } from './gaps'
+import { movesOf } from './gives'
+import type { Kit } from './kit'
+import type { Measurer } from './meetings'
+import { type Motion, motionsOf } from './motions'
+
+/** What fits: every gap that may close, everything that moves, and the limits of both. */
+export type Fit = { gaps: Gap[]; motions: Motion[]; limits: Limit[] }
+
+export const fitGiven = (
+  job: Job,
+  e: Pick<Evaluation, 'assembly' | 'cases'>,
+  rules: Rules,
+  when: FitGiven['when'] = 'driving',
+): FitGiven => ({
+  assembly: e.assembly,
+  vehicle: job.vehicle,
+  brief: job.brief,
+  rules,
+  moves: movesOf(e.cases),
+  when,
+})
+
+/** All of it at once. The measurer keeps what it measured for the next time. */
+export function fitOf(given: FitGiven, kit: Kit, measurer: Measurer): Fit {
+  const gaps = gapsOf(given, measurer)
+  const motions = motionsOf(given, kit)
+  return { gaps, motions, limits: fitLimits(gaps, motions, given.rules) }
+}
+
+/** The limits of strength and those of fit as one list, the governing one first. */
+export const withFit = (limits: Limit[], fit: Pick<Fit, 'limits'> | null): Limit[] =>
+  fit ? governingFirst([...limits, ...fit.limits]) : limits

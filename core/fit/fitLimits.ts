@@ -1,0 +1,111 @@
+import { figure, given, type Input } from '../figure/figure'
+import { type Limit, limit } from '../limits/limit'
+import type { Rules } from '../rules/rules'
+import { type Gap, UNMEASURED } from './gaps'
+import type { Motion } from './motions'
+
+/** Gaps that are not clear, the nearest of those that are, what something that moves meets, and what nobody measured. */
+export function fitLimits(gaps: Gap[], motions: Motion[], rules: Rules): Limit[] {
+  const [nearest] = gaps.filter((g) => g.state === 'clear')
+  const told = [...gaps.filter((g) => g.state === 'meets' || g.state === 'tight' || g.state === 'unknown'), ...(nearest ? [nearest] : [])]
+  return [
+    ...alike(told).map((g) => gapLimit(g, rules)),
+    ...unmeasured(gaps).map((g) => gapLimit(g, rules)),
+    ...motions.filter((m) => m.touch || m.lacks).map((m) => motionLimit(m, rules)),
+  ]
+}
+
+/** Of gaps between parts of the same two names the worst speaks for all. */
+function alike(gaps: Gap[]): Gap[] {
+  const plain = (name: string) => name.replace(/ [A-Z0-9-]+$/, '')
+  const seen = new Set<string>()
+  return gaps.filter((g) => {
+    const key = `${g.a.pieceId} ${plain(g.a.name)} ${g.b.pieceId} ${plain(g.b.name)}`
+    return !seen.has(key) && seen.add(key)
+  })
+}
+
+/** One for each surface that nobody measured, the part that is drawn nearest to it. */
+function unmeasured(gaps: Gap[]): Gap[] {
+  const seen = new Set<string>()
+  return gaps
+    .filter((g) => g.state === 'measure')
+    .sort((p, q) => p.gapMm - q.gapMm)
+    .filter((g) => {
+      const body = g.a.id.startsWith('body:') ? g.a.id : g.b.id
+      return !seen.has(body) && seen.add(body)
+    })
+}
+
+const HOW = 'distance of convex bodies (Gilbert, Johnson & Keerthi 1988); depth by separating axes'
+
+function gapLimit(g: Gap, rules: Rules): Limit {
+  const id = `gap.${g.id}`
+  const part = g.a.pieceId !== null ? g.a : g.b
+  const nobody = g.takers.some((t) => t.name === UNMEASURED)
+  return limit({
+    id,
+    name: `Gap: ${g.a.name} to ${g.b.name}`,
+    group: g.a.id.startsWith('cargo:') ? 'cargo' : 'rack',
+    unit: 'mm',
+    ref: part.id,
+    pieceId: part.pieceId,
+    nearRatio: rules.nearRatio,
+    used: figure(
+      {
+        id: `${id}.used`,
+        name: 'What may take from the gap',
+        unit: 'mm',
+        formula: 'e = Σ t + Σ m',
+        source: 'worst case: every error against us (JCGM 100:2008 gives the likely one)',
+        with: {
+          t: g.takers.filter((t) => t.error).map((t): Input => [t.mm, 'mm', t.name]),
+          m: g.takers.filter((t) => !t.error).map((t): Input => [t.mm, 'mm', t.name]),
+        },
+      },
+      (v) => [...v.t, ...v.m].reduce((s, x) => s + x, 0),
+    ),
+    allowed: given({
+      id: `${id}.allowed`,
+      name: 'Gap as drawn',
+      unit: 'mm',
+      source: HOW,
+      symbol: 'g',
+      // a gap to a surface nobody measured has no millimetres
+      input: [nobody ? null : g.gapMm, 'mm', nobody ? UNMEASURED : 'nearest points'],
+    }),
+    caution: g.state === 'meets' ? 'They stand in one another: nothing may be cut before one of them gives way.' : undefined,
+  })
+}
+
+function motionLimit(m: Motion, rules: Rules): Limit {
+  const { mover, touch, lacks } = m
+  const unit = mover.kind === 'turn' ? ('°' as const) : ('mm' as const)
+  const id = `way.${mover.id}`
+  const far = mover.kind === 'turn' ? 'opens to' : 'comes out by'
+  return limit({
+    id,
+    name: touch ? `${mover.name} meets ${touch.what.name}` : `${mover.name}: its way`,
+    group: 'rack',
+    unit,
+    ref: touch?.what.id ?? null,
+    pieceId: mover.pieceId,
+    nearRatio: rules.nearRatio,
+    used: given({
+      id: `${id}.used`,
+      name: 'Its whole way',
+      unit,
+      source: 'as measured or designed',
+      symbol: 'a',
+      input: [mover.to, unit, lacks ?? far],
+    }),
+    allowed: given({
+      id: `${id}.allowed`,
+      name: 'Until it meets something',
+      unit,
+      source: 'conservative advancement (Mirtich 1996): no step is longer than the gap',
+      symbol: 'a',
+      input: [touch?.at ?? null, unit, lacks ?? `${touch?.part.name} against ${touch?.what.name}`],
+    }),
+  })
+}

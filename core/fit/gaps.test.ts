@@ -1,0 +1,140 @@
+import RAPIER from '@dimforge/rapier3d-compat'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import type { Job } from '../job/job'
+import { defaultRules } from '../rules/rules'
+import { rackAlone, withRack } from '../testing/racks'
+import { type Gap, gapsOf } from './gaps'
+import { movesOf } from './gives'
+import { rapierKit } from './kit'
+import { Measurer } from './meetings'
+import { motionsOf } from './motions'
+
+beforeAll(() => RAPIER.init())
+
+const fitOf = (job: Job, when: 'driving' | 'parked' = 'driving') => {
+  const e = evaluate(job, defaultRules)
+  const kit = rapierKit(RAPIER)
+  const given = { assembly: e.assembly, vehicle: job.vehicle, brief: job.brief, rules: defaultRules, moves: movesOf(e.cases), when }
+  const answer = { gaps: gapsOf(given, new Measurer(kit)), motions: motionsOf(given, kit), evaluation: e }
+  kit.close()
+  return answer
+}
+const oysterGate = demoJobs[1]!.vehicle.swings.find((s) => s.kind === 'tailgate')!
+const between = (gaps: Gap[], a: RegExp, b: RegExp) =>
+  gaps.find((g) => (a.test(g.a.name) && b.test(g.b.name)) || (b.test(g.a.name) && a.test(g.b.name)))
+const taken = (g: Gap, what: RegExp) => g.takers.find((t) => what.test(t.name))?.mm
+
+describe('a rack over a roof fan', () => {
+  // the fan is 70 high on a roof of 2575; its feet stand at 2560
+  const [survey] = demoJobs
+  const over = (footHeightMm: number) => rackAlone(withRack(survey, { barXMm: [-250, 1500, 2000], footHeightMm }))
+  const fan = (job: Job) => between(fitOf(job).gaps, /crossbar/, /roof fan/)!
+
+  test('a foot of 120 leaves 2560 + 120 − 2645 = 35 over the fan; at worst less 1 as made, 5, 2, 3 and what the bar sags there', () => {
+    const g = fan(over(120))
+    expect(g.gapMm).toBeCloseTo(35, 1)
+    const sag = g.takers.find((t) => !t.error)?.mm ?? 0
+    expect(g.worstMm).toBeCloseTo(g.gapMm - (1 + 5 + 2 + 3) - sag, 9)
+    expect(g.likelyMm).toBeCloseTo(g.gapMm - Math.sqrt(1 + 25 + 4 + 9) - sag, 9)
+    expect(g.state).toBe('clear')
+  })
+  test('what the bar sags at the fan is no more than the most it sags anywhere, and no less than half of it, for the fan lies near the middle', () => {
+    const job = over(120)
+    const { gaps, evaluation } = fitOf(job)
+    const g = between(gaps, /crossbar/, /roof fan/)!
+    const own = evaluation.assembly.members.find((m) => m.id === g.a.id || m.id === g.b.id)!
+    const down = Math.max(
+      ...evaluation.cases.flatMap((c) => c.members.filter((m) => m.memberId === own.id).flatMap((m) => m.shape.map((p) => -p.z))),
+    )
+    expect(taken(g, /gives under load/)!).toBeLessThanOrEqual(down + 1e-9)
+    expect(taken(g, /gives under load/)!).toBeGreaterThan(down / 2)
+  })
+  test('a foot of 94 is tight, one of 70 stands 15 deep in the fan and says so', () => {
+    expect(fan(over(94)).state).toBe('tight')
+    const deep = fan(over(70))
+    expect([deep.state, Math.round(deep.gapMm)]).toEqual(['meets', -15])
+  })
+  test('lifted by 1 the gap is 1 more: the drawing, the list and the solid are one', () => {
+    expect(fan(over(121)).gapMm - fan(over(120)).gapMm).toBeCloseTo(1, 2)
+  })
+  test('no roof height, no millimetres: nothing is said to be so far from a roof that nobody measured', () => {
+    const job = over(120)
+    const unmeasured = { ...job, vehicle: { ...job.vehicle, roofHeightMm: { ...job.vehicle.roofHeightMm, value: null } } }
+    const { gaps } = fitOf(unmeasured)
+    expect(between(gaps, /crossbar/, /fan/)).toBeUndefined()
+    for (const g of gaps.filter((x) => /roof/.test(x.a.name + x.b.name))) expect([g.state, g.worstMm]).toEqual(['measure', null])
+  })
+})
+
+describe('what may touch, and what may not', () => {
+  test('nothing of the demo jobs that is joined, stands or lies on one another is a gap', () => {
+    for (const job of demoJobs)
+      for (const g of fitOf(job).gaps.filter((x) => x.state === 'meets')) {
+        // what does meet is a load over something on the roof, which its job says as well
+        expect(g.b.name).toMatch(/antenna|fan|hatch/)
+      }
+  })
+  test('two pieces in the same place meet; put away, one of them is not there', () => {
+    const [survey] = demoJobs
+    const alone = rackAlone(survey)
+    const [rack] = alone.pieces
+    const twice = { ...alone, pieces: [rack!, { ...rack!, id: 'p7', letter: 'G', name: 'Again' }] }
+    const met = fitOf(twice).gaps.filter((g) => g.state === 'meets' && g.a.pieceId !== g.b.pieceId)
+    expect(met.length).toBeGreaterThan(2)
+    const away = { ...twice, pieces: [rack!, { ...twice.pieces[1]!, state: 'off' as const }] }
+    expect(fitOf(away).gaps.some((g) => g.a.pieceId === 'p7' || g.b.pieceId === 'p7')).toBe(false)
+  })
+  test('bodies that move against each other take the movement of both; one that nobody measured leaves the gap open', () => {
+    const oyster = demoJobs[1]!
+    const move = (movesMm: number | null): Job => ({
+      ...oyster,
+      vehicle: { ...oyster.vehicle, bodies: oyster.vehicle.bodies.map((b) => (b.kind === 'cab' ? b : { ...b, movesMm })) },
+    })
+    const cross = (job: Job) => fitOf(job).gaps.filter((g) => g.a.pieceId !== null && g.b.pieceId !== null && g.a.pieceId !== g.b.pieceId)
+    const far = (job: Job) => fitOf(job).gaps.find((g) => g.takers.some((t) => / move/.test(t.name)))
+    const known = far(move(14))
+    if (known) expect(taken(known, / move/)).toBe(14)
+    for (const g of cross(move(null)).filter((x) => x.takers.some((t) => / move/.test(t.name)))) expect(g.state).toBe('unknown')
+  })
+})
+
+describe('what moves', () => {
+  const chestOf = (job: Job) => fitOf(job, 'parked').motions.find((m) => m.mover.name === 'Lid')!
+  const hive = demoJobs.find((j) => j.title.startsWith('Half guard'))!
+
+  test('the lid of the beekeeper’s chest opens all the way: it turns about the lower edge of its own skirt', () => {
+    expect([chestOf(hive).touch, chestOf(hive).lacks]).toEqual([null, null])
+  })
+  test('a door that nobody measured how far it opens is not assessed, never clear', () => {
+    const [survey] = demoJobs
+    const job = { ...survey, vehicle: { ...survey.vehicle, swings: survey.vehicle.swings.map((s) => ({ ...s, opensDeg: null })) } }
+    for (const m of fitOf(job).motions) expect([m.touch, m.least]).toEqual([null, null])
+    // a rack on the roof is in no door's way, however far it opens; a mast behind the tailgate may be
+    const camper = demoJobs[3]!
+    const gate = {
+      ...oysterGate,
+      id: 'gate',
+      xMm: camper.vehicle.rearOverhangMm.value ? -camper.vehicle.rearOverhangMm.value : -1100,
+      opensDeg: null,
+    }
+    const behind = fitOf({ ...camper, vehicle: { ...camper.vehicle, swings: [gate] } }).motions.find((m) => m.mover.id === 'swing:gate')!
+    expect([behind.touch, behind.lacks]).toEqual([null, 'how far the tailgate opens'])
+  })
+  test('every cure that is offered for a touch clears it: a stop before it, an item moved out of the way', () => {
+    // a case of 400 on the tailgate’s way: set on the bed rail’s rear end it would be in nobody’s way; on the roof of the cab nothing is
+    const oyster = demoJobs[1]!
+    const gate = oyster.vehicle.swings.find((s) => s.kind === 'tailgate')!
+    const tall = { ...gate, reachMm: 2600, opensDeg: 90 }
+    const job = { ...oyster, vehicle: { ...oyster.vehicle, swings: [tall] } }
+    const [m] = fitOf(job).motions.filter((x) => x.mover.id === `swing:${gate.id}`)
+    if (!m?.touch) return expect(m!.least === null || m!.least.gapMm > 0).toBe(true)
+    for (const c of m.cures) {
+      if (c.kind === 'stop') {
+        const stopped = { ...job, vehicle: { ...job.vehicle, swings: [{ ...tall, opensDeg: Math.max(1, c.at) }] } }
+        expect(fitOf(stopped).motions.find((x) => x.mover.id === m.mover.id)!.touch).toBeNull()
+      }
+    }
+  })
+})
