@@ -47,7 +47,7 @@ function gapLimit(g: Gap, rules: Rules): Limit {
     id,
     name: `Gap: ${g.a.name} to ${g.b.name}`,
     group: g.a.id.startsWith('cargo:') ? 'cargo' : 'rack',
-    unit: 'mm',
+    unit: 'gauge',
     ref: part.id,
     pieceId: part.pieceId,
     nearRatio: rules.nearRatio,
@@ -55,12 +55,12 @@ function gapLimit(g: Gap, rules: Rules): Limit {
       {
         id: `${id}.used`,
         name: 'What may take from the gap',
-        unit: 'mm',
+        unit: 'gauge',
         formula: 'e = Σ t + Σ m',
         source: 'worst case: every error against us (JCGM 100:2008 gives the likely one)',
         with: {
-          t: g.takers.filter((t) => t.error).map((t): Input => [t.mm, 'mm', t.name]),
-          m: g.takers.filter((t) => !t.error).map((t): Input => [t.mm, 'mm', t.name]),
+          t: g.takers.filter((t) => t.error).map((t): Input => [t.mm, 'gauge', t.name]),
+          m: g.takers.filter((t) => !t.error).map((t): Input => [t.mm, 'gauge', t.name]),
         },
       },
       (v) => [...v.t, ...v.m].reduce((s, x) => s + x, 0),
@@ -68,11 +68,11 @@ function gapLimit(g: Gap, rules: Rules): Limit {
     allowed: given({
       id: `${id}.allowed`,
       name: 'Gap as drawn',
-      unit: 'mm',
+      unit: 'gauge',
       source: HOW,
       symbol: 'g',
       // a gap to a surface nobody measured has no millimetres
-      input: [nobody ? null : g.gapMm, 'mm', nobody ? UNMEASURED : 'nearest points'],
+      input: [nobody ? null : g.gapMm, 'gauge', nobody ? UNMEASURED : 'nearest points'],
     }),
     caution: g.state === 'meets' ? 'They stand in one another: nothing may be cut before one of them gives way.' : undefined,
   })

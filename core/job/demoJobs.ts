@@ -60,6 +60,9 @@ const strapped = (
 })
 
 /** Six jobs of Skerry Quay Outfitting, each at another station and with another verdict. */
+/** The loft's van is another of the same kind, with a lower fan under its bars. */
+const lowFan = { ...van, obstacles: van.obstacles.map((o) => ({ ...o, heightMm: 52 })) }
+
 export const demoJobs: Job[] = [
   withBrief(
     newJob('Pole and case rack, survey van', van, METRIC),
@@ -124,7 +127,7 @@ export const demoJobs: Job[] = [
     },
   ),
   withBrief(
-    newJob('Spar carrier', van, INCH),
+    newJob('Spar carrier', lowFan, INCH),
     {
       clientName: 'Spar and sail loft',
       contact: 'loft telephone',

@@ -1,4 +1,5 @@
 import { issueMessage } from '../issue/messages.en'
+import type { Limit } from '../limits/limit'
 import { neededBeforeCutting } from '../measure/needed'
 import { restOf } from '../resting/rest'
 import { swingsOf } from '../vehicle/swings'
@@ -11,7 +12,12 @@ import type { Station } from './stations'
 export type OpenItem = { station: Station; text: string; weight: 'needed' | 'worth a look' }
 
 /** What is open at each station, from the job and its figures. `length` shows mm in the job's units. */
-export function openItems(job: Job, evaluation: Evaluation | null, length: (mm: number) => string): OpenItem[] {
+export function openItems(
+  job: Job,
+  evaluation: Evaluation | null,
+  length: (mm: number) => string,
+  fit: Pick<Limit, 'name' | 'state'>[] = [],
+): OpenItem[] {
   const { brief, vehicle } = job
   const items: OpenItem[] = []
   const needed = (station: Station, text: string) => items.push({ station, text, weight: 'needed' })
@@ -47,6 +53,10 @@ export function openItems(job: Job, evaluation: Evaluation | null, length: (mm: 
   for (const l of evaluation?.limits ?? []) {
     if (l.state === 'over') needed('loads', `${l.name} is over its line`)
     if (l.state === 'unknown') needed('loads', `${l.name} is not assessed`)
+  }
+  for (const l of fit) {
+    if (l.state === 'over') needed('fit', l.name)
+    if (l.state === 'unknown') look('fit', `${l.name} is not assessed`)
   }
   return items
 }

@@ -104,6 +104,6 @@ export function crewCab(): Vehicle {
         bodyId: 'cab',
       },
     ],
-    obstacles: [{ taken, name: 'antenna', accessMm: null, xMm: 950, yMm: 0, lengthMm: 60, widthMm: 40, heightMm: 160 }],
+    obstacles: [{ taken, name: 'antenna', accessMm: null, xMm: 890, yMm: 0, lengthMm: 60, widthMm: 40, heightMm: 160 }],
   }
 }

@@ -72,7 +72,7 @@ export function leafAt(swing: Swing, openDeg: number): { hinge: Vec3; along: Vec
 export function swingPaths(swing: Swing): [Vec3[], Vec3[]] {
   if (swing.opensDeg === null) return [[], []]
   const opens = swing.opensDeg
-  const steps = Math.ceil(opens / 6)
+  const steps = Math.max(1, Math.ceil(opens / 6))
   const leaves = Array.from({ length: steps + 1 }, (_, i) => leafAt(swing, (opens * i) / steps))
   return [leaves.map((l) => l.corners[2]), leaves.map((l) => l.corners[3])]
 }

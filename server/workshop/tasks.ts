@@ -2,6 +2,7 @@ import type { Tools } from '../../core/calculator/tools'
 import { type Calculation, calculate, calculatorOf } from '../../core/calculators/registry'
 import { cutList } from '../../core/cutList/cutList'
 import { readJob } from '../../core/exchange/jobFile'
+import { withFit } from '../../core/fit/fit'
 import { type Piece, piecesOf } from '../../core/issuedPlan/planMoved'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
@@ -12,6 +13,7 @@ import type { Stock } from '../../core/stock/stock'
 import { type Verdict, verdictOf } from '../jobs/verdict'
 import { backUp } from '../keeping/backup'
 import { type Print, printed } from '../prints/printed'
+import { fittingReady } from './fitting'
 
 /** What is asked before metal is cut: what is over or unknown, and which pieces there are. */
 export type Judged = { limits: Pick<Limit, 'name' | 'state'>[]; pieces: Piece[] }
@@ -56,13 +58,15 @@ export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
     case 'print':
       return printed(task.print)
     case 'judge': {
-      const { limits, assembly } = evaluate(task.job, task.rules)
+      const figures = evaluate(task.job, task.rules)
+      const { assembly } = figures
+      const limits = withFit(figures.limits, (await fittingReady())(task.job, figures, task.rules))
       return { limits: limits.map(({ name, state }) => ({ name, state })), pieces: piecesOf(assembly) }
     }
     case 'verdict': {
       const read = readJob(JSON.parse(task.document))
       if (!read.ok) throw new Error(read.faults.map((f) => `${f.where}: ${f.expected}`).join('; '))
-      return verdictOf(read.value, task.rules, task.accepted)
+      return verdictOf(read.value, task.rules, task.accepted, await fittingReady())
     }
     case 'backup':
       backUp(task.database, task.to)

@@ -7,6 +7,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import useMediaQuery from '@mui/material/useMediaQuery'
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react'
+import { gapLines, type ShownGap } from '../../core/drawing/gapLines'
 import { bounds, type Dimension, type Sheet, type ViewName } from '../../core/drawing/sheet'
 import { movedLines, type Strain, strainOf } from '../../core/drawing/strain'
 import { drawView } from '../../core/drawing/views'
@@ -17,6 +18,7 @@ import type { CaseResult } from '../../core/loads/caseResult'
 import { pieceName } from '../../core/pieces/piece'
 import { beginDrag, cancelDrag, editJob, endDrag } from '../job/jobStore'
 import { useResult, useRules } from '../job/useEvaluation'
+import { useLimits } from '../job/useFit'
 import { marksOf } from '../limits/states'
 import { measureIn, type PieceInHand, useInHand, useWhole } from '../pieces/inHand'
 import { QuantityInput } from '../quantity/QuantityInput'
@@ -24,6 +26,7 @@ import { useUnits } from '../quantity/units'
 import { handlesOf, nudged } from './handles'
 import { type SheetActions, SheetView } from './SheetView'
 import { UseLegend } from './useBands'
+import { useFitShown } from './useFitShown'
 
 import { type Arrangement, useView } from './view'
 
@@ -35,6 +38,7 @@ export function DrawingPane({
   low = false,
   loads = false,
   layout = false,
+  fit = false,
 }: {
   job: Job
   live?: boolean
@@ -42,20 +46,23 @@ export function DrawingPane({
   loads?: boolean
   /** pieces are worked on one at a time: the others step back */
   layout?: boolean
+  /** gaps are shown, and what moves stands where it was moved to */
+  fit?: boolean
 }) {
   const { view, selected, when, show, select, count } = useView()
   const small = useMediaQuery('(max-width:760px)')
   const evaluation = useResult((s) => s.evaluation)
-  const limits = evaluation?.limits
+  const limits = useLimits()
   const { caseId, load } = useView()
   const units = useUnits()
   const shownCase = loads && evaluation ? (evaluation.cases.find((c) => c.case.id === caseId) ?? worstCase(evaluation)) : null
   // a case that lacks a figure is named, not drawn: its hatching would read as clear
   const strainedCase = shownCase && !shownCase.missing.length ? shownCase : null
   const lacks = (shownCase ?? evaluation)?.missing ?? []
-  const marks = useMemo(() => marksOf(limits ?? []), [limits])
+  const marks = useMemo(() => marksOf(limits), [limits])
   const rules = useRules()
-  const { assembly } = useWhole(job)
+  const whole = useWhole(job)
+  const { assembly, vehicle, brief, gaps } = useFitShown(job, whole.assembly, fit)
   const inHand = useInHand(job)
   // one piece alone is never faint, nor is anything while loads are looked at
   const faintBut = layout && job.pieces.length > 1 ? (inHand?.piece.id ?? null) : null
@@ -79,9 +86,9 @@ export function DrawingPane({
 
   const strain = (name: ViewName): Strain | null => (strainedCase && evaluation ? strainOf(name, evaluation, strainedCase, units) : null)
   const pane = (name: ViewName) => {
-    const drawn = drawView(name, assembly, job.vehicle, job.brief, shownCase?.case.when ?? when, faintBut)
+    const drawn = drawView(name, assembly, vehicle, brief, shownCase?.case.when ?? when, faintBut)
     const strained = strain(name)
-    const sheet = strained ? underLoad(drawn, strained) : drawn
+    const sheet = strained ? underLoad(drawn, strained) : fit ? withGaps(name, drawn, gaps) : drawn
     return (
       <SheetView
         key={name}
@@ -155,7 +162,8 @@ export function DrawingPane({
         {shown === '3d' ? (
           <Suspense fallback={<Typography sx={{ p: 3 }}>Setting up the 3D view…</Typography>}>
             <Scene
-              job={job}
+              job={{ ...job, vehicle, brief }}
+              gaps={gaps}
               assembly={assembly}
               when={shownCase?.case.when ?? when}
               marks={marks}
@@ -184,6 +192,15 @@ export function DrawingPane({
     </Box>
   )
 }
+
+/** Where gaps are looked at, dimensions and marks step aside for them. */
+const withGaps = (view: ViewName, drawn: Sheet, gaps: ShownGap[]): Sheet => ({
+  ...drawn,
+  entities: [
+    ...drawn.entities.filter((e) => e.kind !== 'dimension' && e.kind !== 'balloon' && !(e.kind === 'line' && e.layer === 'mark')),
+    ...gapLines(view, gaps),
+  ],
+})
 
 const LOADED = new Set(['member', 'foot', 'cargo', 'force', 'moved'])
 /** Under load dimensions, names and doors step aside for the forces, and the rack fills the frame. */

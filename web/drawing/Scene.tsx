@@ -1,9 +1,10 @@
 import { useTheme } from '@mui/material/styles'
 import { Line, OrbitControls } from '@react-three/drei'
 import { Canvas } from '@react-three/fiber'
-import { useEffect, useMemo } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { BufferAttribute, BufferGeometry, DoubleSide, Quaternion, Vector3 } from 'three'
 import type { Assembly, Infill } from '../../core/assembly/assembly'
+import type { ShownGap } from '../../core/drawing/gapLines'
 import { drawnVehicle, WHEEL_RADIUS_MM } from '../../core/drawing/vehicleOutline'
 import { vehicleSolid } from '../../core/drawing/vehicleSolid'
 import type { Vec3 } from '../../core/geometry/vec3'
@@ -25,19 +26,24 @@ type Props = {
   marks: Map<string, LimitState>
   /** centre lines as a load case moves them, drawn larger than life */
   strained: { memberId: string; moved: Vec3[] }[]
+  /** the nearest points of gaps that are looked at */
+  gaps: ShownGap[]
 }
 
 /** The assembly in the round. Vehicle axes (x forward, y left, z up) are three's with y and z changed over; metres. */
-export default function Scene({ job, assembly, when, marks, strained }: Props) {
+export default function Scene({ job, assembly, when, marks, strained, gaps }: Props) {
   const { inks } = useTheme()
   const length = (job.vehicle.lengthMm.value ?? 5400) / 1000
+  // where somebody last looked from, at a vehicle of this shape; else so that the pieces are in front
+  const of = `${job.vehicle.id} ${length}`
+  const [seat] = useState(() => seats.get(of) ?? firstSeat(assembly, job.vehicle, length))
   const cargo = job.brief.cargo.filter((c) => c.counts === 'both' || c.counts === when)
   const standsAt = (c: (typeof cargo)[number]) => restOf(c, assembly).zMm ?? job.vehicle.roofHeightMm.value ?? 0
   const colour = (ref: string, plain: string) => (marks.get(ref) === 'over' ? inks.signal : marks.get(ref) === 'near' ? inks.near : plain)
   return (
     <Canvas
       frameloop="demand"
-      camera={{ position: [length * 0.98, 4.6, length * 1.03], fov: 38, near: 0.1, far: 100 }}
+      camera={{ position: seat.from, fov: 38, near: 0.1, far: 100 }}
       style={{ height: '100%' }}
       aria-label="3D view: drag to turn, scroll to come nearer"
       role="img"
@@ -105,14 +111,36 @@ export default function Scene({ job, assembly, when, marks, strained }: Props) {
               />
             ),
         )}
+        {gaps.map((g, i) => (
+          <GapMark key={i} gap={g} colour={g.bad ? inks.signal : inks.dimension} />
+        ))}
         {swingsOf(job.vehicle).map((s) => (
           <Leaf key={s.id} swing={s} colour={inks.obstacle} />
         ))}
       </group>
       <gridHelper args={[12, 24, inks.line, inks.line]} />
-      <OrbitControls makeDefault target={[0, 0.95, 0]} maxPolarAngle={Math.PI / 2} />
+      <OrbitControls
+        makeDefault
+        target={seat.at}
+        maxPolarAngle={Math.PI / 2}
+        onEnd={(e) => {
+          const by = e?.target as { object: { position: Vector3 }; target: Vector3 } | undefined
+          if (by) seats.set(of, { from: by.object.position.toArray(), at: by.target.toArray() })
+        }}
+      />
     </Canvas>
   )
+}
+
+type Seat = { from: [number, number, number]; at: [number, number, number] }
+/** Where each vehicle was last looked at from, as long as the page is open. */
+const seats = new Map<string, Seat>()
+/** From the front and left; what stands behind the cab is looked at from behind. Three's axes, metres */
+function firstSeat(assembly: Assembly, vehicle: Job['vehicle'], length: number): Seat {
+  const xs = [...assembly.members.flatMap((m) => m.path.map((p) => p.x)), ...assembly.plates.map((p) => p.pose.origin.x)]
+  const cab = vehicle.bodies.find((b) => b.kind === 'cab')
+  const behind = xs.length > 0 && cab !== undefined && xs.reduce((s, x) => s + x, 0) / xs.length < cab.fromXMm
+  return { from: [(behind ? -1 : 1) * length * 0.98, behind ? 3.9 : 4.6, length * 1.03], at: [behind ? -length * 0.08 : 0, 0.95, 0] }
 }
 
 const place = (x: number, y: number, z: number): [number, number, number] => [x / 1000, z / 1000, -y / 1000]
@@ -183,6 +211,22 @@ function Fill({ infill, colour }: { infill: Infill; colour: string }) {
     <mesh geometry={geometry}>
       <meshStandardMaterial color={colour} transparent opacity={Math.max(0.2, 1 - infill.openShare)} side={DoubleSide} />
     </mesh>
+  )
+}
+
+/** The two nearest points of a gap, seen through whatever stands before them. */
+function GapMark({ gap, colour }: { gap: ShownGap; colour: string }) {
+  const [a, b] = gap.at.map((p) => place(p.x, p.y, p.z)) as [[number, number, number], [number, number, number]]
+  return (
+    <>
+      <Line points={[a, b]} color={colour} lineWidth={3} depthTest={false} />
+      {[a, b].map((p, i) => (
+        <mesh key={i} position={p} renderOrder={2}>
+          <sphereGeometry args={[0.018, 16, 12]} />
+          <meshBasicMaterial color={colour} depthTest={false} />
+        </mesh>
+      ))}
+    </>
   )
 }
 

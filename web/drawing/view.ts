@@ -11,11 +11,16 @@ type View = {
   when: 'driving' | 'parked'
   /** the load case shown at Loads; null = the worst */
   caseId: string | null
+  /** at Fit: what is moved and how far, and the gap that is looked at */
+  moving: { id: string; value: number } | null
+  gapId: string | null
   show: (view: Arrangement) => void
   select: (ref: string | null) => void
   takeUp: (pieceId: string | null) => void
   count: (when: 'driving' | 'parked') => void
   load: (caseId: string | null) => void
+  move: (moving: { id: string; value: number } | null) => void
+  lookAt: (gapId: string | null) => void
 }
 /** What is looked at: not part of the job, not undone. Taking hold of a part takes up its piece. */
 export const useView = create<View>()((set) => ({
@@ -24,9 +29,13 @@ export const useView = create<View>()((set) => ({
   pieceId: null,
   when: 'driving',
   caseId: null,
+  moving: null,
+  gapId: null,
   show: (view) => set({ view }),
   select: (selected) => set((s) => ({ selected, pieceId: (selected && pieceIdOf(selected)) ?? s.pieceId })),
   takeUp: (pieceId) => set({ pieceId, selected: null }),
   count: (when) => set({ when }),
   load: (caseId) => set({ caseId }),
+  move: (moving) => set({ moving, gapId: null }),
+  lookAt: (gapId) => set({ gapId, moving: null }),
 }))

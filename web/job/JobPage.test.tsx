@@ -40,7 +40,7 @@ describe('one job, opened', () => {
     answering({ '/jobs/j1': stored, 'PUT /jobs/j1': { revision: 4 } })
     page()
     await screen.findByText('at layout')
-    key('5')
+    key('6')
     expect(await screen.findByText('at cut')).toBeTruthy()
     key('v')
     expect(useView.getState().view).toBe('plan')

@@ -19,12 +19,14 @@ import { closeJob, editJob, openJob, redo, standAt, undo, useJob } from './jobSt
 import { StationPath } from './StationPath'
 import { saveNow, useAutosave } from './useAutosave'
 import { useLiveEvaluation } from './useEvaluation'
+import { useLiveFit } from './useFit'
 
 const screens: Record<Station, ReturnType<typeof lazy>> = {
   brief: lazy(() => import('../stations/brief/BriefStation')),
   measure: lazy(() => import('../stations/measure/MeasureStation')),
   layout: lazy(() => import('../stations/layout/LayoutStation')),
   loads: lazy(() => import('../stations/loads/LoadsStation')),
+  fit: lazy(() => import('../stations/fit/FitStation')),
   cut: lazy(() => import('../stations/cut/CutStation')),
   'hand-over': lazy(() => import('../stations/handOver/HandOverStation')),
 }
@@ -88,6 +90,7 @@ function OpenJob({ id, at }: { id: string; at: Station }) {
   const navigate = useNavigate()
   useAutosave()
   useLiveEvaluation()
+  useLiveFit()
   // where the job stands in the shop is the last station somebody worked at
   useEffect(() => {
     standAt(at)
@@ -112,7 +115,7 @@ function OpenJob({ id, at }: { id: string; at: Station }) {
         event.preventDefault()
         void saveNow()
       } else if (chord || event.altKey) return
-      else if (/^[1-6]$/.test(key)) void navigate(`/jobs/${id}/${stations[Number(key) - 1]}`)
+      else if (/^[1-7]$/.test(key)) void navigate(`/jobs/${id}/${stations[Number(key) - 1]}`)
       else if (key === 'u') editJob((j) => ({ ...j, units: { ...j.units, system: j.units.system === 'inch' ? 'metric' : 'inch' } }))
       else if (key === 'v') {
         const views = ['all', 'plan', 'side', 'rear', '3d'] as const

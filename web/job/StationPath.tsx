@@ -6,10 +6,12 @@ import { openItems } from '../../core/job/openItems'
 import { type Station, stationNames, stations } from '../../core/job/stations'
 import { figureText } from '../../core/quantity/figureText'
 import { useResult } from './useEvaluation'
+import { useFit } from './useFit'
 
 export const useOpenItems = (job: Job) => {
   const evaluation = useResult((s) => s.evaluation)
-  return useMemo(() => openItems(job, evaluation, (mm) => figureText(mm, 'mm', job.units)), [job, evaluation])
+  const fit = useFit()
+  return useMemo(() => openItems(job, evaluation, (mm) => figureText(mm, 'mm', job.units), fit?.limits), [job, evaluation, fit])
 }
 
 /** One line, a mark for each station, and how much is open there. */

@@ -12,6 +12,7 @@ import { useView } from '../drawing/view'
 import { WhyButton, Working } from '../figure/Working'
 import { editJob, useJob } from '../job/jobStore'
 import { evaluating, useResult, useRules } from '../job/useEvaluation'
+import { useLimits } from '../job/useFit'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { useUnits } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
@@ -30,6 +31,7 @@ const useStateColour = () => {
 export function TideGauge() {
   const evaluation = useResult((s) => s.evaluation)
   const fault = useResult((s) => s.fault)
+  const all = useLimits()
   const [alone, setAlone] = useState<string | null>(null)
   if (fault)
     return (
@@ -39,7 +41,7 @@ export function TideGauge() {
     )
   if (!evaluation) return <Typography sx={{ p: 2, color: 'text.secondary' }}>Working out the limits…</Typography>
   const only = evaluation.pieces.some((p) => p.id === alone) ? alone : null
-  const limits = evaluation.limits.filter((l) => only === null || l.pieceId === only || l.pieceId === null)
+  const limits = all.filter((l) => only === null || l.pieceId === only || l.pieceId === null)
   const [first, ...rest] = limits
   const count = (s: LimitState) => limits.filter((l) => l.state === s).length
   return (

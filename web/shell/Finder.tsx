@@ -14,6 +14,7 @@ const STATIONS = [
   ['measure', 'Measure'],
   ['layout', 'Layout'],
   ['loads', 'Loads'],
+  ['fit', 'Fit'],
   ['cut', 'Cut'],
   ['hand-over', 'Hand-over'],
 ]

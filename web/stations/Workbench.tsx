@@ -13,6 +13,7 @@ export function Workbench({
   stick,
   loads,
   layout,
+  fit,
 }: {
   job: Job
   inputs: ReactNode
@@ -23,6 +24,8 @@ export function Workbench({
   loads?: boolean
   /** pieces are worked on one at a time */
   layout?: boolean
+  /** gaps are shown, and what moves stands where it was moved to */
+  fit?: boolean
 }) {
   return (
     <Box
@@ -53,7 +56,7 @@ export function Workbench({
         }}
       >
         <Box sx={{ flex: 1, minHeight: 0 }}>
-          {middle ?? <DrawingPane job={job} low={below !== undefined} loads={loads} layout={layout} />}
+          {middle ?? <DrawingPane job={job} low={below !== undefined} loads={loads} layout={layout} fit={fit} />}
         </Box>
         {below && (
           <Box

@@ -13,7 +13,7 @@ import { call } from '../../api/client'
 import { useIssuedPlans } from '../../api/queries'
 import { useJob } from '../../job/jobStore'
 import { saveNow } from '../../job/useAutosave'
-import { useResult } from '../../job/useEvaluation'
+import { useLimits } from '../../job/useFit'
 import { TextInput } from '../../quantity/TextInput'
 import { Group } from '../Group'
 import { PlanMoved } from './PlanMoved'
@@ -84,7 +84,7 @@ type Accepting = {
 
 /** What stands in the way of accepting, the reason that a limit over or not assessed asks for, and the button. */
 function ToAccept({ job, state, id, reason, setReason, accept }: Accepting) {
-  const limits = useResult((s) => s.evaluation?.limits) ?? []
+  const limits = useLimits()
   const doubts = neededBeforeCutting(job.vehicle)
   const doubtful = limits.filter((l) => l.state === 'over' || l.state === 'unknown')
   const fits = doubts.length === 0 && state.plan?.complete && state.plan.profiles.length > 0 && !state.running

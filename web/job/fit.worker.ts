@@ -1,0 +1,25 @@
+import RAPIER from '@dimforge/rapier3d-compat'
+import { expose } from 'comlink'
+import { type Fit, fitGiven, fitOf } from '../../core/fit/fit'
+import { type Kit, rapierKit } from '../../core/fit/kit'
+import { Measurer } from '../../core/fit/meetings'
+import type { Evaluation } from '../../core/job/evaluate'
+import type { Job } from '../../core/job/job'
+import type { Rules } from '../../core/rules/rules'
+
+const ready = RAPIER.init().then((): { kit: Kit; measurer: Measurer } => {
+  const kit = rapierKit(RAPIER)
+  return { kit, measurer: new Measurer(kit) }
+})
+// who waits for it is told; nobody waiting yet is no error
+ready.catch(() => undefined)
+
+const api = {
+  /** Gaps and ways of a job whose figures are known; what did not change since the last time is not measured again. */
+  fit: async (job: Job, figures: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules): Promise<Fit> => {
+    const { kit, measurer } = await ready
+    return fitOf(fitGiven(job, figures, rules), kit, measurer)
+  },
+}
+export type FitApi = typeof api
+expose(api)

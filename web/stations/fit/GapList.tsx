@@ -1,0 +1,177 @@
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import ButtonBase from '@mui/material/ButtonBase'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { type Gap, UNMEASURED } from '../../../core/fit/gaps'
+import type { Job } from '../../../core/job/job'
+import { pieceName } from '../../../core/pieces/piece'
+import { figureText } from '../../../core/quantity/figureText'
+import type { DisplayUnits } from '../../../core/quantity/units'
+import { useView } from '../../drawing/view'
+import { useFit, useFitResult } from '../../job/useFit'
+import { type LimitState, stateMarks } from '../../limits/states'
+import { useUnits } from '../../quantity/units'
+import { FIGURES } from '../../theme/theme'
+import { Group } from '../Group'
+
+/** How a gap's state is shown, and in what words. */
+const shownAs: Record<Gap['state'], { mark: LimitState; word: string }> = {
+  meets: { mark: 'over', word: 'in one another' },
+  tight: { mark: 'over', word: 'may touch' },
+  unknown: { mark: 'unknown', word: 'not assessed' },
+  measure: { mark: 'unknown', word: 'measure here' },
+  clear: { mark: 'clear', word: 'clear' },
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** Every pair that may not touch, the worst first; pressing one shows where it is in every view. */
+export function GapList({ job }: { job: Job }) {
+  const fit = useFit()
+  const fault = useFitResult((s) => s.fault)
+  const shown = useView((s) => s.gapId)
+  const [all, setAll] = useState(false)
+  const rows = together(fit?.gaps ?? [])
+  // clear gaps inside one piece are many, and how it was made
+  const quiet = rows.filter(({ gap }) => gap.state === 'clear' && gap.a.pieceId !== null && gap.a.pieceId === gap.b.pieceId)
+  return (
+    <Group title="Gaps">
+      {fault ? (
+        <Typography role="alert" color="error" variant="body2">
+          The gaps could not be worked out: {fault}
+        </Typography>
+      ) : !fit ? (
+        <Typography role="status" variant="body2" sx={{ color: 'text.secondary' }}>
+          Measuring the gaps…
+        </Typography>
+      ) : fit.gaps.length === 0 ? (
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          Nothing stands near anything that it may not touch.
+        </Typography>
+      ) : (
+        <Box>
+          <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+            {rows
+              .filter((r) => all || !quiet.includes(r))
+              .map(({ gap, more }) => (
+                <GapRow key={gap.id} gap={gap} more={more} job={job} open={shown === gap.id} />
+              ))}
+          </Box>
+          {quiet.length > 0 && (
+            <Button size="small" aria-expanded={all} onClick={() => setAll(!all)}>
+              {all ? 'Fewer' : `${quiet.length} more, clear, inside pieces`}
+            </Button>
+          )}
+        </Box>
+      )}
+    </Group>
+  )
+}
+
+/** Pairs alike, of the same names and the same gap, as one row. */
+function together(gaps: Gap[]): { gap: Gap; more: number }[] {
+  const plain = (g: Gap) => [g.a.name, g.b.name].map((n) => n.replace(/ [A-Z0-9-]+$/, '')).join('|')
+  const rows = new Map<string, { gap: Gap; more: number }>()
+  for (const gap of gaps) {
+    const key = `${gap.state} ${plain(gap)} ${Math.round(gap.gapMm)}`
+    const row = rows.get(key)
+    if (row) row.more++
+    else rows.set(key, { gap, more: 0 })
+  }
+  return [...rows.values()]
+}
+
+function GapRow({ gap, more, job, open }: { gap: Gap; more: number; job: Job; open: boolean }) {
+  const units = useUnits()
+  const lookAt = useView((s) => s.lookAt)
+  const { mark, word } = shownAs[gap.state]
+  const two = gap.a.pieceId !== null && gap.b.pieceId !== null && gap.a.pieceId !== gap.b.pieceId
+  return (
+    <Box component="li" sx={{ borderBottom: 1, borderColor: 'divider' }}>
+      <ButtonBase
+        onClick={() => lookAt(open ? null : gap.id)}
+        aria-expanded={open}
+        sx={{
+          display: 'block',
+          width: '100%',
+          textAlign: 'left',
+          py: 0.9,
+          pl: 1,
+          pr: 0.5,
+          font: 'inherit',
+          bgcolor: open ? (t) => t.inks.sheet : undefined,
+          borderLeft: 3,
+          borderColor: open ? 'primary.main' : 'transparent',
+        }}
+      >
+        <Box sx={{ fontSize: 14, lineHeight: 1.25 }}>
+          {capital(gap.a.name)} to {gap.b.name}
+          {more > 0 && <Box component="span" sx={{ color: 'text.secondary' }}>{`, and ${more} alike`}</Box>}
+        </Box>
+        {two && (
+          <Typography variant="caption" component="div" sx={{ color: 'text.secondary' }}>
+            {[gap.a, gap.b].map((p) => pieceNameOf(job, p.pieceId)).join(' and ')}
+          </Typography>
+        )}
+        <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, fontFamily: FIGURES, fontSize: 14 }}>
+          <Box
+            component="span"
+            sx={{
+              color: (t) => ({ over: t.inks.signal, near: t.inks.near, unknown: t.inks.unknown, clear: t.inks.clear })[mark],
+              fontWeight: 600,
+            }}
+          >
+            <span aria-hidden="true">{stateMarks[mark]}</span> {word}
+          </Box>
+          <span>{leftWords(gap, units)}</span>
+        </Box>
+      </ButtonBase>
+      {open && <Takers gap={gap} />}
+    </Box>
+  )
+}
+
+const pieceNameOf = (job: Job, id: string | null): string => {
+  const piece = job.pieces.find((p) => p.id === id)
+  return piece ? pieceName(piece) : ''
+}
+
+function leftWords(gap: Gap, units: DisplayUnits): string {
+  if (gap.state === 'measure') return '—'
+  const drawn = figureText(Math.abs(gap.gapMm), 'gauge', units)
+  if (gap.gapMm < 0) return `${drawn} deep`
+  return gap.worstMm === null ? `${drawn} drawn` : `${drawn}, ${figureText(gap.worstMm, 'gauge', units)} at worst`
+}
+
+/** What may take from it, line by line, and what is left at worst and likely. */
+function Takers({ gap }: { gap: Gap }) {
+  const units = useUnits()
+  const text = (mm: number | null) => (mm === null ? 'missing' : figureText(mm, 'gauge', units))
+  const nobody = gap.takers.some((t) => t.name === UNMEASURED)
+  const rows: [string, string][] = nobody
+    ? [['The vehicle is only a likeness there', 'measure here']]
+    : [
+        ['As drawn', text(gap.gapMm)],
+        ...gap.takers.map((t): [string, string] => [t.name, t.error ? `± ${text(t.mm)}` : `− ${text(t.mm)}`]),
+        ['Left at worst', text(gap.worstMm)],
+        ['Left likely', text(gap.likelyMm)],
+      ]
+  return (
+    <Box
+      component="dl"
+      sx={{ m: 0, pb: 1, pl: 1.4, pr: 0.5, display: 'grid', gridTemplateColumns: '1fr auto', columnGap: 1.5, fontSize: 13 }}
+    >
+      {rows.map(([name, value]) => (
+        <Box key={name} sx={{ display: 'contents' }}>
+          <Box component="dt" sx={{ color: 'text.secondary' }}>
+            {name}
+          </Box>
+          <Box component="dd" sx={{ m: 0, fontFamily: FIGURES, textAlign: 'right', color: value === 'missing' ? 'error.main' : undefined }}>
+            {value}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  )
+}
