@@ -114,7 +114,7 @@ test('slots and shims instead: the one hole 3 mm forward asks for slots along th
 })
 
 test('a case over a hatch that needs 450 to open is named; beside it nothing is said', () => {
-  const job = demoJobs[3] // hatch at 618, 240 long; deck 2290 + 60 + 30 = 2380 would stand 20 into it
+  const job = demoJobs[3] // hatch at 630, 228 long; deck 2290 + 60 + 30 = 2380 would stand 20 into it
   const over = { ...job, brief: { ...job.brief, cargo: [{ ...job.brief.cargo[1], xMm: 630, yMm: 0 }] } }
   expect(evaluate(over, defaultRules).issues).toContainEqual(
     expect.objectContaining({ code: 'access_covered', clearMm: 2380 - 2280 - 120, needMm: 450 }),

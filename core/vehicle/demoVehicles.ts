@@ -125,7 +125,7 @@ export const demoVehicles: [Vehicle, Vehicle, Vehicle, ...Vehicle[]] = [
         bodyId: null,
       },
     ],
-    obstacles: [{ taken, name: 'roof hatch', accessMm: 450, xMm: 618, yMm: 0, lengthMm: 240, widthMm: 400, heightMm: 120 }],
+    obstacles: [{ taken, name: 'roof hatch', accessMm: 450, xMm: 630, yMm: 0, lengthMm: 228, widthMm: 400, heightMm: 120 }],
   },
   ...demoPickups(),
   ...demoYard(),
