@@ -1,5 +1,5 @@
 import { figure, given, type Input } from '../figure/figure'
-import { type Limit, limit } from '../limits/limit'
+import { type Limit, limit, limitKey } from '../limits/limit'
 import type { Rules } from '../rules/rules'
 import { type Gap, UNMEASURED } from './gaps'
 import type { Motion } from './motions'
@@ -39,9 +39,14 @@ function unmeasured(gaps: Gap[]): Gap[] {
 
 const HOW = 'distance of convex bodies (Gilbert, Johnson & Keerthi 1988); depth by separating axes'
 
+const limitId = (g: Gap): string => `gap.${g.id}`
+const partOf = (g: Gap) => (g.a.pieceId !== null ? g.a : g.b)
+/** The name by which a gap’s limit is asked for. */
+export const gapLimitKey = (g: Gap): string => limitKey({ id: limitId(g), pieceId: partOf(g).pieceId })
+
 function gapLimit(g: Gap, rules: Rules): Limit {
-  const id = `gap.${g.id}`
-  const part = g.a.pieceId !== null ? g.a : g.b
+  const id = limitId(g)
+  const part = partOf(g)
   const nobody = g.takers.some((t) => t.name === UNMEASURED)
   return limit({
     id,

@@ -1,6 +1,8 @@
 import RAPIER from '@dimforge/rapier3d-compat'
 import { expose } from 'comlink'
+import { type Relief, relieve } from '../../core/advice/relief'
 import { type Fit, fitGiven, fitOf } from '../../core/fit/fit'
+import { judged } from '../../core/fit/judged'
 import { type Kit, rapierKit } from '../../core/fit/kit'
 import { Measurer } from '../../core/fit/meetings'
 import type { Evaluation } from '../../core/job/evaluate'
@@ -19,6 +21,11 @@ const api = {
   fit: async (job: Job, figures: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules): Promise<Fit> => {
     const { kit, measurer } = await ready
     return fitOf(fitGiven(job, figures, rules), kit, measurer)
+  },
+  /** Single changes that would relieve a gap or a way, tried one by one. */
+  relieve: async (job: Job, limitId: string, rules: Rules): Promise<Relief[]> => {
+    const { kit, measurer } = await ready
+    return relieve(job, limitId, rules, (j) => judged(j, rules, kit, measurer))
   },
 }
 export type FitApi = typeof api

@@ -16,6 +16,8 @@ const working = (): Remote<FitApi> => {
   return api
 }
 
+export const fitting = <T>(work: (api: Remote<FitApi>) => Promise<T>): Promise<T> => work(working())
+
 /** Keeps what fits up with the figures: one job in the worker at a time, then only the newest. */
 export function useLiveFit(): void {
   const rules = useRules()

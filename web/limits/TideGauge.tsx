@@ -1,21 +1,19 @@
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import { useTheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
-import { useEffect, useState } from 'react'
-import type { Relief } from '../../core/advice/relief'
-import type { Job } from '../../core/job/job'
+import { useState } from 'react'
 import { type Limit, limitKey, missingFor } from '../../core/limits/limit'
-import { figureText, withLengths } from '../../core/quantity/figureText'
+import { figureText } from '../../core/quantity/figureText'
 import { percentText } from '../../core/quantity/percent'
 import { useView } from '../drawing/view'
 import { WhyButton, Working } from '../figure/Working'
-import { editJob, useJob } from '../job/jobStore'
-import { evaluating, useResult, useRules } from '../job/useEvaluation'
+import { useJob } from '../job/jobStore'
+import { useResult } from '../job/useEvaluation'
 import { useLimits } from '../job/useFit'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { useUnits } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
+import { Reliefs } from './Reliefs'
 import { type LimitState, stateMarks, stateWords } from './states'
 
 /** The line stands at four fifths of the staff, so that water over it can be seen to be over. */
@@ -279,49 +277,7 @@ function LimitWorking({ limit }: { limit: Limit }) {
           {limit.caution}
         </Typography>
       )}
-      {job && (limit.state === 'over' || limit.state === 'near') && <Reliefs job={job} limit={limit} />}
-    </Box>
-  )
-}
-
-function Reliefs({ job, limit }: { job: Job; limit: Limit }) {
-  const units = useUnits()
-  const rules = useRules()
-  const [reliefs, setReliefs] = useState<Relief[] | null>(null)
-  useEffect(() => {
-    let gone = false
-    void evaluating((api) => api.relieve(job, limitKey(limit), rules)).then((r) => {
-      if (!gone) setReliefs(r)
-    })
-    return () => {
-      gone = true
-    }
-  }, [job, limit, rules])
-  return (
-    <Box>
-      <Typography variant="h3">What would relieve it</Typography>
-      {reliefs === null ? (
-        <Typography variant="caption">Trying changes…</Typography>
-      ) : reliefs.length === 0 ? (
-        <Typography variant="caption">
-          No single change of a piece relieves it without pushing another limit over. Change the load, the vehicle or the way it stands.
-        </Typography>
-      ) : (
-        reliefs.map((r) => (
-          <Button
-            key={r.label}
-            variant="outlined"
-            fullWidth
-            sx={{ mt: 0.5, justifyContent: 'space-between', textAlign: 'left' }}
-            onClick={() => editJob((j) => ({ ...j, pieces: r.job.pieces }))}
-          >
-            <span>{withLengths(r.label, units)}</span>
-            <Box component="span" sx={{ fontFamily: FIGURES, ml: 1, whiteSpace: 'nowrap' }}>
-              → {percentText(r.ratioAfter)}
-            </Box>
-          </Button>
-        ))
-      )}
+      {job && (limit.state === 'over' || limit.state === 'near') && <Reliefs job={job} limitId={limitKey(limit)} />}
     </Box>
   )
 }

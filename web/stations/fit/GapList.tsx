@@ -3,13 +3,16 @@ import Button from '@mui/material/Button'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
+import { gapLimitKey } from '../../../core/fit/fitLimits'
 import { type Gap, UNMEASURED } from '../../../core/fit/gaps'
 import type { Job } from '../../../core/job/job'
+import { limitKey } from '../../../core/limits/limit'
 import { pieceName } from '../../../core/pieces/piece'
 import { figureText } from '../../../core/quantity/figureText'
 import type { DisplayUnits } from '../../../core/quantity/units'
 import { useView } from '../../drawing/view'
 import { useFit, useFitResult } from '../../job/useFit'
+import { Reliefs } from '../../limits/Reliefs'
 import { type LimitState, stateMarks } from '../../limits/states'
 import { useUnits } from '../../quantity/units'
 import { FIGURES } from '../../theme/theme'
@@ -86,6 +89,8 @@ function GapRow({ gap, more, job, open }: { gap: Gap; more: number; job: Job; op
   const units = useUnits()
   const lookAt = useView((s) => s.lookAt)
   const { mark, word } = shownAs[gap.state]
+  const limits = useFit()?.limits ?? []
+  const relieved = limits.some((l) => l.state === 'over' && limitKey(l) === gapLimitKey(gap))
   const two = gap.a.pieceId !== null && gap.b.pieceId !== null && gap.a.pieceId !== gap.b.pieceId
   return (
     <Box component="li" sx={{ borderBottom: 1, borderColor: 'divider' }}>
@@ -128,6 +133,11 @@ function GapRow({ gap, more, job, open }: { gap: Gap; more: number; job: Job; op
         </Box>
       </ButtonBase>
       {open && <Takers gap={gap} />}
+      {open && relieved && (
+        <Box sx={{ pl: 1.4, pb: 1 }}>
+          <Reliefs job={job} limitId={gapLimitKey(gap)} />
+        </Box>
+      )}
     </Box>
   )
 }
