@@ -8,9 +8,10 @@ import { movesOf } from './gives'
 import type { Kit } from './kit'
 import type { Measurer } from './meetings'
 import { type Motion, motionsOf } from './motions'
+import { type Apart, takeApart } from './takeApart'
 
-/** What fits: every gap that may close, everything that moves, and the limits of both. */
-export type Fit = { gaps: Gap[]; motions: Motion[]; limits: Limit[] }
+/** What fits: every gap that may close, everything that moves, what comes off again, and the limits of all. */
+export type Fit = { gaps: Gap[]; motions: Motion[]; apart: Apart; limits: Limit[] }
 
 export const fitGiven = (
   job: Job,
@@ -30,7 +31,8 @@ export const fitGiven = (
 export function fitOf(given: FitGiven, kit: Kit, measurer: Measurer): Fit {
   const gaps = gapsOf(given, measurer)
   const motions = motionsOf(given, kit)
-  return { gaps, motions, limits: fitLimits(gaps, motions, given.rules) }
+  const apart = takeApart(given, kit)
+  return { gaps, motions, apart, limits: fitLimits(gaps, motions, apart.trapped, given.rules) }
 }
 
 /** The limits of strength and those of fit as one list, the governing one first. */

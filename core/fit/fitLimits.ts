@@ -3,15 +3,17 @@ import { type Limit, limit, limitKey } from '../limits/limit'
 import type { Rules } from '../rules/rules'
 import { type Gap, UNMEASURED } from './gaps'
 import type { Motion } from './motions'
+import type { Trapped } from './takeApart'
 
 /** Gaps that are not clear, the nearest of those that are, what something that moves meets, and what nobody measured. */
-export function fitLimits(gaps: Gap[], motions: Motion[], rules: Rules): Limit[] {
+export function fitLimits(gaps: Gap[], motions: Motion[], trapped: Trapped[], rules: Rules): Limit[] {
   const [nearest] = gaps.filter((g) => g.state === 'clear')
   const told = [...gaps.filter((g) => g.state === 'meets' || g.state === 'tight' || g.state === 'unknown'), ...(nearest ? [nearest] : [])]
   return [
     ...alike(told).map((g) => gapLimit(g, rules)),
     ...unmeasured(gaps).map((g) => gapLimit(g, rules)),
     ...motions.filter((m) => m.touch || m.lacks).map((m) => motionLimit(m, rules)),
+    ...trapped.map((t) => trapLimit(t, rules)),
   ]
 }
 
@@ -112,5 +114,37 @@ function motionLimit(m: Motion, rules: Rules): Limit {
       symbol: 'a',
       input: [touch?.at ?? null, unit, lacks ?? `${touch?.part.name} against ${touch?.what.name}`],
     }),
+  })
+}
+
+/** What goes in but does not come out again. */
+function trapLimit(t: Trapped, rules: Rules): Limit {
+  const [name] = t.names
+  const id = `trap.${t.ids[0]}`
+  return limit({
+    id,
+    name: `${name} does not come out again`,
+    group: 'rack',
+    unit: '',
+    ref: t.ids[0] ?? null,
+    pieceId: t.pieceId,
+    nearRatio: rules.nearRatio,
+    used: given({
+      id: `${id}.used`,
+      name: 'Ways out that it needs',
+      unit: '',
+      source: 'a part that cannot come out cannot be put right',
+      symbol: 'n',
+      input: [1, '', 'one'],
+    }),
+    allowed: given({
+      id: `${id}.allowed`,
+      name: 'Straight ways out',
+      unit: '',
+      source: 'cast along the vehicle’s axes and out of its plane, with everything off that comes off before it',
+      symbol: 'n',
+      input: [0, '', `farthest {${Math.round(t.goesMm)}}, then ${t.by.name} is in its way`],
+    }),
+    caution: 'Weld nothing over it until it has a way out.',
   })
 }

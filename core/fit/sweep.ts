@@ -27,7 +27,7 @@ const CLEAR_MM = 1
 const SEEN_MM = 100
 const MOST_STEP_DEG = 5
 
-type Hull = { solid: Solid; body: KitBody; round: Range; along: Range }
+export type Hull = { solid: Solid; body: KitBody; round: Range; along: Range }
 type Range = { low: number; high: number }
 
 /** A mover on its way from shut to open against everything that stays. */
@@ -117,7 +117,7 @@ function turnedTo(kit: Kit, m: Mover, a: Hull, b: Hull, to: number): Sweep {
 }
 
 /** One body sliding past another, cast along its way. What it lies against from the start it slides along, unless a little way on it stands deeper in it. */
-function slid(kit: Kit, m: Mover, a: Hull, b: Hull, before: number): Sweep {
+export function slid(kit: Kit, m: Mover, a: Hull, b: Hull, before: number): Sweep {
   const none: Sweep = { touch: null, least: null }
   const at = (value: number) => {
     kit.place(a.body, placingAt(m, value))
@@ -129,6 +129,9 @@ function slid(kit: Kit, m: Mover, a: Hull, b: Hull, before: number): Sweep {
   if (now && next) return next.gapMm < now.gapMm - CLEAR_MM / 2 ? { touch: passOf(a, b, m.from, next), least: null } : none
   const goes = kit.cast(a.body, m.axis.way, b.body, FOUND_MM, before - begin)
   if (goes === null || begin + goes >= before) return none
+  // parallel to it at just that distance it only grazes by
+  const further = at(begin + goes + CLEAR_MM)
+  if (!further || further.gapMm > FOUND_MM / 2) return none
   kit.place(a.body, placingAt(m, begin + goes))
   const c = kit.contact(a.body, b.body, SEEN_MM)
   return c ? { touch: passOf(a, b, begin + goes, c), least: null } : none

@@ -3,6 +3,7 @@ import { useView } from '../../drawing/view'
 import { useJob } from '../../job/jobStore'
 import { OpenList } from '../OpenList'
 import { Workbench } from '../Workbench'
+import { ComesApart } from './ComesApart'
 import { GapList } from './GapList'
 import { MotionList } from './MotionList'
 
@@ -22,6 +23,7 @@ export default function FitStation() {
       <OpenList job={job} station="fit" />
       <MotionList job={job} />
       <GapList job={job} />
+      <ComesApart job={job} />
     </>
   )
   return <Workbench job={job} fit inputs={inputs} />
