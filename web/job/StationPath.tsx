@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box'
-import { useMemo } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { NavLink } from 'react-router'
 import type { Job } from '../../core/job/job'
 import { openItems } from '../../core/job/openItems'
@@ -17,9 +17,17 @@ export const useOpenItems = (job: Job) => {
 /** One line, a mark for each station, and how much is open there. */
 export function StationPath({ id, at, job }: { id: string; at: Station; job: Job }) {
   const items = useOpenItems(job)
+  const path = useRef<HTMLElement>(null)
+  // on a phone the line is longer than the screen: the station stands in sight
+  useEffect(() => {
+    const line = path.current
+    const here = line?.querySelector<HTMLElement>('[aria-current]')
+    if (line && here && at) line.scrollLeft = here.offsetLeft - line.clientWidth / 2 + here.clientWidth / 2
+  }, [at])
   return (
     <Box
       component="nav"
+      ref={path}
       aria-label="Stations of this job"
       sx={{ display: 'flex', px: 1.5, borderBottom: 1, borderColor: 'divider', overflowX: 'auto', position: 'relative' }}
     >
@@ -33,7 +41,10 @@ export function StationPath({ id, at, job }: { id: string; at: Station; job: Job
             to={`/jobs/${id}/${s}`}
             aria-keyshortcuts={String(i + 1)}
             sx={{
-              flex: '1 0 96px',
+              flex: '1 0 auto',
+              minWidth: 84,
+              pr: 1.5,
+              whiteSpace: 'nowrap',
               display: 'flex',
               alignItems: 'center',
               gap: 0.75,

@@ -26,5 +26,5 @@ export default function FitStation() {
       <ComesApart job={job} />
     </>
   )
-  return <Workbench job={job} fit inputs={inputs} />
+  return <Workbench job={job} fit stick inputs={inputs} />
 }
