@@ -62,7 +62,7 @@ export function DrawingPane({
   const marks = useMemo(() => marksOf(limits), [limits])
   const rules = useRules()
   const whole = useWhole(job)
-  const { assembly, vehicle, brief, gaps } = useFitShown(job, whole.assembly, fit)
+  const { assembly, vehicle, brief, gaps, focus } = useFitShown(job, whole.assembly, fit)
   const inHand = useInHand(job)
   // one piece alone is never faint, nor is anything while loads are looked at
   const faintBut = layout && job.pieces.length > 1 ? (inHand?.piece.id ?? null) : null
@@ -100,6 +100,7 @@ export function DrawingPane({
         onSelect={select}
         actions={live ? actions : null}
         faintBut={faintBut}
+        focus={focus}
       />
     )
   }

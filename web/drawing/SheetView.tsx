@@ -1,8 +1,8 @@
 import { useTheme } from '@mui/material/styles'
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { pieceIdOf } from '../../core/assembly/ids'
-import type { Dimension, Entity, Sheet } from '../../core/drawing/sheet'
-import type { Point } from '../../core/geometry/vec3'
+import { type Dimension, type Entity, project, type Sheet } from '../../core/drawing/sheet'
+import type { Point, Vec3 } from '../../core/geometry/vec3'
 import { formatLength } from '../../core/quantity/formatQuantity'
 import type { LimitState } from '../limits/states'
 import { useUnits } from '../quantity/units'
@@ -11,6 +11,8 @@ import type { Axis, DrawnHandle } from './handles'
 import { Shape } from './Shape'
 import { outerRows, path, placedIn } from './sheetPlace'
 import { UsePatterns } from './useBands'
+import { centredOn, useZoom, whole } from './useZoom'
+import { ZoomButtons } from './ZoomButtons'
 
 export type SheetActions = {
   onGrab: (handle: DrawnHandle) => void
@@ -33,10 +35,12 @@ type Props = {
   faintBut?: string | null
   /** how much each member is used: it is tinted and hatched by that, and cargo steps back */
   uses?: Map<string, number>
+  /** a place that is looked at: the frame goes near it */
+  focus?: Vec3 | null
 }
 
 /** Draws one view on the screen, as large as fits. It only renders: every place is settled in the sheet. */
-export function SheetView({ sheet, handles, marks, selected, onSelect, actions, pick, uses, faintBut = null }: Props) {
+export function SheetView({ sheet, handles, marks, selected, onSelect, actions, pick, uses, faintBut = null, focus = null }: Props) {
   const { inks } = useTheme()
   const units = useUnits()
   const frame = useRef<HTMLDivElement>(null)
@@ -53,8 +57,20 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
   // while something is held the frame stands still, or the part would run away from under the hand
   const box = held?.box ?? sheet.box
   const rows = useMemo(() => outerRows(sheet.entities), [sheet.entities])
-  const { scale, origin } = useMemo(() => placedIn(box, size, rows), [box, size, rows])
+  const fitted = useMemo(() => placedIn(box, size, rows), [box, size, rows])
+  const z = useZoom(frame, size)
+  const scale = fitted.scale * z.zoom.by
+  const origin = { x: fitted.origin.x * z.zoom.by + z.zoom.shift.x, y: fitted.origin.y * z.zoom.by + z.zoom.shift.y }
   const on = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale })
+  const show = z.show
+  const lookedAt = focus ? project(sheet.view, focus) : null
+  const [focusX, focusY] = [lookedAt?.x ?? null, lookedAt?.y ?? null]
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only another place that is looked at moves the frame
+  useEffect(() => {
+    if (!size.width) return
+    if (focusX === null || focusY === null) return show(whole)
+    show(centredOn({ x: fitted.origin.x + focusX * fitted.scale, y: fitted.origin.y - focusY * fitted.scale }, size))
+  }, [focusX, focusY, size.width > 0, show])
   const byRef = useMemo(() => new Map(handles.map((h) => [h.ref, h])), [handles])
 
   const grab = useRef<{ handle: DrawnHandle; startX: number; startY: number; way: Axis | null } | null>(null)
@@ -109,7 +125,12 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
 
   const groups = useMemo(() => grouped(sheet.entities), [sheet.entities])
   return (
-    <div ref={frame} style={{ position: 'relative', width: '100%', height: '100%', minHeight: 0, overflow: 'hidden' }}>
+    // biome-ignore lint/a11y/noStaticElementInteractions: keys of what is focused in it: nearer, farther, all
+    <div
+      ref={frame}
+      onKeyDown={z.onKeyDown}
+      style={{ position: 'relative', width: '100%', height: '100%', minHeight: 0, overflow: 'hidden' }}
+    >
       {size.width > 0 && (
         // biome-ignore lint/a11y/useSemanticElements: a drawing is no form; its movable parts stand in it as one group
         <svg
@@ -118,7 +139,14 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
           role="group"
           aria-label={`${sheet.title} view`}
           style={{ position: 'absolute', inset: 0, touchAction: 'none', userSelect: 'none', fontFamily: FIGURES }}
-          onPointerDown={(e) => e.target === e.currentTarget && onSelect(null)}
+          onPointerDown={(e) => {
+            if (e.target !== e.currentTarget) return
+            onSelect(null)
+            z.sheet.onPointerDown(e)
+          }}
+          onPointerMove={z.sheet.onPointerMove}
+          onPointerUp={z.sheet.onPointerUp}
+          onPointerCancel={z.sheet.onPointerCancel}
         >
           <defs>
             <pattern id="over-hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -191,6 +219,7 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
           })}
         </svg>
       )}
+      <ZoomButtons by={z.zoom.by} nearer={z.nearer} farther={z.farther} all={z.all} />
     </div>
   )
 }

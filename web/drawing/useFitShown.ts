@@ -2,6 +2,7 @@ import { useMemo } from 'react'
 import type { Assembly } from '../../core/assembly/assembly'
 import type { ShownGap } from '../../core/drawing/gapLines'
 import { movedTo, type Shown } from '../../core/fit/moved'
+import type { Vec3 } from '../../core/geometry/vec3'
 import type { Job } from '../../core/job/job'
 import { figureText } from '../../core/quantity/figureText'
 import { useFit } from '../job/useFit'
@@ -11,21 +12,25 @@ import { useView } from './view'
 const NONE: ShownGap[] = []
 
 /** What the views draw: at Fit with one thing moved, all else shut, and its gaps; anywhere else the job as it is. */
-export function useFitShown(job: Job, assembly: Assembly, on: boolean): Shown & { gaps: ShownGap[] } {
+export function useFitShown(job: Job, assembly: Assembly, on: boolean): Shown & { gaps: ShownGap[]; focus: Vec3 | null } {
   const fit = useFit()
   const units = useUnits()
   const { moving, gapId } = useView()
   const { vehicle, brief } = job
   return useMemo(() => {
     const plain: Shown = { assembly, vehicle, brief }
-    if (!on) return { ...plain, gaps: NONE }
+    if (!on) return { ...plain, gaps: NONE, focus: null }
     const motion = fit?.motions.find((m) => m.mover.id === moving?.id)
     const shown = movedTo(plain, moving?.id ?? null, moving?.value ?? 0)
     // the touch of what is moved while it is near it, else the gap that is looked at; all that may not stay where neither is
     if (motion && moving) {
       const { touch } = motion
       const there = touch && moving.value >= touch.at - 1e-9
-      return { ...shown, gaps: there ? [{ at: touch.places, text: `${touch.part.name} meets ${touch.what.name}`, bad: true }] : NONE }
+      return {
+        ...shown,
+        gaps: there ? [{ at: touch.places, text: `${touch.part.name} meets ${touch.what.name}`, bad: true }] : NONE,
+        focus: null,
+      }
     }
     const looked = fit?.gaps.filter((g) => g.id === gapId) ?? []
     const bad = fit?.gaps.filter((g) => g.state === 'meets' || g.state === 'tight') ?? []
@@ -41,6 +46,6 @@ export function useFitShown(job: Job, assembly: Assembly, on: boolean): Shown & 
         bad: g.state === 'meets' || g.state === 'tight',
       }),
     )
-    return { ...shown, gaps }
+    return { ...shown, gaps, focus: looked[0]?.at[0] ?? null }
   }, [on, assembly, vehicle, brief, fit, moving, gapId, units])
 }
