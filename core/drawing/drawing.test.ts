@@ -42,6 +42,29 @@ test.each(cases)('$name goes to DXF and back: every bar is as long on paper as i
   })
 })
 
+test('dimensions go to DXF as dimensions: read back, each measures what the drawing says, and its block shows its lines', () => {
+  const { vehicle, assembly } = cases[0]!
+  const sheet = drawView('plan', assembly, vehicle, BriefSchema.parse({}))
+  const read = new DxfParser().parseSync(toDxf(sheet))!
+  const found = read.entities.filter((e) => e.type === 'DIMENSION') as unknown as Read[]
+  type Read = {
+    block: string
+    angle?: number
+    linearOrAngularPoint1: { x: number; y: number }
+    linearOrAngularPoint2: { x: number; y: number }
+  }
+  const dims = sheet.entities.filter((e): e is Dimension => e.kind === 'dimension')
+  expect(found).toHaveLength(dims.length)
+  dims.forEach((d, i) => {
+    const { linearOrAngularPoint1: a, linearOrAngularPoint2: b, block } = found[i]!
+    expect(d.axis === 'x' ? Math.abs(b.x - a.x) : Math.abs(b.y - a.y)).toBeCloseTo(d.lengthMm, 4)
+    expect(read.blocks[block]!.entities.filter((e) => e.type === 'LINE')).toHaveLength(5)
+  })
+  const dashed = read.entities.filter((e) => e.lineType === 'DASHED')
+  expect(dashed.length).toBe(sheet.entities.filter((e) => (e.kind === 'line' || e.kind === 'polygon') && e.dashed).length)
+  expect(read.header.$EXTMAX).toMatchObject({ x: sheet.box.max.x, y: sheet.box.max.y })
+})
+
 test.each(views)('the %s view of every demo job holds only finite points and says each bar by name', (view) => {
   for (const job of demoJobs) {
     const assembly = assembled(job)
