@@ -1,8 +1,10 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { getBounds, NodeIO } from '@gltf-transform/core'
 import Database from 'better-sqlite3'
 import fc from 'fast-check'
+import { unzipSync } from 'fflate'
 import type { Knex } from 'knex'
 import request from 'supertest'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
@@ -39,6 +41,12 @@ afterAll(async () => {
   rmSync(folder, { recursive: true })
 })
 const http = () => request(app)
+const bytes = (response: request.Response, done: (error: Error | null, body: Buffer) => void) => {
+  const chunks: Buffer[] = []
+  const stream = response as unknown as NodeJS.ReadableStream
+  stream.on('data', (c: Buffer) => chunks.push(c))
+  stream.on('end', () => done(null, Buffer.concat(chunks)))
+}
 const rowOf = async (title: string) => (await http().get('/api/jobs').query({ search: title })).body.rows[0]
 const opened = async (title: string) =>
   (await http().get(`/api/jobs/${(await rowOf(title)).id}`)).body as { id: string; revision: number; job: Job }
@@ -167,6 +175,48 @@ describe('from plan to rack', () => {
       const back = await http().post('/api/jobs/import').type('application/octet-stream').send(text)
       expect([back.status, back.body.job]).toEqual([201, job])
       await http().post(`/api/jobs/${back.body.id}/archive`).send({ archived: true })
+    },
+    THREAD_MS,
+  )
+  test(
+    'all of a job as one ZIP: every sheet and file in it opens, and the model has every part by name, as heavy in the drawing as its boxes are large',
+    async () => {
+      const { id, job } = await opened('Half guard')
+      const zip = await http().get(`/api/jobs/${id}/all.zip`).buffer(true).parse(bytes)
+      expect([zip.status, zip.type]).toEqual([200, 'application/zip'])
+      const files = unzipSync(new Uint8Array(zip.body as Buffer))
+      const text = (name: string) => Buffer.from(files[name]!).toString('latin1')
+      for (const name of Object.keys(files)) {
+        if (name.endsWith('.pdf')) expect(text(name).slice(0, 5)).toBe('%PDF-')
+        if (name.endsWith('.dxf')) expect(text(name)).toMatch(/EOF\s*$/)
+        if (name.endsWith('.svg')) expect(text(name)).toContain('<svg')
+      }
+      expect(Object.keys(files)).toEqual(
+        expect.arrayContaining([
+          'job.json',
+          'arrangement.pdf',
+          'cut-sheet.pdf',
+          'tube.pdf',
+          'flat.pdf',
+          'holes.pdf',
+          'flat/nest.dxf',
+          'model.glb',
+        ]),
+      )
+      expect(JSON.parse(Buffer.from(files['job.json']!).toString()).title).toBe(job.title)
+      const model = await new NodeIO().readBinary(files['model.glb']!)
+      const names = model
+        .getRoot()
+        .listNodes()
+        .map((n) => n.getName())
+      expect(names).toEqual(expect.arrayContaining(['assembly', 'B-LD Lid', `${job.vehicle.name}, a likeness`]))
+      // the vehicle's length along z, in metres
+      const body = model
+        .getRoot()
+        .listNodes()
+        .find((n) => n.getName() === `${job.vehicle.name}, a likeness`)!
+      const { min, max } = getBounds(body)
+      expect(Math.abs(max[2] - min[2] - job.vehicle.lengthMm.value! / 1000)).toBeLessThan(0.02)
     },
     THREAD_MS,
   )

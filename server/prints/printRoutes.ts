@@ -1,4 +1,5 @@
 import { type Response, Router } from 'express'
+import { zipSync } from 'fflate'
 import { z } from 'zod'
 import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
 import { vehicleJsonSchema } from '../../core/exchange/vehicleFile'
@@ -19,6 +20,7 @@ import type { ShelfStore } from '../shelves/shelfStore'
 import { working } from '../workshop/working'
 import type { Workshop } from '../workshop/workshop'
 import { clientFormHtml } from './clientForm'
+import { everything } from './everything'
 import type { Print } from './printed'
 
 const PLAN_MS = 8000
@@ -168,6 +170,27 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       .type('application/pdf')
       .set('Content-Disposition', disposition('inline', job.title, accepted?.jobRevision ?? revision, 'cut-sheet.pdf'))
       .send(bytes)
+  })
+  routes.get('/:id/model.glb', async (request, response) => {
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const bytes = await print({ of: 'model', job, rules: await rules() }, response)
+    response
+      .type('model/gltf-binary')
+      .set('Content-Disposition', disposition('attachment', job.title, revision, 'model.glb'))
+      .send(bytes)
+  })
+  routes.get('/:id/all.zip', async (request, response) => {
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const r = await rules()
+    const accepted = await standing(issued, request.params.id)
+    const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job, response)).plan, saw: r }
+    const { workshop: machines } = (await shelves.get('shop')).document
+    const title = (sheet: string) => heading(job, sheet, revision)
+    const files = await everything({ job, rules: r, accepted, made, workshop: machines, heading: title }, (p) => print(p, response))
+    response
+      .type('application/zip')
+      .set('Content-Disposition', disposition('attachment', job.title, revision, 'all.zip'))
+      .send(Buffer.from(zipSync(files)))
   })
   routes.get('/:id/measuring-sheet.pdf', async (request, response) => {
     const query = parsed(

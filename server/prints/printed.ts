@@ -6,6 +6,7 @@ import { toDxf } from '../../core/drawing/toDxf'
 import { toSvg } from '../../core/drawing/toSvg'
 import { drawView } from '../../core/drawing/views'
 import { cutListCsv } from '../../core/exchange/csv'
+import { withFit } from '../../core/fit/fit'
 import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
 import { type Moved, planMoved } from '../../core/issuedPlan/planMoved'
 import { type Evaluation, evaluate } from '../../core/job/evaluate'
@@ -17,7 +18,9 @@ import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds, planSheets } from '../../core/sheetNesting/sheetPlan'
 import type { Workshop } from '../../core/workshop/workshop'
+import { fittingReady } from '../workshop/fitting'
 import { arrangementPdf } from './arrangement'
+import { assemblyGltf } from './assemblyGltf'
 import { buildSheetPdf } from './buildSheet'
 import { cutSheetPdf } from './cutSheet'
 import { flatSheetPdf } from './flatSheet'
@@ -54,16 +57,34 @@ export type Print =
   | { of: 'measuring-sheet'; job: Job; sheetIds: string[]; blank: boolean; title: Heading }
   | { of: 'drawing'; job: Job; rules: Rules; view: 'plan' | 'side' | 'rear'; as: 'dxf' | 'svg' }
   | { of: 'cut-list'; job: Job; rules: Rules }
+  | { of: 'model'; job: Job; rules: Rules }
 
 const movedSince = (accepted: IssuedPlan | null, now: Evaluation): Moved[] => (accepted ? planMoved(accepted.pieces, now.assembly) : [])
 
 /** The one large word on a sheet. What shows the design as it stands is a draft again once it has moved; the accepted plan itself is superseded. */
-function stampOf(accepted: IssuedPlan | null, moved: Moved[], showsNow = false): Stamp {
-  if (!accepted) return { word: 'DRAFT', detail: 'not accepted for the saw' }
+function stampOf(accepted: IssuedPlan | null, moved: Moved[], open: string, showsNow = false): Stamp {
+  if (!accepted) return open ? { word: 'NOT FOR MANUFACTURE', detail: open } : { word: 'DRAFT', detail: 'not accepted for the saw' }
   if (!moved.length) return { word: `ACCEPTED revision ${accepted.jobRevision}`, detail: '' }
   return showsNow
     ? { word: 'DRAFT', detail: `differs from accepted revision ${accepted.jobRevision}` }
     : { word: 'SUPERSEDED', detail: `the design has moved since revision ${accepted.jobRevision} was accepted` }
+}
+
+/** What keeps a job from being made as it is: what is over, not assessed, or does not work; empty where nothing does. */
+function openOf({ limits, issues }: Pick<Evaluation, 'limits' | 'issues'>): string {
+  const of = (state: string) => limits.filter((l) => l.state === state).length
+  const say = (n: number, words: string) => (n ? [`${n} ${words}`] : [])
+  return [
+    ...say(of('over'), 'over the line'),
+    ...say(of('unknown'), 'not assessed'),
+    ...say(issues.length, issues.length === 1 ? 'does not work' : 'do not work'),
+  ].join(', ')
+}
+
+/** Figures of strength and of fit together, as every sheet that is made by shows them. */
+async function figuresOf(job: Job, rules: Rules): Promise<Evaluation> {
+  const result = evaluate(job, rules)
+  return { ...result, limits: withFit(result.limits, (await fittingReady())(job, result, rules)) }
 }
 
 /** The bytes of one sheet or file. */
@@ -71,25 +92,25 @@ export async function printed(print: Print): Promise<Uint8Array> {
   const { job } = print
   switch (print.of) {
     case 'arrangement': {
-      const result = evaluate(job, print.rules)
-      const stamp = stampOf(print.accepted, movedSince(print.accepted, result), true)
+      const result = await figuresOf(job, print.rules)
+      const stamp = stampOf(print.accepted, movedSince(print.accepted, result), openOf(result), true)
       return arrangementPdf(job, result, print.rules, { ...print.title, stamp })
     }
     case 'cut-sheet': {
       const { accepted, made } = print
-      const result = evaluate(job, print.rules)
+      const result = await figuresOf(job, print.rules)
       const moved = movedSince(accepted, result)
       const settings = stops(cutList(result.assembly), print.workshop.saws)
       const sheet = { ...made, stops: settings, moved, reason: accepted?.reason ?? '', limits: result.limits }
-      return cutSheetPdf(job, sheet, { ...print.title, stamp: stampOf(accepted, moved) })
+      return cutSheetPdf(job, sheet, { ...print.title, stamp: stampOf(accepted, moved, openOf(result)) })
     }
     case 'tube':
     case 'welds':
     case 'build':
     case 'flat':
     case 'holes': {
-      const result = evaluate(job, print.rules)
-      const title = { ...print.title, stamp: stampOf(print.accepted, movedSince(print.accepted, result), true) }
+      const result = await figuresOf(job, print.rules)
+      const title = { ...print.title, stamp: stampOf(print.accepted, movedSince(print.accepted, result), openOf(result), true) }
       if (print.of === 'holes') return holeSheetPdf(job, print.rules, title)
       if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.workshop, title)
       if (print.of === 'build') return buildSheetPdf(job, print.rules, print.workshop, title)
@@ -117,6 +138,8 @@ export async function printed(print: Print): Promise<Uint8Array> {
       const sheet = drawView(print.view, evaluate(job, print.rules).assembly, job.vehicle, job.brief)
       return Buffer.from(print.as === 'dxf' ? toDxf(sheet, job.units) : toSvg(sheet, job.units, 40, true))
     }
+    case 'model':
+      return assemblyGltf(job, evaluate(job, print.rules))
     case 'cut-list':
       return Buffer.from(cutListCsv(cutList(evaluate(job, print.rules).assembly)))
   }

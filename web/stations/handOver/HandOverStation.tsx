@@ -18,6 +18,7 @@ import { DrawingPane } from '../../drawing/DrawingPane'
 import { FigureValue } from '../../figure/Working'
 import { editJob, useJob } from '../../job/jobStore'
 import { useResult, useRules } from '../../job/useEvaluation'
+import { useFit } from '../../job/useFit'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
 import { PlanMoved } from '../cut/PlanMoved'
@@ -31,6 +32,7 @@ export default function HandOverStation() {
   const rules = useRules()
   const units = useUnits()
   const evaluation = useResult((s) => s.evaluation)
+  const fit = useFit()
   const stock = useShelf('stock')
   const plans = useIssuedPlans(id ?? '')
   const { plan, running } = usePlan(job, stock.data?.document, rules)
@@ -38,7 +40,7 @@ export default function HandOverStation() {
   const priced = pricedPieces(job, rules)
   const q = evaluation ? quote(priced, plan, job.brief, rules) : null
   const prompts = evaluation ? roadPrompts(evaluation.assembly, job.vehicle, job.brief, rules) : []
-  const open = openItems(job, evaluation, (mm) => figureText(mm, 'mm', units)).filter((i) => i.weight === 'needed')
+  const open = openItems(job, evaluation, (mm) => figureText(mm, 'mm', units), fit?.limits).filter((i) => i.weight === 'needed')
   const against = (label: string, minor: number | null) =>
     minor === null ? null : (
       <Typography variant="body2">
@@ -62,6 +64,7 @@ export default function HandOverStation() {
       <Group title="Prints">
         {file('arrangement.pdf', 'General arrangement, PDF')}
         {file('cut-sheet.pdf', 'Cut sheet, PDF')}
+        {file('all.zip', 'Every print and file, one ZIP')}
       </Group>
       <Group title="Open files">
         {file('file.json', 'Job, JSON')}
@@ -71,6 +74,7 @@ export default function HandOverStation() {
           {file('drawing/side.dxf', 'Side DXF')}
           {file('drawing/rear.dxf', 'Rear DXF')}
           {file('drawing/plan.svg', 'Plan SVG')}
+          {file('model.glb', '3D glTF')}
         </Box>
       </Group>
       <Group title="Notes">
@@ -134,7 +138,7 @@ export default function HandOverStation() {
           {against(`a ready-made one${job.brief.readyMadeNote ? ` (${job.brief.readyMadeNote})` : ''}`, q.againstReadyMadeMinor)}
         </Box>
       )}
-      <Typography variant="body2" sx={{ mb: 2.5, color: (t) => t.inks.signal, maxWidth: 640 }}>
+      <Typography variant="body2" sx={{ mb: 2.5, color: 'text.secondary', maxWidth: 640 }}>
         Tide Line computes from the figures given and certifies nothing. Limits shown as not assessed are not passed. Follow local codes,
         and have what the law or the risk asks for signed by a licensed engineer before the vehicle goes on the road.
       </Typography>

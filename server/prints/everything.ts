@@ -1,0 +1,54 @@
+import { writeJobFile } from '../../core/exchange/jobFile'
+import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
+import type { Job } from '../../core/job/job'
+import { madeAssembly } from '../../core/job/piecesOf'
+import type { SawSetting } from '../../core/nesting/barLine'
+import type { CutPlan } from '../../core/nesting/planCuts'
+import type { Rules } from '../../core/rules/rules'
+import { flatKinds } from '../../core/sheetNesting/sheetPlan'
+import { tubeWork } from '../../core/tube/tubeParts'
+import { weldMap } from '../../core/weldMap/weldMap'
+import type { Workshop } from '../../core/workshop/workshop'
+import type { Title } from './paper'
+import type { Print } from './printed'
+
+type Heading = Omit<Title, 'stamp'>
+type Given = {
+  job: Job
+  rules: Rules
+  accepted: IssuedPlan | null
+  made: { plan: CutPlan; saw: SawSetting }
+  workshop: Workshop
+  heading: (sheet: string) => Promise<Heading>
+}
+
+/** Every sheet and file of a job by its name, those left out that would be empty. */
+export async function everything(given: Given, print: (p: Print) => Promise<Uint8Array>): Promise<Record<string, Uint8Array>> {
+  const { job, rules, accepted, made, workshop, heading } = given
+  const assembly = madeAssembly(job, rules)
+  const kinds = flatKinds(assembly)
+  const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes', string, boolean][] = [
+    ['tube.pdf', 'tube', 'Bends and templates', tubeWork(assembly).length > 0],
+    ['welds.pdf', 'welds', 'Weld map', weldMap(assembly, workshop.welders, rules).seams.length > 0],
+    ['build.pdf', 'build', 'Order of work', job.pieces.length > 0],
+    ['flat.pdf', 'flat', 'Fold sheets and nests', kinds.length > 0],
+    ['holes.pdf', 'holes', 'Drilling sheet', assembly.joints.some((j) => j.bolts) || assembly.mounts.length > 0],
+  ]
+  const files: Record<string, Uint8Array> = { 'job.json': new TextEncoder().encode(writeJobFile(job)) }
+  // one after another: the workshop has others to serve
+  const put = async (name: string, p: Print) => {
+    files[name] = new Uint8Array(await print(p))
+  }
+  await put('arrangement.pdf', { of: 'arrangement', job, rules, accepted, title: await heading('General arrangement') })
+  if (assembly.members.length) {
+    await put('cut-sheet.pdf', { of: 'cut-sheet', job, rules, made, workshop, accepted, title: await heading('Cut sheet') })
+    await put('cut-list.csv', { of: 'cut-list', job, rules })
+  }
+  for (const [name, of, title, has] of sheets) if (has) await put(name, { of, job, rules, workshop, accepted, title: await heading(title) })
+  for (const view of ['plan', 'side', 'rear'] as const)
+    for (const as of ['dxf', 'svg'] as const) await put(`drawing/${view}.${as}`, { of: 'drawing', job, rules, view, as })
+  if (kinds.length) await put('flat/nest.dxf', { of: 'nest', job, rules })
+  for (const mark of kinds.flatMap((k) => k.marks)) await put(`flat/${mark}.dxf`, { of: 'flat-part', job, rules, mark })
+  await put('model.glb', { of: 'model', job, rules })
+  return files
+}
