@@ -1,4 +1,4 @@
-import { type Assembly, memberEnds } from '../assembly/assembly'
+import type { Assembly } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import { boxOf, faceCorners, facesOf, plateCentre } from '../assembly/places'
 import type { Brief } from '../brief/brief'
@@ -11,6 +11,7 @@ import { seatAxes } from '../loads/solveRack'
 import { restOf } from '../resting/rest'
 import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
 import { balloons } from './balloons'
+import { clearNames } from './clearNames'
 import { planDimensions, rearDimensions, sideDimensions } from './dimensions'
 import { likeness } from './likeness'
 import { bounds, box, type Entity, project, type Sheet, type ViewName } from './sheet'
@@ -41,7 +42,7 @@ export function drawView(
   const cargo = brief.cargo.filter((c) => c.counts === 'both' || c.counts === when)
   // what lies on nothing yet is drawn over the roof, where its issue finds it
   const stood = cargo.map((c) => ({ c, zMm: restOf(c, assembly).zMm ?? vehicle.roofHeightMm.value ?? 0 }))
-  const entities: Entity[] = [
+  const entities: Entity[] = clearNames([
     ...vehicleOutline(vehicle, view),
     ...likeness(vehicle, view),
     ...obstacles(view, vehicle),
@@ -54,18 +55,12 @@ export function drawView(
     ...anchors(view, assembly),
     // seen from the side items stand one behind the other: only the tallest is named
     ...stood.flatMap(({ c, zMm }) =>
-      cargoBox(
-        view,
-        c,
-        zMm,
-        view === 'plan' || (view === 'side' && cargo.every((o) => o.heightMm <= c.heightMm)),
-        view === 'plan' ? assembly.members.map((m) => memberEnds(m)).flatMap(([a, b]) => (Math.abs(a.x - b.x) < 1 ? [a.x] : [])) : [],
-      ),
+      cargoBox(view, c, zMm, view === 'plan' || (view === 'side' && cargo.every((o) => o.heightMm <= c.heightMm))),
     ),
     ...stood.flatMap(({ c, zMm }) => strapLines(view, c, zMm)),
     ...(view === 'plan' ? [] : passages(view, brief, vehicle)),
     ...balloons(view, marked),
-  ]
+  ])
   // a mirror is no reason to draw the rack smaller
   const counted = entities.filter((e) => e.layer !== 'likeness')
   const drawn = bounds(counted.filter((e) => e.kind !== 'text'))
@@ -303,21 +298,7 @@ const fittings = (view: ViewName, assembly: Assembly): Entity[] =>
 const anchors = (view: ViewName, assembly: Assembly): Entity[] =>
   assembly.anchors.map((x) => ({ kind: 'circle', layer: 'anchor', ref: x.id, centre: project(view, x.at), radius: 24 }))
 
-/** Clear of the mark of a member, and about so wide as one letter of a name is drawn. */
-const NAME_CLEAR_MM = 150
-const LETTER_MM = 44
-
-/** Where an item's name begins: at its rear edge, or ahead of a member that would be drawn through it, where it still stands on the item. */
-function nameFrom(c: Cargo, rearXMm: number, crossingXMm: number[]): number {
-  const length = c.name.length * LETTER_MM
-  const starts = [rearXMm, ...crossingXMm.map((x) => x + NAME_CLEAR_MM)].filter(
-    (x) => x >= rearXMm && x + length / 2 <= rearXMm + c.lengthMm,
-  )
-  const clear = (from: number) => crossingXMm.every((x) => x < from - NAME_CLEAR_MM + 1 || x > from + length)
-  return starts.sort((a, b) => a - b).find(clear) ?? rearXMm
-}
-
-function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean, crossingXMm: number[]): Entity[] {
+function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean): Entity[] {
   const points = rect(view, { x: c.xMm, y: c.yMm, z: deckZMm + c.heightMm / 2 }, { x: c.lengthMm, y: c.widthMm, z: c.heightMm })
   const centre = project(view, { x: c.xMm + c.centreForwardMm, y: c.yMm + c.centreLeftMm, z: deckZMm + (c.centreUpMm ?? c.heightMm / 2) })
   const ref = `cargo:${c.id}`
@@ -334,7 +315,7 @@ function cargoBox(view: ViewName, c: Cargo, deckZMm: number, named: boolean, cro
             kind: 'text',
             layer: 'cargo',
             ref,
-            at: { x: nameFrom(c, points[3]!.x, crossingXMm), y: points[3]!.y + 24 },
+            at: { x: points[3]!.x, y: points[3]!.y + 24 },
             text: c.name,
             anchor: 'start',
             size: 'small',

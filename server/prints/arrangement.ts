@@ -3,6 +3,8 @@ import { profileOf } from '../../core/catalogue/profiles'
 import { cutList } from '../../core/cutList/cutList'
 import { type HardwareLine, hardwareOrder } from '../../core/cutList/hardwareOrder'
 import { flatPartSheet } from '../../core/drawing/flatPart'
+import { projectionOf } from '../../core/drawing/projection'
+import { bounds, type Sheet } from '../../core/drawing/sheet'
 import { drawView } from '../../core/drawing/views'
 import { roadPrompts } from '../../core/fitment/roadPrompts'
 import type { Evaluation } from '../../core/job/evaluate'
@@ -13,8 +15,9 @@ import { figureText, withLengths } from '../../core/quantity/figureText'
 import { formatGauge, formatLength, withUnit } from '../../core/quantity/formatQuantity'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds, marksOf } from '../../core/sheetNesting/sheetPlan'
-import { paintSheet } from './paintSheet'
-import { closePaper, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
+import { paintScale } from './paintScale'
+import { paintAt, paintSheet, ROW_PT } from './paintSheet'
+import { closePaper, fullSize, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
 
 /** On the first page: whether anything is over its line or not assessed, by name, as many as there is room for. */
 function verdict(paper: Paper, { limits, issues }: Evaluation, at: { x: number; y: number; width: number; bottom: number }): void {
@@ -56,12 +59,17 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
   for (const [i, piece] of sheets.entries()) {
     if (i) paper.addPage()
     const view = (name: 'plan' | 'side' | 'rear') => drawView(name, result.assembly, job.vehicle, job.brief, 'driving', piece?.id ?? null)
-    const top = (h - 84) * 0.52
-    paintSheet(paper, view('plan'), { x: MARGIN, y: 54, width: w * 0.66, height: top }, job.units)
-    paintSheet(paper, view('side'), { x: MARGIN, y: 54 + top, width: w * 0.66, height: h - 84 - top }, job.units)
-    paintSheet(paper, view('rear'), { x: MARGIN + w * 0.66, y: 54, width: w * 0.34, height: h * 0.55 }, job.units)
-    const beside = { x: MARGIN + w * 0.66 + 10, width: w * 0.34 - 10 }
-    paper.y = h * 0.66
+    // doors that swing are drawn where they are judged: here they would only make the rest small
+    const shut = (s: Sheet): Sheet => {
+      const entities = s.entities.filter((e) => e.layer !== 'swing')
+      return { ...s, entities, box: bounds(entities.filter((e) => e.kind !== 'dimension' && e.kind !== 'text')) }
+    }
+    const views = { plan: shut(view('plan')), side: shut(view('side')), rear: shut(view('rear')) }
+    const area = { x: MARGIN, y: 54, width: w, height: h - 54 - 40 }
+    const at = projectionOf(views, area, fullSize(title.shop.paper), ROW_PT, job.units.system)
+    for (const name of ['plan', 'side', 'rear'] as const) paintAt(paper, views[name], at.origins[name], at.scale, job.units)
+    const beside = { x: at.beside.x, width: Math.max(150, at.beside.width - 16) }
+    paper.y = paintScale(paper, at, { x: beside.x, y: at.beside.y + 2, paper: title.shop.paper, system: job.units.system })
     if (piece)
       paper
         .font('bold')
@@ -85,7 +93,7 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
         paper.y + (piece ? 4 : 0),
         { width: beside.width },
       )
-    if (!i) verdict(paper, result, { ...beside, y: paper.y + 10, bottom: h - 50 })
+    if (!i) verdict(paper, result, { ...beside, y: paper.y + 10, bottom: at.beside.y + Math.max(170, at.beside.height) })
   }
   paper.addPage()
   const parts = cutList(result.assembly).map((p) => [

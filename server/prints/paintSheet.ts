@@ -30,20 +30,29 @@ const PEN: Record<Layer, { colour: string; width: number; fill?: string }> = {
 }
 export type Frame = { x: number; y: number; width: number; height: number }
 
+/** Letters on a drawing, as the sheet is laid out: 2.5 mm. Points */
+const TEXT_PT = 7
+/** A row of dimensions. Points */
+export const ROW_PT = TEXT_PT * 1.6
+
+/** Paints one view where its origin is and as large as it is. Points a mm. */
+export function paintAt(paper: Paper, sheet: Sheet, origin: Point, scale: number, units: DisplayUnits): void {
+  const on = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale })
+  for (const e of sheet.entities) paint(paper, e, on, scale, TEXT_PT, units)
+}
+
 /** Paints one view into a frame on the page, as large as fits; returns the scale used (paper points per mm). */
 export function paintSheet(paper: Paper, sheet: Sheet, frame: Frame, units: DisplayUnits): number {
-  const text = 7
   // dimension rows outside the box need room: about eight lines of text all round
-  const room = text * 6
+  const room = TEXT_PT * 6
   const size = { x: sheet.box.max.x - sheet.box.min.x, y: sheet.box.max.y - sheet.box.min.y }
   const scale = Math.min((frame.width - 2 * room) / size.x, (frame.height - 2 * room) / size.y)
   const origin = {
     x: frame.x + (frame.width - size.x * scale) / 2 - sheet.box.min.x * scale,
     y: frame.y + (frame.height + size.y * scale) / 2 + sheet.box.min.y * scale,
   }
-  const on = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale })
   paper.save().rect(frame.x, frame.y, frame.width, frame.height).clip()
-  for (const e of sheet.entities) paint(paper, e, on, scale, text, units)
+  paintAt(paper, sheet, origin, scale, units)
   paper.restore()
   paper
     .font('text')

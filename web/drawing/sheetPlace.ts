@@ -1,4 +1,5 @@
-import type { Entity, Sheet } from '../../core/drawing/sheet'
+import type { OuterRows } from '../../core/drawing/outerRows'
+import type { Sheet } from '../../core/drawing/sheet'
 import type { Point } from '../../core/geometry/vec3'
 
 export const TEXT_PX = 12
@@ -6,20 +7,8 @@ const ROW_PX = TEXT_PX * 1.6
 /** Air round the drawing, in pixels; rows of dimensions outside it get more. */
 const AIR_PX = 16
 
-type Rows = { left: number; right: number; top: number; bottom: number }
-/** How many rows of dimensions stand outside the drawing on each side. */
-export function outerRows(entities: Entity[]): Rows {
-  const rows = { left: 0, right: 0, top: 0, bottom: 0 }
-  for (const e of entities) {
-    if (e.kind !== 'dimension') continue
-    const side = e.axis === 'x' ? (e.row > 0 ? 'top' : 'bottom') : e.row > 0 ? 'right' : 'left'
-    rows[side] = Math.max(rows[side], Math.abs(e.row))
-  }
-  return rows
-}
-
 /** How large a view is drawn and where its origin falls, so that it and its rows of dimensions fill the room. Pixels a mm, and pixels. */
-export function placedIn(box: Sheet['box'], size: { width: number; height: number }, rows: Rows) {
+export function placedIn(box: Sheet['box'], size: { width: number; height: number }, rows: OuterRows) {
   const pad = {
     left: AIR_PX + rows.left * ROW_PX + TEXT_PX,
     right: AIR_PX + rows.right * ROW_PX,
