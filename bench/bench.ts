@@ -1,5 +1,6 @@
 import { bundleBench } from './bundle'
 import { dragBench } from './drag'
+import { fitBench } from './fit'
 import { frameBench } from './frame'
 import { nestingBench, sheetBench } from './nesting'
 import { piecesBench } from './pieces'
@@ -11,6 +12,7 @@ const rows = [
   ...(await slipwayBench()),
   ...frameBench(),
   ...piecesBench(),
+  ...(await fitBench()),
   ...bundleBench(),
   ...(await dragBench()),
 ]

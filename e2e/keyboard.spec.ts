@@ -42,7 +42,7 @@ test('the same way with the keyboard alone', async ({ page }) => {
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
   await page.keyboard.press('Escape')
-  await page.keyboard.press('5')
+  await page.keyboard.press('6')
   await expect(page.getByText(/least cost/)).toBeVisible({ timeout: 30_000 })
   await saved(page)
 

@@ -1,0 +1,112 @@
+// @vitest-environment jsdom
+import RAPIER from '@dimforge/rapier3d-compat'
+import { act, fireEvent, screen, within } from '@testing-library/react'
+import { afterEach, beforeAll, beforeEach, expect, test, vi } from 'vitest'
+import { fitGiven, fitOf } from '../../../core/fit/fit'
+import { rapierKit } from '../../../core/fit/kit'
+import { Measurer } from '../../../core/fit/meetings'
+import { demoJobs } from '../../../core/job/demoJobs'
+import { evaluate } from '../../../core/job/evaluate'
+import type { Job } from '../../../core/job/job'
+import { defaultRules } from '../../../core/rules/rules'
+import { useView } from '../../drawing/view'
+import { editJob } from '../../job/jobStore'
+import { useResult } from '../../job/useEvaluation'
+import { useFitResult } from '../../job/useFit'
+import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
+import { ComesApart } from './ComesApart'
+import { GapList } from './GapList'
+import { MotionList } from './MotionList'
+
+vi.mock('../../limits/Reliefs', () => ({ Reliefs: ({ limitId }: { limitId: string }) => <p>relief of {limitId}</p> }))
+beforeAll(() => RAPIER.init())
+beforeEach(() => answering({}))
+afterEach(() => {
+  useFitResult.setState({ fit: null, of: null, fault: null })
+  useView.setState({ moving: null, gapId: null })
+})
+
+const [, oyster] = demoJobs as [Job, Job, ...Job[]]
+const hive = demoJobs.find((j) => j.title.startsWith('Half guard'))!
+const touching: Job = { ...oyster, vehicle: { ...oyster.vehicle, obstacles: oyster.vehicle.obstacles.map((o) => ({ ...o, xMm: 950 })) } }
+
+/** What the worker would answer for the job that is open. */
+function answered(job: Job) {
+  const e = evaluate(job, defaultRules)
+  const kit = rapierKit(RAPIER)
+  const fit = fitOf(fitGiven(job, e, defaultRules), kit, new Measurer(kit))
+  kit.close()
+  act(() => {
+    useResult.setState({ evaluation: e, of: job, fault: null })
+    useFitResult.setState({ fit, of: job, fault: null })
+  })
+  return fit
+}
+const all = () =>
+  mount(
+    <WithJob>
+      {(job) => (
+        <>
+          <MotionList job={job} />
+          <GapList job={job} />
+          <ComesApart job={job} />
+        </>
+      )}
+    </WithJob>,
+  )
+
+test('the worst gap first, with what takes from it and what would clear it; pressed it is gone to in the drawing', () => {
+  onBench(touching)
+  answered(touching)
+  all()
+  const [worst] = screen.getAllByRole('button', { name: /antenna/i })
+  expect(worst!.textContent).toMatch(/may touch.*0 mm, -12 mm at worst/)
+  fireEvent.click(worst!)
+  expect(useView.getState().gapId).toMatch(/cargo:.*obstacle:0/)
+  const row = worst!.closest('li')!
+  expect(row.textContent).toMatch(/height of the antenna± 5 mm/)
+  expect(row.textContent).toMatch(/Left at worst-12 mm/)
+  expect(within(row).getByText(/^relief of gap\./)).toBeTruthy()
+  fireEvent.click(worst!)
+  expect(useView.getState().gapId).toBeNull()
+})
+
+test('while the job has moved on, no gap of the job before stands beside it', () => {
+  onBench(touching)
+  answered(touching)
+  all()
+  expect(screen.getAllByRole('button', { name: /antenna/i }).length).toBeGreaterThan(0)
+  act(() => {
+    editJob((j) => ({ ...j, notes: 'moved' }))
+    useResult.setState({ of: benchJob() })
+  })
+  expect(screen.getByRole('status').textContent).toBe('Measuring the gaps…')
+  expect(screen.queryByRole('button', { name: /antenna/i })).toBeNull()
+})
+
+test('a lid is moved by its slider, by keyboard too; a stop that clears a gate is set by pressing it', () => {
+  const gate = { ...oyster.vehicle.swings.find((s) => s.kind === 'tailgate')!, id: 'gate', name: 'Tall gate', reachMm: 2600, opensDeg: 90 }
+  const job: Job = { ...hive, vehicle: { ...hive.vehicle, swings: [gate] } }
+  onBench(job)
+  const fit = answered(job)
+  all()
+  fireEvent.keyDown(screen.getByRole('slider', { name: 'Lid: how far' }), { key: 'ArrowRight' })
+  expect(useView.getState().moving).toMatchObject({ value: 1 })
+  const met = fit.motions.find((m) => m.mover.id === 'swing:gate')!
+  if (!met.touch) return expect(screen.getByText('Tall gate').parentElement!.textContent).toMatch(/free/)
+  const stop = screen.getByRole('button', { name: /a stop on the tall gate at/ })
+  fireEvent.click(stop)
+  expect(benchJob().vehicle.swings[0]!.opensDeg).toBeLessThan(met.touch.at)
+})
+
+test('what comes off again is told in its order, alike parts on one line', () => {
+  const basket = demoJobs.find((j) => j.title.startsWith('Hoop'))!
+  onBench(basket)
+  answered(basket)
+  all()
+  const order = within(screen.getByRole('region', { name: 'Comes off again' }))
+    .getAllByRole('listitem')
+    .map((i) => i.textContent)
+  expect(order[0]).toMatch(/^lamp, 4 of them/)
+  expect(order[1]).toMatch(/welded to it/)
+})
