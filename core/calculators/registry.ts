@@ -24,7 +24,6 @@ import { windCalculator } from '../loads/wind.calculator'
 import { holePatternCalculator } from '../measure/holePattern.calculator'
 import { offsetsCalculator } from '../measure/offsets.calculator'
 import { readingsCalculator } from '../measure/readings.calculator'
-import { strutCalculator } from '../measure/strut.calculator'
 import { taperCalculator } from '../measure/taper.calculator'
 import { compoundMitreCalculator } from '../mitre/compoundMitre.calculator'
 import { barNestingCalculator } from '../nesting/barNesting.calculator'
@@ -40,6 +39,8 @@ import { spacingCalculator } from '../spacing/spacing.calculator'
 import { beamCalculator } from '../structure/beam.calculator'
 import { frameCalculator } from '../structure/frame.calculator'
 import { stiffnessCalculator } from '../structure/stiffness.calculator'
+import { strutCalculator } from '../strut/coverStrut.calculator'
+import { lidStrutsCalculator } from '../strut/lidStruts.calculator'
 import { tiltCalculator } from '../tilt/tilt.calculator'
 import { tradeSizeCalculator } from '../tradeSize/tradeSize.calculator'
 import { trapezoidCalculator } from '../trapezoid/trapezoid.calculator'
@@ -68,6 +69,7 @@ export const calculatorGroups = [
       payloadCalculator,
       tyresCalculator,
       strutCalculator,
+      lidStrutsCalculator,
       trapezoidCalculator,
       tradeSizeCalculator,
     ],

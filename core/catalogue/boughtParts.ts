@@ -19,6 +19,8 @@ export const BoughtPartSchema = z.object({
     )
     .max(60)
     .default([]),
+  /** of a strut or slide: how far it runs */
+  strokeMm: mm,
   forceN: z.number().min(0).max(50_000).nullable().default(null),
   massKg: z.number().min(0).max(200).nullable().default(null),
   priceMinor: z.number().int().min(0).max(10_000_000).nullable().default(null),
@@ -66,8 +68,25 @@ export const demoParts: BoughtPart[] = [
     massKg: 4.6,
     priceMinor: 8900,
   }),
+  part('strut-150', 'SQ-G150', 'Gas strut 150 N, 355 long', 'strut', {
+    lengthMm: 355,
+    strokeMm: 130,
+    boreMm: 6,
+    forceN: 150,
+    massKg: 0.2,
+    priceMinor: 1400,
+  }),
+  part('strut-300', 'SQ-G300', 'Gas strut 300 N, 405 long', 'strut', {
+    lengthMm: 405,
+    strokeMm: 150,
+    boreMm: 8,
+    forceN: 300,
+    massKg: 0.3,
+    priceMinor: 1700,
+  }),
   part('strut-650', 'SQ-G650', 'Gas strut 650 N, 500 long', 'strut', {
     lengthMm: 502,
+    strokeMm: 200,
     boreMm: 8,
     forceN: 650,
     massKg: 0.4,

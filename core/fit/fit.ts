@@ -2,37 +2,38 @@ import type { Evaluation } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { governingFirst, type Limit } from '../limits/limit'
 import type { Rules } from '../rules/rules'
+import type { Struts } from '../strut/struts'
 import { fitLimits } from './fitLimits'
 import { type FitGiven, type Gap, gapsOf } from './gaps'
 import { movesOf } from './gives'
 import type { Kit } from './kit'
+import { type Leaf, type LidStruts, leavesOf, lidStruts, strutLimits } from './lidStruts'
 import type { Measurer } from './meetings'
 import { type Motion, motionsOf } from './motions'
 import { type Apart, takeApart } from './takeApart'
 
 /** What fits: every gap that may close, everything that moves, what comes off again, and the limits of all. */
-export type Fit = { gaps: Gap[]; motions: Motion[]; apart: Apart; limits: Limit[] }
+export type Fit = { gaps: Gap[]; motions: Motion[]; apart: Apart; leaves: Leaf[]; struts: LidStruts[]; limits: Limit[] }
 
-export const fitGiven = (
-  job: Job,
-  e: Pick<Evaluation, 'assembly' | 'cases'>,
-  rules: Rules,
-  when: FitGiven['when'] = 'driving',
-): FitGiven => ({
+type Given = FitGiven & { struts: Struts[] }
+export const fitGiven = (job: Job, e: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules, when: FitGiven['when'] = 'driving'): Given => ({
   assembly: e.assembly,
   vehicle: job.vehicle,
   brief: job.brief,
   rules,
   moves: movesOf(e.cases),
+  struts: job.struts,
   when,
 })
 
 /** All of it at once. The measurer keeps what it measured for the next time. */
-export function fitOf(given: FitGiven, kit: Kit, measurer: Measurer): Fit {
+export function fitOf(given: Given, kit: Kit, measurer: Measurer): Fit {
   const gaps = gapsOf(given, measurer)
   const motions = motionsOf(given, kit)
   const apart = takeApart(given, kit)
-  return { gaps, motions, apart, limits: fitLimits(gaps, motions, apart.trapped, given.rules) }
+  const struts = lidStruts(given, given.struts)
+  const limits = [...fitLimits(gaps, motions, apart.trapped, given.rules), ...strutLimits(struts, given.rules)]
+  return { gaps, motions, apart, leaves: leavesOf(given, given.struts), struts, limits }
 }
 
 /** The limits of strength and those of fit as one list, the governing one first. */

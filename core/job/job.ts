@@ -5,6 +5,7 @@ import { MOST_PIECES, newPiece, PieceSchema } from '../pieces/piece'
 import type { DisplayUnits } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { AnchorSchema } from '../securing/anchors'
+import { StrutsSchema } from '../strut/struts'
 import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
 import { stations } from './stations'
 
@@ -39,6 +40,8 @@ export const JobSchema = z.object({
   }),
   /** what straps are hooked to */
   anchors: z.array(AnchorSchema).max(40).default([]),
+  /** gas struts under lids, hatches and covers */
+  struts: z.array(StrutsSchema).max(20).default([]),
   loadTests: z.array(LoadTestSchema).max(100).default([]),
   /** the day on which its building may begin; null = today, whenever that is */
   start: z.iso.date('write the date as 2026-12-24').nullable().default(null),
@@ -66,6 +69,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     pieces: rack ? [rack] : [],
     cut: { maxShorterMm: 60, useRemnants: true },
     anchors: [],
+    struts: [],
     loadTests: [],
     start: null,
     built: {},

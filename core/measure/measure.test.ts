@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { strutArmMm, strutBalance } from '../strut/coverStrut'
 import { axleLoads, payloadLeft, tyreDiameterMm } from '../vehicle/masses'
 import { fitHolePattern, smallestCircle } from './holePattern'
 import { combinedTolerance, summariseReadings } from './readings'
-import { strutArmMm, strutBalance } from './strut'
 import { angleFromOffsets, chainMisfit, taper } from './taper'
 
 const at = (...values: number[]) => values.map((value) => ({ value, tolerance: 2 }))

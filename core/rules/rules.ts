@@ -185,7 +185,11 @@ export const RulesSchema = z.object({
   madeMm: rule(1, 0, 10, 'Fit', 'A part as made is out by at most', 'mm'),
   softMm: rule(5, 0, 50, 'Fit', 'Cargo and what is on a roof, measured over straps and rubber, is out by', 'mm'),
   touchMm: rule(1, 0, 5, 'Fit', 'Parts drawn into one another by less than this only touch', 'mm'),
-  personMm: rule(600, 300, 1500, 'Fit', 'Room a person needs to stand at a door or gate', 'mm'),
+  coldC: rule(-10, -40, 15, 'Fit', 'Struts are judged down to', '°C'),
+  hotC: rule(40, 20, 70, 'Fit', 'Struts are judged up to', '°C'),
+  strutKept: rule(0.85, 0.5, 1, 'Fit', 'Of its force an old strut still has', '', "shop's own; its maker says"),
+  strutProgression: rule(1.3, 1, 2, 'Fit', 'Force of a strut pushed right in, times that at full length', '', "shop's own; its maker says"),
+  handN: rule(150, 20, 500, 'Fit', 'Most that a hand pulls or lifts at a lid', 'N'),
 
   wetWoodShare: rule(0.25, 0, 1, 'Structure', 'Wood is heavier when wet, by', ''),
   sparesPercent: rule(5, 0, 100, 'Money', 'Spare bolts, nuts, washers and caps', '%'),

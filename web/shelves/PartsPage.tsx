@@ -37,6 +37,7 @@ export default function PartsPage() {
           lengthMm: null,
           widthMm: null,
           boreMm: null,
+          strokeMm: null,
           holes: [],
           forceN: null,
           massKg: null,
@@ -110,6 +111,7 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
       <QuantityInput exact label="Height" optional min={0} max={5000} value={p.heightMm} onChange={(heightMm) => set({ heightMm })} />
       <QuantityInput exact label="Length" optional min={0} max={5000} value={p.lengthMm} onChange={(lengthMm) => set({ lengthMm })} />
       <QuantityInput exact label="Width, diameter" optional min={0} max={5000} value={p.widthMm} onChange={(widthMm) => set({ widthMm })} />
+      <QuantityInput exact label="Stroke" optional min={0} max={5000} value={p.strokeMm} onChange={(strokeMm) => set({ strokeMm })} />
       <QuantityInput exact label="Bore" optional min={0} max={5000} value={p.boreMm} onChange={(boreMm) => set({ boreMm })} />
       <QuantityInput
         exact

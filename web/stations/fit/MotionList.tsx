@@ -14,6 +14,7 @@ import { useUnits } from '../../quantity/units'
 import { FIGURES } from '../../theme/theme'
 import { Group } from '../Group'
 import { useCureWords } from './cureWords'
+import { StrutPanel } from './StrutPanel'
 
 /** Lids, drawers, folds, doors and gates: moved by hand in every view, and what each meets on its way. */
 export function MotionList({ job }: { job: Job }) {
@@ -34,6 +35,8 @@ const rank = (m: Motion) => (m.touch ? 0 : m.lacks ? 1 : m.mover.pieceId ? 2 : 3
 
 function MotionRow({ motion, job }: { motion: Motion; job: Job }) {
   const { mover, touch, lacks } = motion
+  const fit = useFit()
+  const leaf = fit?.leaves.find((l) => l.mover.id === mover.id)
   const units = useUnits()
   const unit = mover.kind === 'turn' ? '°' : 'mm'
   const moving = useView((s) => s.moving)
@@ -89,6 +92,7 @@ function MotionRow({ motion, job }: { motion: Motion; job: Job }) {
           </Box>
         </Box>
       )}
+      {leaf && <StrutPanel job={job} leaf={leaf} worked={fit?.struts.find((s) => s.struts.moverId === mover.id)} />}
       {motion.cures.map((c, i) => (
         <CureButton key={i} cure={c} motion={motion} job={job} />
       ))}

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { calculator } from '../calculator/calculator'
 import { any, number, positive } from '../calculator/fields'
 import { Impossible } from '../issue/impossible'
-import { strutBalance } from './strut'
+import { strutBalance } from './coverStrut'
 
 const kg = (title: string) => z.number().min(0).max(50_000).meta({ title, unit: 'kg' })
 

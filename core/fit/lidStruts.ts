@@ -1,0 +1,255 @@
+import type { Assembly } from '../assembly/assembly'
+import { partMasses } from '../assembly/places'
+import type { Brief } from '../brief/brief'
+import { figure, given } from '../figure/figure'
+import { cross, dot, minus, times, type Vec3 } from '../geometry/vec3'
+import { type Limit, limit } from '../limits/limit'
+import { restOf } from '../resting/rest'
+import type { Rules } from '../rules/rules'
+import {
+  bestStruts,
+  type InPlane,
+  type StrutChoice,
+  type StrutCurve,
+  type StrutGiven,
+  type StrutSize,
+  strutCurve,
+  type Turning,
+} from '../strut/strutCurve'
+import type { Struts } from '../strut/struts'
+import type { Vehicle } from '../vehicle/vehicle'
+import { type Mover, moversOf } from './movers'
+import type { Solid } from './solids'
+import { solidsOf } from './solids'
+
+/** A leaf in its own plane of turning: masses, gravity, how far its edge reaches. `lacks` = what nobody knows of it. */
+export type Leaf = {
+  mover: Mover
+  u: Vec3
+  w: Vec3
+  empty: Turning[]
+  loaded: Turning[]
+  gravity: { out: number; up: number }
+  reachMm: number
+  toDeg: number | null
+  /** weighed by hand: a leaf of the vehicle itself */
+  own: boolean
+  lacks: string[]
+}
+export type LidStruts = { struts: Struts; leaf: Leaf; given: StrutGiven | null; curve: StrutCurve | null; lacks: string[] }
+type Given = { assembly: Assembly; vehicle: Vehicle; brief: Brief; rules: Rules }
+
+/** What turns about a line that is not upright: gravity opens or shuts it. */
+export function leavesOf({ assembly, vehicle, brief }: Given, struts: Struts[]): Leaf[] {
+  const solids = solidsOf(assembly, vehicle, brief, 'parked')
+  return moversOf(assembly, vehicle, brief)
+    .filter((m) => m.kind === 'turn' && Math.abs(m.axis.way.z) < 0.5)
+    .map((mover) =>
+      leafOf(
+        mover,
+        assembly,
+        brief,
+        solids,
+        struts.find((s) => s.moverId === mover.id),
+      ),
+    )
+}
+
+function leafOf(mover: Mover, assembly: Assembly, brief: Brief, solids: Solid[], struts: Struts | undefined): Leaf {
+  const going = new Set(mover.moves)
+  const corners = [...solids.filter((s) => going.has(s.id)), ...(mover.leaf ? [mover.leaf] : [])].flatMap((s) => s.hulls.flat())
+  const { u, w } = planeOf(mover, corners)
+  const inPlane = (p: Vec3): InPlane => ({ out: dot(minus(p, mover.axis.at), u), up: dot(minus(p, mover.axis.at), w) })
+  const parts = partMasses(assembly).filter((p) => going.has(p.id))
+  const cargo = brief.cargo.filter((c) => going.has(`cargo:${c.id}`))
+  const masses: (Turning | null)[] = [
+    ...parts.map((p) => (p.kg === null ? null : { kg: p.kg, ...inPlane(p.at) })),
+    ...cargo.map((c) => {
+      const z = restOf(c, assembly).zMm
+      const kg = typeof c.massKg === 'object' && c.massKg !== null ? c.massKg.most : c.massKg
+      return kg === null || z === null ? null : { kg, ...inPlane({ x: c.xMm, y: c.yMm, z: z + c.heightMm / 2 }) }
+    }),
+  ]
+  const leaf: Turning | null =
+    mover.leaf && struts && struts.leafKg !== null && struts.leafOutMm !== null ? { kg: struts.leafKg, out: struts.leafOutMm, up: 0 } : null
+  const known = masses.filter((m) => m !== null)
+  const lacks = [
+    ...(masses.some((m) => m === null) ? ['the mass of something that moves with it'] : []),
+    ...(mover.leaf && !leaf ? [`what the ${mover.name.toLowerCase()} itself weighs, and where its middle is`] : []),
+    ...(mover.to === null ? [`how far the ${mover.name.toLowerCase()} opens`] : []),
+  ]
+  return {
+    mover,
+    u,
+    w,
+    // a lid of a piece is empty as it is; on a leaf of the vehicle what stands on it comes on top
+    empty: mover.leaf ? (leaf ? [leaf] : []) : known,
+    loaded: [...(leaf ? [leaf] : []), ...known],
+    gravity: { out: -u.z, up: -w.z },
+    reachMm: Math.max(50, ...corners.map((p) => inPlane(p).out)),
+    toDeg: mover.to,
+    own: mover.leaf !== null,
+    lacks,
+  }
+}
+
+/** Out along the shut leaf, by the vehicle's own axis that it lies nearest to, and up the way it opens. */
+function planeOf({ axis }: Mover, corners: Vec3[]): { u: Vec3; w: Vec3 } {
+  const mean = times(
+    corners.reduce((s, p) => ({ x: s.x + p.x, y: s.y + p.y, z: s.z + p.z }), { x: 0, y: 0, z: 0 }),
+    1 / Math.max(1, corners.length),
+  )
+  const d = minus(mean, axis.at)
+  const off = minus(d, times(axis.way, dot(d, axis.way)))
+  const [k] = (['x', 'y', 'z'] as const).toSorted((a, b) => Math.abs(off[b]) - Math.abs(off[a]))
+  const u = { x: 0, y: 0, z: 0, [k!]: Math.sign(off[k!]) || 1 }
+  return { u, w: cross(axis.way, u) }
+}
+
+/** Every set of struts of the job, worked out where all that it needs is known. */
+export function lidStruts(g: Given, all: Struts[]): LidStruts[] {
+  const leaves = leavesOf(g, all)
+  return all.flatMap((struts): LidStruts[] => {
+    const leaf = leaves.find((l) => l.mover.id === struts.moverId)
+    if (!leaf) return []
+    const need: [number | null, string][] = [
+      [struts.forceN, 'force of a strut'],
+      [struts.extendedMm, 'its full length'],
+      [struts.strokeMm, 'its stroke'],
+      [struts.onLeaf.outMm, 'its end on the leaf, out'],
+      [struts.onLeaf.belowMm, 'its end on the leaf, below'],
+      [struts.onBody.outMm, 'its end on the body, out'],
+      [struts.onBody.belowMm, 'its end on the body, below'],
+    ]
+    const lacks = [...leaf.lacks, ...need.filter(([v]) => v === null).map(([, name]) => name)]
+    if (lacks.length) return [{ struts, leaf, given: null, curve: null, lacks }]
+    const at = (e: Struts['onLeaf']): InPlane => ({ out: e.outMm ?? 0, up: -(e.belowMm ?? 0) })
+    const made: StrutGiven = {
+      ...plain(leaf, g.rules),
+      count: struts.count,
+      forceN: struts.forceN ?? 0,
+      extendedMm: struts.extendedMm ?? 0,
+      strokeMm: struts.strokeMm ?? 1,
+      onLeaf: at(struts.onLeaf),
+      onBody: at(struts.onBody),
+    }
+    return [{ struts, leaf, given: made, curve: strutCurve(made), lacks: [] }]
+  })
+}
+
+const plain = (leaf: Leaf, rules: Rules) => ({
+  fromDeg: leaf.mover.from,
+  toDeg: leaf.toDeg ?? leaf.mover.from,
+  empty: leaf.empty,
+  loaded: leaf.loaded,
+  gravity: leaf.gravity,
+  handOutMm: leaf.reachMm,
+  progression: rules.strutProgression,
+  coldC: rules.coldC,
+  hotC: rules.hotC,
+  kept: rules.strutKept,
+})
+
+/** The best size of the shelf for a leaf and where to put its ends; null where something of the leaf is not known, or none holds it. */
+export const chosenStruts = (leaf: Leaf, sizes: StrutSize[], rules: Rules): StrutChoice | null =>
+  leaf.lacks.length ? null : bestStruts(plain(leaf, rules), sizes, leaf.reachMm)
+
+/** Whether struts hold their leaf open, stay within their stroke, and what a hand feels. */
+export function strutLimits(all: LidStruts[], rules: Rules): Limit[] {
+  return all.flatMap(({ struts, leaf, curve, lacks }): Limit[] => {
+    const name = leaf.mover.name
+    const base = { group: 'rack' as const, ref: leaf.mover.moves[0] ?? null, pieceId: leaf.mover.pieceId, nearRatio: rules.nearRatio }
+    const id = `strut.${struts.moverId}`
+    const holds = limit({
+      ...base,
+      id: `${id}.open`,
+      name: `${name}: struts hold it open`,
+      unit: 'N·mm',
+      used: figure(
+        {
+          id: `${id}.closes`,
+          name: 'Moment that shuts it, wide open and loaded',
+          unit: 'N·mm',
+          formula: 'M = Σ m·g·a',
+          source: 'statics: moments about the hinge',
+          with: { M: [curve?.closesOpenNmm ?? null, 'N·mm', lacks[0] ?? 'masses and their arms'] },
+          lacks: lacks.slice(1),
+        },
+        ({ M }) => Math.max(0, M),
+      ),
+      allowed: figure(
+        {
+          id: `${id}.holds`,
+          name: 'Moment of the struts there, old and in the cold',
+          unit: 'N·mm',
+          formula: 'n·F·k·a',
+          source: 'label of the strut; its gas by temperature (Gay-Lussac)',
+          with: {
+            n: [struts.count, '', 'struts'],
+            k: [rules.strutKept, '', 'kept of its force'],
+            M: [curve?.holdsOpenNmm ?? null, 'N·mm', lacks[0] ?? 'of all together'],
+          },
+        },
+        ({ M }) => Math.max(0, M),
+      ),
+      caution: 'Prop it by hand until it is seen to hold: a lid that falls breaks fingers.',
+    })
+    if (!curve) return [holds]
+    const hand = (key: string, label: string, n: number) =>
+      limit({
+        ...base,
+        id: `${id}.${key}`,
+        name: `${name}: ${label}`,
+        unit: 'N',
+        used: given({
+          id: `${id}.${key}.used`,
+          name: label,
+          unit: 'N',
+          source: 'moments about the hinge, at the edge',
+          symbol: 'H',
+          input: [n, 'N', label],
+        }),
+        allowed: given({
+          id: `${id}.${key}.allowed`,
+          name: 'Most at a lid',
+          unit: 'N',
+          source: "shop's own",
+          symbol: 'H',
+          input: [rules.handN, 'N', 'a hand'],
+        }),
+      })
+    const out = curve.outOfReach
+    const runs = out
+      ? [
+          limit({
+            ...base,
+            id: `${id}.stroke`,
+            name: `${name}: strut ${out.says} at ${Math.round(out.deg)}°`,
+            unit: 'mm',
+            used: given({
+              id: `${id}.stroke.used`,
+              name: out.says === 'too short' ? 'Length it would have to be' : 'Shortest it can be',
+              unit: 'mm',
+              source: 'geometry of its ends',
+              symbol: 'L',
+              input: [out.says === 'too short' ? out.lengthMm : (struts.extendedMm ?? 0) - (struts.strokeMm ?? 0), 'mm', 'there'],
+            }),
+            allowed: given({
+              id: `${id}.stroke.allowed`,
+              name: out.says === 'too short' ? 'Its full length' : 'Room between its ends',
+              unit: 'mm',
+              source: 'its label',
+              symbol: 'L',
+              input: [out.says === 'too short' ? struts.extendedMm : out.lengthMm, 'mm', 'there'],
+            }),
+          }),
+        ]
+      : []
+    return [
+      holds,
+      ...runs,
+      hand('lift', 'hand to open it, old struts, cold', curve.mostToOpenN),
+      hand('shut', 'hand to shut it, new struts, hot', curve.mostToShutN),
+    ]
+  })
+}
