@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { relieve } from '../advice/relief'
 import { partMasses } from '../assembly/places'
+import { given } from '../figure/figure'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
@@ -15,7 +16,8 @@ import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { withRack } from '../testing/racks'
 import { sourcedValue, unknownValue } from '../vehicle/vehicle'
-import { limitKey, missingFor } from './limit'
+import { heldUp } from './heldUp'
+import { allOfIt, type Limit, limit, limitKey, missingFor } from './limit'
 
 const [survey, oyster, spar, drone] = demoJobs
 const find = (job: Job, id: string) => evaluate(job, defaultRules).limits.find((l) => l.id === id)!
@@ -250,4 +252,35 @@ test('an item without an overhang rule of its own is not assessed; only a shop t
   expect(missingFor(find(job, 'overhang.sampling-poles'))).toEqual(['overhang rule of Sampling poles 3.4 m, six'])
   const set = evaluate(job, { ...defaultRules, defaultOverhangMm: 700 }).limits.find((l) => l.id === 'overhang.sampling-poles')!
   expect([set.allowed.value, set.allowed.assumes.length]).toEqual([700, 1])
+})
+
+test('one figure that is missing is said once, with all that it holds up; limits that lack other figures stay by themselves', () => {
+  const lacking = (id: string, missing: string[]): Limit => {
+    const unknown = (name: string) =>
+      given({ id: `${id}.${name}`, name, unit: 'N', source: 'nobody', symbol: 'x', input: [null, 'N', name] })
+    const [a, b] = missing as [string, string?]
+    return limit({
+      id,
+      name: id,
+      group: 'rack',
+      unit: 'N',
+      nearRatio: 0.85,
+      used: unknown(a),
+      allowed: b ? unknown(b) : allOfIt('x', 'all'),
+    })
+  }
+  const known = limit({
+    id: 'k',
+    name: 'k',
+    group: 'rack',
+    unit: '',
+    nearRatio: 0.85,
+    used: allOfIt('u', 'all'),
+    allowed: allOfIt('v', 'all'),
+  })
+  const list = [lacking('a', ['mass']), known, lacking('b', ['mass']), lacking('c', ['mass', 'rating']), lacking('d', ['mass'])]
+  const shown = heldUp(list).map((x) => ('limits' in x ? x.limits.map((l) => l.id) : x.id))
+  expect(shown).toEqual([['a', 'b', 'd'], 'k', 'c'])
+  // nothing is lost
+  expect(shown.flat().sort()).toEqual(['a', 'b', 'c', 'd', 'k'])
 })

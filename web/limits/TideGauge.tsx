@@ -2,6 +2,7 @@ import Box from '@mui/material/Box'
 import { useTheme } from '@mui/material/styles'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
+import { type HeldUp, heldUp } from '../../core/limits/heldUp'
 import { type Limit, limitKey, missingFor } from '../../core/limits/limit'
 import { figureText } from '../../core/quantity/figureText'
 import { percentText } from '../../core/quantity/percent'
@@ -64,9 +65,7 @@ export function TideGauge() {
       )}
       {first && <Governing limit={first} />}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, overflowY: 'auto', flex: 1, minHeight: 120 }}>
-        {rest.map((l) => (
-          <Level key={limitKey(l)} limit={l} />
-        ))}
+        {heldUp(rest).map((l) => ('limits' in l ? <Lacking key={l.missing.join()} held={l} /> : <Level key={limitKey(l)} limit={l} />))}
       </Box>
     </Box>
   )
@@ -161,6 +160,23 @@ function Governing({ limit }: { limit: Limit }) {
           </Typography>
         )}
       </Box>
+    </Box>
+  )
+}
+
+/** One thing that nobody knows, said once, with every limit that it holds up. */
+function Lacking({ held }: { held: HeldUp }) {
+  return (
+    <Box component="li" sx={{ px: 1.5, py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, fontSize: 13.5 }}>
+        <Box component="span" sx={{ color: (t) => t.inks.unknown, fontWeight: 600 }}>
+          Missing: {held.missing.join(', ')}
+        </Box>
+        <StateWord state="unknown" ratio={null} />
+      </Box>
+      <Typography variant="caption" component="p" sx={{ color: 'text.secondary' }}>
+        Holds up {held.limits.length} limits: {held.limits.map((l) => l.name).join('; ')}.
+      </Typography>
     </Box>
   )
 }
