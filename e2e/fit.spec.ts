@@ -1,8 +1,6 @@
 import { expect, gauge, openDemoJob, saved, test } from './shop'
 
-test('a crate is dragged against the antenna: the gap is named, gone to and relieved', async ({
-  page,
-}) => {
+test('a crate is dragged against the antenna: the gap is named, gone to and relieved', async ({ page }) => {
   await openDemoJob(page, 'Basket crate bars', 'fit')
   const gaps = page.getByRole('region', { name: 'Gaps' })
   await expect(gaps.getByText('clear').first()).toBeVisible({ timeout: 20_000 })

@@ -26,6 +26,8 @@ export const boltGrades = {
   'grade 8': { tensileMPa: 1034, proofMPa: 827, shearShare: 0.5, source: 'SAE J429' },
 } as const
 export type BoltGrade = keyof typeof boltGrades
+/** The grade that the shop's own joints are made and reckoned with: stainless. */
+export const SHOP_GRADE = 'A2-70' satisfies BoltGrade
 export const boltGradeNames = Object.keys(boltGrades) as [BoltGrade, ...BoltGrade[]]
 
 /** Lengths that are sold, ISO 4014 and 4017. mm */

@@ -1,5 +1,5 @@
 import type { Joint } from '../assembly/assembly'
-import { type BoltSize, boltSizes } from '../catalogue/bolts'
+import { type BoltSize, boltSizes, SHOP_GRADE } from '../catalogue/bolts'
 import { boltMayN, boltTogether, holeBearing, tearOutN } from '../fasten/bolt'
 import { figure } from '../figure/figure'
 import { greatest } from '../figure/greatest'
@@ -10,7 +10,6 @@ import type { JoinedPart } from './joinedParts'
 import { type JointAt, type JointsGiven, jointName, jointsAmong } from './jointsGiven'
 import { allOfIt, type Limit, limit } from './limit'
 
-const GRADE = 'A2-70'
 type Bears = { holdsN: number; missing: null } | { holdsN: null; missing: string }
 type Bolted = JointAt & { tensionN: number; shearN: number; mayTensionN: number; mayShearN: number; bears: Bears }
 const usedOf = (v: { Ft: number; Fv: number; FtR: number; FvR: number; FbR: number }): number =>
@@ -44,7 +43,7 @@ export function boltLimit(given: JointsGiven): Limit[] {
       used: figure(
         {
           id: 'joint.bolts',
-          name: `${joint.bolts?.count} × ${joint.bolts?.size} ${GRADE}, ${jointName(worst)}, ${worst.r.case.name}`,
+          name: `${joint.bolts?.count} × ${joint.bolts?.size} ${SHOP_GRADE}, ${jointName(worst)}, ${worst.r.case.name}`,
           unit: '',
           formula: 'max(Ft/Ft,R ; Fv/Fv,R + Ft/(1.4·Ft,R) ; Fv/Fb,R)',
           source: `EN 1993-1-8, table 3.4; tearing out: AISC 360-16, J4.3; forces: ${FRAME}`,
@@ -69,7 +68,7 @@ function boltedForces(a: JointAt, bears: (a: JointAt, size: BoltSize) => Bears, 
   const { j, parts } = a
   const { bolts, gusset } = j.joint
   if (!bolts || !parts.length) return []
-  const may = boltMayN(bolts.size, GRADE, rules.loadFactor)
+  const may = boltMayN(bolts.size, SHOP_GRADE, rules.loadFactor)
   // a nut in a slot is pulled out of it before its bolt breaks
   const slotN = parts.some((p) => p.wallMm === null) && rules.tNutN > 0 ? rules.tNutN : Number.POSITIVE_INFINITY
   // prying works over the rows of a pattern, or over the narrower part
@@ -110,7 +109,7 @@ function bearing(parts: JoinedPart[], j: JointForce, size: BoltSize, rules: Rule
     const wall = { size, thicknessMm: m.wallMm, endMm, sheetTensileMPa: m.material.tensileMPa }
     least = Math.min(
       least,
-      holeBearing({ ...wall, grade: GRADE, edgeMm, loadFactor: rules.loadFactor }),
+      holeBearing({ ...wall, grade: SHOP_GRADE, edgeMm, loadFactor: rules.loadFactor }),
       tearOutN({ ...wall, walls: m.walls }),
     )
   }

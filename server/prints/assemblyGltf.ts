@@ -65,9 +65,12 @@ export async function assemblyGltf(job: Job, { assembly }: Pick<Evaluation, 'ass
     if (colour) for (const h of s.hulls) put(s.kind === 'obstacle' ? vehicle : rack, s.name, prism(h), colour)
   }
   const solid = vehicleSolid(job.vehicle)
-  solid.paint.forEach((mesh, i) => put(vehicle, `body ${i + 1}`, mesh, 'vehicle'))
-  solid.glass.forEach((mesh, i) => put(vehicle, `glass ${i + 1}`, mesh, 'glass'))
-  solid.lamps.forEach((mesh, i) => put(vehicle, `lamp ${i + 1}`, mesh, 'lamp'))
+  for (const [kind, meshes, colour] of [
+    ['body', solid.paint, 'vehicle'],
+    ['glass', solid.glass, 'glass'],
+    ['lamp', solid.lamps, 'lamp'],
+  ] as const)
+    for (const [i, mesh] of meshes.entries()) put(vehicle, `${kind} ${i + 1}`, mesh, colour)
   return new NodeIO().writeBinary(doc)
 }
 

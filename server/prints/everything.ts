@@ -27,7 +27,8 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
   const { job, rules, accepted, made, workshop, heading } = given
   const assembly = madeAssembly(job, rules)
   const kinds = flatKinds(assembly)
-  const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes', string, boolean][] = [
+  const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card', string, boolean][] = [
+    ['owner-card.pdf', 'owner-card', 'Owner’s card', true],
     ['tube.pdf', 'tube', 'Bends and templates', tubeWork(assembly).length > 0],
     ['welds.pdf', 'welds', 'Weld map', weldMap(assembly, workshop.welders, rules).seams.length > 0],
     ['build.pdf', 'build', 'Order of work', job.pieces.length > 0],
@@ -49,6 +50,7 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
     for (const as of ['dxf', 'svg'] as const) await put(`drawing/${view}.${as}`, { of: 'drawing', job, rules, view, as })
   if (kinds.length) await put('flat/nest.dxf', { of: 'nest', job, rules })
   for (const mark of kinds.flatMap((k) => k.marks)) await put(`flat/${mark}.dxf`, { of: 'flat-part', job, rules, mark })
+  await put('rechecks.ics', { of: 'rechecks', job, rules, today: (await heading('')).date })
   await put('model.glb', { of: 'model', job, rules })
   return files
 }

@@ -118,6 +118,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     ['build', 'Order of work'],
     ['flat', 'Fold sheets and nests'],
     ['holes', 'Drilling sheet'],
+    ['owner-card', 'Owner’s card'],
   ] as const)
     routes.get(`/:id/${of}.pdf`, async (request, response) => {
       const { job, revision } = await jobAt(jobs, request.params.id)
@@ -169,6 +170,14 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     response
       .type('application/pdf')
       .set('Content-Disposition', disposition('inline', job.title, accepted?.jobRevision ?? revision, 'cut-sheet.pdf'))
+      .send(bytes)
+  })
+  routes.get('/:id/rechecks.ics', async (request, response) => {
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const bytes = await print({ of: 'rechecks', job, rules: await rules(), today: localDay() }, response)
+    response
+      .type('text/calendar')
+      .set('Content-Disposition', disposition('attachment', job.title, revision, 'rechecks.ics'))
       .send(bytes)
   })
   routes.get('/:id/model.glb', async (request, response) => {

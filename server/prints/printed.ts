@@ -26,7 +26,9 @@ import { cutSheetPdf } from './cutSheet'
 import { flatSheetPdf } from './flatSheet'
 import { holeSheetPdf } from './holeSheet'
 import { measuringSheetPdf } from './measuringSheet'
+import { ownerCardPdf } from './ownerCardSheet'
 import type { Stamp, Title } from './paper'
+import { recheckIcs } from './recheckCalendar'
 import { tubeSheetPdf } from './tubeSheet'
 import { weldSheetPdf } from './weldSheet'
 
@@ -44,7 +46,7 @@ export type Print =
       title: Heading
     }
   | {
-      of: 'tube' | 'welds' | 'build' | 'flat' | 'holes'
+      of: 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card'
       job: Job
       rules: Rules
       workshop: Workshop
@@ -58,6 +60,7 @@ export type Print =
   | { of: 'drawing'; job: Job; rules: Rules; view: 'plan' | 'side' | 'rear'; as: 'dxf' | 'svg' }
   | { of: 'cut-list'; job: Job; rules: Rules }
   | { of: 'model'; job: Job; rules: Rules }
+  | { of: 'rechecks'; job: Job; rules: Rules; today: string }
 
 const movedSince = (accepted: IssuedPlan | null, now: Evaluation): Moved[] => (accepted ? planMoved(accepted.pieces, now.assembly) : [])
 
@@ -108,9 +111,11 @@ export async function printed(print: Print): Promise<Uint8Array> {
     case 'welds':
     case 'build':
     case 'flat':
-    case 'holes': {
+    case 'holes':
+    case 'owner-card': {
       const result = await figuresOf(job, print.rules)
       const title = { ...print.title, stamp: stampOf(print.accepted, movedSince(print.accepted, result), openOf(result), true) }
+      if (print.of === 'owner-card') return ownerCardPdf(job, result, print.rules, title)
       if (print.of === 'holes') return holeSheetPdf(job, print.rules, title)
       if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.workshop, title)
       if (print.of === 'build') return buildSheetPdf(job, print.rules, print.workshop, title)
@@ -138,6 +143,8 @@ export async function printed(print: Print): Promise<Uint8Array> {
       const sheet = drawView(print.view, evaluate(job, print.rules).assembly, job.vehicle, job.brief)
       return Buffer.from(print.as === 'dxf' ? toDxf(sheet, job.units) : toSvg(sheet, job.units, 40, true))
     }
+    case 'rechecks':
+      return Buffer.from(recheckIcs(job, evaluate(job, print.rules), print.rules, print.today))
     case 'model':
       return assemblyGltf(job, evaluate(job, print.rules))
     case 'cut-list':

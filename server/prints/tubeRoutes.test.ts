@@ -36,7 +36,7 @@ afterAll(async () => {
 })
 
 describe('what leaves for the bender, the notcher and the welder', () => {
-  test.each(['tube', 'welds', 'build', 'flat', 'holes'])(
+  test.each(['tube', 'welds', 'build', 'flat', 'holes', 'owner-card'])(
     '%s.pdf of a basket and of a plain rack, each under its own name',
     async (what) => {
       for (const title of ['Hoop', 'Pole']) {

@@ -64,6 +64,7 @@ export default function HandOverStation() {
       <Group title="Prints">
         {file('arrangement.pdf', 'General arrangement, PDF')}
         {file('cut-sheet.pdf', 'Cut sheet, PDF')}
+        {file('owner-card.pdf', 'Owner’s card, PDF')}
         {file('all.zip', 'Every print and file, one ZIP')}
       </Group>
       <Group title="Open files">
@@ -75,6 +76,7 @@ export default function HandOverStation() {
           {file('drawing/rear.dxf', 'Rear DXF')}
           {file('drawing/plan.svg', 'Plan SVG')}
           {file('model.glb', '3D glTF')}
+          {file('rechecks.ics', 'Rechecks iCalendar')}
         </Box>
       </Group>
       <Group title="Notes">
