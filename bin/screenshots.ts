@@ -58,7 +58,7 @@ const shots: Shot[] = [
     name: 'layout-3d',
     path: `${job('Hoop')}/layout`,
     before: async (p) => {
-      await p.getByRole('button', { name: '3D' }).click()
+      await p.getByRole('button', { name: '3D', exact: true }).click()
       await p.waitForTimeout(4000)
     },
   },
@@ -95,7 +95,16 @@ const shots: Shot[] = [
       await p.getByText('Price', { exact: true }).waitFor({ timeout: 20_000 })
     },
   },
-  { name: 'straps', path: `${job('Pole')}/loads?part=straps`, before: async (p) => void (await p.waitForTimeout(800)) },
+  {
+    name: 'fit',
+    path: `${job('Half')}/fit`,
+    before: async (p) => {
+      await p.getByRole('slider', { name: 'Lid: how far' }).focus()
+      for (let i = 0; i < 6; i++) await p.keyboard.press('PageUp')
+      await p.getByRole('button', { name: '3D', exact: true }).click()
+      await p.waitForTimeout(4000)
+    },
+  },
   {
     name: 'tube',
     path: `${job('Hoop')}/cut?sheet=tube`,

@@ -1,5 +1,5 @@
 import { cross, dot, minus, type Point, type Vec3 } from '../geometry/vec3'
-import type { Mesh } from '../solid/mesh'
+import { boxIndices, type Mesh } from '../solid/mesh'
 import { triangulate } from '../solid/triangulate'
 import type { Body, Vehicle } from '../vehicle/vehicle'
 import { likeness } from './likeness'
@@ -115,15 +115,7 @@ function bodyMeshes(b: Body): Mesh[] {
 function block(a: Vec3, b: Vec3): Mesh {
   const at = (x: number, y: number, z: number) => [x ? b.x : a.x, y ? b.y : a.y, z ? b.z : a.z]
   const corners = [0, 1].flatMap((x) => [0, 1].flatMap((y) => [0, 1].map((z) => at(x, y, z))))
-  const quads = [
-    [0, 1, 3, 2],
-    [4, 6, 7, 5],
-    [0, 4, 5, 1],
-    [2, 3, 7, 6],
-    [0, 2, 6, 4],
-    [1, 5, 7, 3],
-  ]
-  return { positions: corners.flat(), indices: quads.flatMap(([p, q, r, s]) => [p!, q!, r!, p!, r!, s!]) }
+  return { positions: corners.flat(), indices: boxIndices }
 }
 
 /** A flat piece by its corners, seen from both sides. */

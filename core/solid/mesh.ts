@@ -13,3 +13,13 @@ export function volumeMm3({ positions, indices }: Mesh): number {
   }
   return sum / 6
 }
+
+/** Triangles of a box over its corners as three nested loops give them, x outermost, z innermost. */
+export const boxIndices: number[] = [
+  [0, 1, 3, 2],
+  [4, 6, 7, 5],
+  [0, 4, 5, 1],
+  [2, 3, 7, 6],
+  [0, 2, 6, 4],
+  [1, 5, 7, 3],
+].flatMap(([a, b, c, d]) => [a!, b!, c!, a!, c!, d!])

@@ -6,7 +6,7 @@ import { solidsOf } from '../../core/fit/solids'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { extrude } from '../../core/solid/extrude'
-import type { Mesh } from '../../core/solid/mesh'
+import { boxIndices, type Mesh } from '../../core/solid/mesh'
 import { sweep } from '../../core/solid/sweep'
 
 type Rgb = [number, number, number]
@@ -84,17 +84,7 @@ function inGltf(positions: number[]): Float32Array {
 /** A convex body of eight corners in pairs, or a flat one of two equal outlines, as a mesh. */
 function prism(corners: { x: number; y: number; z: number }[]): Mesh {
   const positions = corners.flatMap((c) => [c.x, c.y, c.z])
-  if (corners.length === 8) {
-    const quads = [
-      [0, 1, 3, 2],
-      [4, 6, 7, 5],
-      [0, 4, 5, 1],
-      [2, 3, 7, 6],
-      [0, 2, 6, 4],
-      [1, 5, 7, 3],
-    ]
-    return { positions, indices: quads.flatMap(([a, b, c, d]) => [a!, b!, c!, a!, c!, d!]) }
-  }
+  if (corners.length === 8) return { positions, indices: boxIndices }
   const n = corners.length / 2
   const fan = Array.from({ length: n - 2 }, (_, i) => [0, i + 1, i + 2])
   const band = Array.from({ length: n }, (_, i) => [i, (i + 1) % n, n + ((i + 1) % n), i, n + ((i + 1) % n), n + i])

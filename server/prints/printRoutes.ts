@@ -8,6 +8,7 @@ import type { Job } from '../../core/job/job'
 import { madeAssembly } from '../../core/job/piecesOf'
 import { neededBeforeCutting } from '../../core/measure/needed'
 import { measuringSheets } from '../../core/measure/sheets'
+import type { Rules } from '../../core/rules/rules'
 import { flatKinds } from '../../core/sheetNesting/sheetPlan'
 import { localDay } from '../../core/time/localDay'
 import { parsed, refuse } from '../http/faults'
@@ -73,13 +74,21 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       .set('Content-Disposition', disposition('attachment', job.title, revision, 'job.json'))
       .send(writeJobFile(job))
   })
-  routes.get('/:id/cut-list.csv', async (request, response) => {
-    const { job, revision } = await jobAt(jobs, request.params.id)
-    response
-      .type('text/csv')
-      .set('Content-Disposition', disposition('attachment', job.title, revision, 'cut-list.csv'))
-      .send(await print({ of: 'cut-list', job, rules: await rules() }, response))
-  })
+  const files: [string, string, (job: Job, rules: Rules) => Print][] = [
+    ['cut-list.csv', 'text/csv', (job, rules) => ({ of: 'cut-list', job, rules })],
+    ['nest.dxf', 'application/dxf', (job, rules) => ({ of: 'nest', job, rules })],
+    ['model.glb', 'model/gltf-binary', (job, rules) => ({ of: 'model', job, rules })],
+    ['rechecks.ics', 'text/calendar', (job, rules) => ({ of: 'rechecks', job, rules, today: localDay() })],
+  ]
+  for (const [name, type, of] of files)
+    routes.get(`/:id/${name}`, async (request, response) => {
+      const { job, revision } = await jobAt(jobs, request.params.id)
+      const bytes = await print(of(job, await rules()), response)
+      response
+        .type(type)
+        .set('Content-Disposition', disposition('attachment', job.title, revision, name))
+        .send(bytes)
+    })
   routes.get('/:id/drawing/:view', async (request, response) => {
     const asked = parsed(
       z.string().regex(/^(plan|side|rear)\.(dxf|svg)$/, 'must be plan, side or rear, as .dxf or .svg'),
@@ -130,14 +139,6 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
         .set('Content-Disposition', disposition('inline', job.title, revision, `${of}.pdf`))
         .send(bytes)
     })
-  routes.get('/:id/nest.dxf', async (request, response) => {
-    const { job, revision } = await jobAt(jobs, request.params.id)
-    const bytes = await print({ of: 'nest', job, rules: await rules() }, response)
-    response
-      .type('application/dxf')
-      .set('Content-Disposition', disposition('attachment', job.title, revision, 'nest.dxf'))
-      .send(bytes)
-  })
   routes.get('/:id/flat/:mark.dxf', async (request, response) => {
     const mark = parsed(z.string().min(1).max(40), request.params.mark)
     const { job, revision } = await jobAt(jobs, request.params.id)
@@ -170,22 +171,6 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     response
       .type('application/pdf')
       .set('Content-Disposition', disposition('inline', job.title, accepted?.jobRevision ?? revision, 'cut-sheet.pdf'))
-      .send(bytes)
-  })
-  routes.get('/:id/rechecks.ics', async (request, response) => {
-    const { job, revision } = await jobAt(jobs, request.params.id)
-    const bytes = await print({ of: 'rechecks', job, rules: await rules(), today: localDay() }, response)
-    response
-      .type('text/calendar')
-      .set('Content-Disposition', disposition('attachment', job.title, revision, 'rechecks.ics'))
-      .send(bytes)
-  })
-  routes.get('/:id/model.glb', async (request, response) => {
-    const { job, revision } = await jobAt(jobs, request.params.id)
-    const bytes = await print({ of: 'model', job, rules: await rules() }, response)
-    response
-      .type('model/gltf-binary')
-      .set('Content-Disposition', disposition('attachment', job.title, revision, 'model.glb'))
       .send(bytes)
   })
   routes.get('/:id/all.zip', async (request, response) => {
