@@ -63,12 +63,18 @@ export function meant(assembly: Assembly, vehicle: Vehicle, brief: Brief): (a: S
   }
 }
 
+/** A hinge’s or latch’s joint stands in its box, or this near to it. mm */
+const BESIDE_MM = 60
 /** A hinge, latch or slide that is drawn as a box is what its joint is made of: it touches both parts. */
 function aroundJoints(assembly: Assembly): [string, string][] {
   const made = assembly.joints.filter((j) => j.kind === 'hinge' || j.kind === 'latch' || j.kind === 'slide')
   return assembly.fittings.flatMap((f) => {
     const own = new Set(assembly.joints.filter((j) => j.between.includes(f.id)).flatMap((j) => j.between))
-    return made.filter((j) => j.between.some((id) => own.has(id))).flatMap((j) => j.between.map((id): [string, string] => [f.id, id]))
+    const near = (j: Joint) =>
+      (['x', 'y', 'z'] as const).every((k) => Math.abs(j.at[k] - f.middle[k]) <= f.size[k] / 2 + BESIDE_MM) || j.between.includes(f.id)
+    return made
+      .filter((j) => near(j) && j.between.some((id) => own.has(id)))
+      .flatMap((j) => j.between.map((id): [string, string] => [f.id, id]))
   })
 }
 
@@ -96,6 +102,8 @@ export function inOneCorner(m: Meeting, assembly: Assembly): boolean {
   const of = (id: string): Joint[] => joints.filter((j) => j.between.includes(id))
   const other = (j: Joint, id: string) => (j.between[0] === id ? j.between[1] : j.between[0])
   const reach = reachOf(m.a.id, assembly) + reachOf(m.b.id, assembly)
+  // deeper in one another than the thinner is thick they are drawn through each other, corner or not
+  if (-m.gapMm > 2 * Math.min(reachOf(m.a.id, assembly), reachOf(m.b.id, assembly))) return false
   return of(m.a.id).some((ja) =>
     of(m.b.id).some((jb) => other(ja, m.a.id) === other(jb, m.b.id) && apart(ja.at, jb.at) < reach && apart(ja.at, m.at[0]) < 1.5 * reach),
   )

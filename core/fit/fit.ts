@@ -3,6 +3,7 @@ import type { Job } from '../job/job'
 import { governingFirst, type Limit } from '../limits/limit'
 import type { Rules } from '../rules/rules'
 import type { Struts } from '../strut/struts'
+import { bodiless } from './bodiless'
 import { fitLimits } from './fitLimits'
 import { type FitGiven, type Gap, gapsOf } from './gaps'
 import { movesOf } from './gives'
@@ -16,14 +17,13 @@ import { type Apart, takeApart } from './takeApart'
 export type Fit = { gaps: Gap[]; motions: Motion[]; apart: Apart; leaves: Leaf[]; struts: LidStruts[]; limits: Limit[] }
 
 type Given = FitGiven & { struts: Struts[] }
-export const fitGiven = (job: Job, e: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules, when: FitGiven['when'] = 'driving'): Given => ({
+export const fitGiven = (job: Job, e: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules): Given => ({
   assembly: e.assembly,
   vehicle: job.vehicle,
   brief: job.brief,
   rules,
   moves: movesOf(e.cases),
   struts: job.struts,
-  when,
 })
 
 /** All of it at once. The measurer keeps what it measured for the next time. */
@@ -32,7 +32,10 @@ export function fitOf(given: Given, kit: Kit, measurer: Measurer): Fit {
   const motions = motionsOf(given, kit)
   const apart = takeApart(given, kit)
   const struts = lidStruts(given, given.struts)
-  const limits = [...fitLimits(gaps, motions, apart.trapped, given.rules), ...strutLimits(struts, given.rules)]
+  const limits = [
+    ...fitLimits({ gaps, motions, trapped: apart.trapped, lost: bodiless(given) }, given.rules),
+    ...strutLimits(struts, given.rules),
+  ]
   return { gaps, motions, apart, leaves: leavesOf(given, given.struts), struts, limits }
 }
 

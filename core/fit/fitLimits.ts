@@ -1,12 +1,16 @@
 import { figure, given, type Input } from '../figure/figure'
 import { type Limit, limit, limitKey } from '../limits/limit'
 import type { Rules } from '../rules/rules'
+import type { Bodiless } from './bodiless'
 import { type Gap, UNMEASURED } from './gaps'
 import type { Motion } from './motions'
 import type { Trapped } from './takeApart'
 
 /** Gaps that are not clear, the nearest of those that are, what something that moves meets, and what nobody measured. */
-export function fitLimits(gaps: Gap[], motions: Motion[], trapped: Trapped[], rules: Rules): Limit[] {
+export function fitLimits(
+  { gaps, motions, trapped, lost }: { gaps: Gap[]; motions: Motion[]; trapped: Trapped[]; lost: Bodiless[] },
+  rules: Rules,
+): Limit[] {
   const [nearest] = gaps.filter((g) => g.state === 'clear')
   const told = [...gaps.filter((g) => g.state === 'meets' || g.state === 'tight' || g.state === 'unknown'), ...(nearest ? [nearest] : [])]
   return [
@@ -14,6 +18,7 @@ export function fitLimits(gaps: Gap[], motions: Motion[], trapped: Trapped[], ru
     ...unmeasured(gaps).map((g) => gapLimit(g, rules)),
     ...motions.filter((m) => m.touch || m.lacks).map((m) => motionLimit(m, rules)),
     ...trapped.map((t) => trapLimit(t, rules)),
+    ...lost.map((b) => bodilessLimit(b, rules)),
   ]
 }
 
@@ -146,5 +151,23 @@ function trapLimit(t: Trapped, rules: Rules): Limit {
       input: [0, '', `farthest {${Math.round(t.goesMm)}}, then ${t.by.name} is in its way`],
     }),
     caution: 'Weld nothing over it until it has a way out.',
+  })
+}
+
+/** What has no body because a figure is missing: its gaps are not assessed. */
+function bodilessLimit(b: Bodiless, rules: Rules): Limit {
+  const id = `body.${b.id}`
+  const lacking = (key: string, name: string) =>
+    given({ id: `${id}.${key}`, name, unit: 'gauge', source: 'nobody measured it', symbol: 'g', input: [null, 'gauge', b.lacks] })
+  return limit({
+    id,
+    name: `Gaps to ${b.name}`,
+    group: 'rack',
+    unit: 'gauge',
+    ref: b.id,
+    pieceId: b.pieceId,
+    nearRatio: rules.nearRatio,
+    used: lacking('used', 'What may take from the gaps'),
+    allowed: lacking('allowed', 'Gaps as drawn'),
   })
 }

@@ -7,6 +7,7 @@ import type { Job } from '../job/job'
 import { limitKey } from '../limits/limit'
 import { defaultRules } from '../rules/rules'
 import { rackAlone, withRack } from '../testing/racks'
+import { fitGiven, fitOf as wholeFit } from './fit'
 import { type Gap, gapsOf } from './gaps'
 import { movesOf } from './gives'
 import { judged } from './judged'
@@ -16,10 +17,10 @@ import { motionsOf } from './motions'
 
 beforeAll(() => RAPIER.init())
 
-const fitOf = (job: Job, when: 'driving' | 'parked' = 'driving') => {
+const fitOf = (job: Job) => {
   const e = evaluate(job, defaultRules)
   const kit = rapierKit(RAPIER)
-  const given = { assembly: e.assembly, vehicle: job.vehicle, brief: job.brief, rules: defaultRules, moves: movesOf(e.cases), when }
+  const given = { assembly: e.assembly, vehicle: job.vehicle, brief: job.brief, rules: defaultRules, moves: movesOf(e.cases) }
   const answer = { gaps: gapsOf(given, new Measurer(kit)), motions: motionsOf(given, kit), evaluation: e }
   kit.close()
   return answer
@@ -104,7 +105,7 @@ describe('what may touch, and what may not', () => {
 })
 
 describe('what moves', () => {
-  const chestOf = (job: Job) => fitOf(job, 'parked').motions.find((m) => m.mover.name === 'Lid')!
+  const chestOf = (job: Job) => fitOf(job).motions.find((m) => m.mover.name === 'Lid')!
   const hive = demoJobs.find((j) => j.title.startsWith('Half guard'))!
 
   test('the lid of the beekeeper’s chest opens all the way: it turns about the lower edge of its own skirt', () => {
@@ -178,5 +179,64 @@ describe('what would clear a gap, tried', () => {
     expect(after[found.indexOf(moved)]!.some((id) => /antenna|obstacle/.test(id))).toBe(false)
     // its own rule of 200 is used up where it lies: no move is offered that would break it
     expect(relief(near(200), /antenna/).found.filter((r) => r.pieceId === null)).toEqual([])
+  })
+})
+
+describe('nothing passes for want of a figure', () => {
+  test('what is fitted and nobody measured has no gaps, and that is said; once it is measured it has', () => {
+    const found = (box: boolean) => {
+      const [survey] = demoJobs
+      const e = evaluate(survey, defaultRules)
+      const fitting = {
+        id: 'p9/box',
+        mark: 'BX',
+        name: 'Found box',
+        massKg: 10,
+        at: { x: 500, y: 0, z: 2700 },
+        middle: { x: 500, y: 0, z: 2700 },
+        size: { x: 400, y: 400, z: 200 },
+        unknown: box ? [] : (['box'] as ('box' | 'x')[]),
+        priceMinor: null,
+        there: true,
+      }
+      const kit = rapierKit(RAPIER)
+      const given = { ...fitGiven(survey, e, defaultRules), assembly: { ...e.assembly, fittings: [fitting] } }
+      const { limits } = wholeFit(given, kit, new Measurer(kit))
+      kit.close()
+      return limits.filter((l) => /found box/i.test(l.name))
+    }
+    expect(found(false).map((l) => [l.state, l.allowed.missing])).toEqual([['unknown', ['size of found box']]])
+    expect(found(true).some((l) => l.state !== 'unknown')).toBe(true)
+  })
+  test('a roof that nobody measured leaves the gaps to its fan open', () => {
+    const [survey] = demoJobs
+    const job = { ...survey, vehicle: { ...survey.vehicle, roofHeightMm: { ...survey.vehicle.roofHeightMm, value: null } } }
+    const kit = rapierKit(RAPIER)
+    const { limits } = wholeFit(fitGiven(job, evaluate(job, defaultRules), defaultRules), kit, new Measurer(kit))
+    kit.close()
+    expect(limits.find((l) => l.name === 'Gaps to roof fan')!.state).toBe('unknown')
+  })
+  test('points, lines and what is no number have no body, and the kit goes on', () => {
+    const kit = rapierKit(RAPIER)
+    const p = (x: number, y = 0, z = 0) => ({ x, y, z })
+    for (const bad of [
+      [p(0), p(0), p(0), p(0)],
+      [p(0), p(1), p(2), p(3)],
+      [p(0), p(1)],
+      [p(0), p(1, 1), p(0, 1, 1), p(Number.NaN)],
+    ])
+      expect(kit.body(bad)).toBeNull()
+    expect(kit.body([p(0), p(100), p(0, 100), p(0, 0, 100)])).not.toBeNull()
+    kit.close()
+  })
+  test('an item that is there only while parked has its gaps too', () => {
+    const [, oyster] = demoJobs as [Job, Job, ...Job[]]
+    const near = { ...oyster.vehicle, obstacles: oyster.vehicle.obstacles.map((o) => ({ ...o, xMm: 950 })) }
+    const parked = {
+      ...oyster,
+      vehicle: near,
+      brief: { ...oyster.brief, cargo: oyster.brief.cargo.map((c) => ({ ...c, counts: 'parked' as const })) },
+    }
+    expect(between(fitOf(parked).gaps, /Oyster/, /antenna/)!.state).toBe('tight')
   })
 })

@@ -30,15 +30,16 @@ export type Gap = {
   likelyMm: number | null
   state: 'meets' | 'tight' | 'clear' | 'measure' | 'unknown'
 }
-export type FitGiven = { assembly: Assembly; vehicle: Vehicle; brief: Brief; rules: Rules; moves: CaseMoves; when: 'driving' | 'parked' }
+export type FitGiven = { assembly: Assembly; vehicle: Vehicle; brief: Brief; rules: Rules; moves: CaseMoves }
 
 /** Gaps wider than this are not listed: between parts of one piece, which are made together, and between all else. mm */
 const LISTED_MM = { own: 12, other: 60 }
 
 /** Every pair that may not touch and is nearer than what is listed, the worst first. */
 export function gapsOf(given: FitGiven, measurer: Measurer): Gap[] {
-  const { assembly, vehicle, brief, when } = given
-  const solids = solidsOf(assembly, vehicle, brief, when)
+  const { assembly, vehicle, brief } = given
+  // what lies there only while parked has its gaps as well; items among themselves are judged where they are laid out
+  const solids = solidsOf(assembly, vehicle, brief, 'ever')
   const may = meant(assembly, vehicle, brief)
   return measurer
     .meetings(solids, (a, b) => !may(a, b), LISTED_MM.other)

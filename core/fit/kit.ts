@@ -1,5 +1,5 @@
 import type RAPIER from '@dimforge/rapier3d-compat'
-import { plus, times, type Vec3 } from '../geometry/vec3'
+import { cross, minus, plus, size, times, type Vec3 } from '../geometry/vec3'
 import { type Placing, placed, turned } from './placing'
 import { type Convex, convexOf, separationOf } from './separation'
 
@@ -25,6 +25,8 @@ export type Kit = {
 }
 export type KitBody = { readonly collider: RAPIER.Collider; readonly convex: Convex; at: Placing | null }
 
+/** What is no wider than this anywhere has no body. mm */
+const LEAST_MM = 0.01
 /** Nearer than this the distance is not relied on, and axes decide. mm */
 const TOUCHING_MM = 0.05
 
@@ -34,6 +36,7 @@ export function rapierKit(rapier: Rapier): Kit {
   const vec = (v: { x: number; y: number; z: number }): Vec3 => ({ x: v.x, y: v.y, z: v.z })
   return {
     body: (corners) => {
+      if (!hasExtent(corners)) return null
       const shape = rapier.ColliderDesc.convexHull(new Float32Array(corners.flatMap((c) => [c.x, c.y, c.z])))
       if (!shape) return null
       const collider = world.createCollider(shape)
@@ -58,6 +61,15 @@ export function rapierKit(rapier: Rapier): Kit {
     forget: ({ collider }) => world.removeCollider(collider, false),
     close: () => world.free(),
   }
+}
+
+/** A point or a line is no body, and what is no number would break the library for good. */
+function hasExtent(corners: Vec3[]): boolean {
+  if (corners.length < 4 || corners.some((c) => !Number.isFinite(c.x + c.y + c.z))) return false
+  const from = corners[0]!
+  const arms = corners.map((c) => minus(c, from))
+  const far = arms.reduce((a, b) => (size(b) > size(a) ? b : a))
+  return size(far) > LEAST_MM && arms.some((a) => size(cross(far, a)) / size(far) > LEAST_MM)
 }
 
 function hullOf(collider: RAPIER.Collider): Convex {

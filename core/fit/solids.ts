@@ -24,8 +24,8 @@ export type Solid = {
   walls?: () => Vec3[][]
 }
 
-/** Everything that stands there at once while driving or parked: parts, feet, what is carried, what is on the roof, the vehicle's bodies. */
-export function solidsOf(assembly: Assembly, vehicle: Vehicle, brief: Brief, when: 'driving' | 'parked'): Solid[] {
+/** Everything that stands there while driving, while parked, or ever: parts, feet, what is carried, what is on the roof, the vehicle's bodies. */
+export function solidsOf(assembly: Assembly, vehicle: Vehicle, brief: Brief, when: 'driving' | 'parked' | 'ever'): Solid[] {
   return [
     ...assembly.members.map((m) => memberSolid(m, assembly.members)),
     ...assembly.plates.filter((p) => !p.steps).map(plateSolid),
@@ -35,7 +35,7 @@ export function solidsOf(assembly: Assembly, vehicle: Vehicle, brief: Brief, whe
       (m): Solid => ({ id: m.id, name: `foot ${m.mark}`, kind: 'foot', pieceId: pieceIdOf(m.id), hulls: footCorners(m, assembly) }),
     ),
     ...brief.cargo.flatMap((c): Solid[] => {
-      if (c.counts !== 'both' && c.counts !== when) return []
+      if (when !== 'ever' && c.counts !== 'both' && c.counts !== when) return []
       const z = restOf(c, assembly).zMm
       const size = { x: c.lengthMm, y: c.widthMm, z: c.heightMm }
       return z === null ? [] : [boxSolid(`cargo:${c.id}`, c.name, 'cargo', { x: c.xMm, y: c.yMm, z: z + c.heightMm / 2 }, size)]

@@ -19,7 +19,6 @@ const apart = (assembly: Assembly) => {
     brief: survey.brief,
     rules: defaultRules,
     moves: [],
-    when: 'parked' as const,
   }
   const found = takeApart(given, kit)
   kit.close()

@@ -10,10 +10,18 @@ type State = { fit: Fit | null; of: object | null; fault: string | null }
 /** The newest gaps and ways that came back from their worker, and the job they belong to. */
 export const useFitResult = create<State>()(() => ({ fit: null, of: null, fault: null }))
 
-let api: Remote<FitApi> | null = null
+let held: { worker: Worker; api: Remote<FitApi> } | null = null
 const working = (): Remote<FitApi> => {
-  api ??= wrap<FitApi>(new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' }))
-  return api
+  if (!held) {
+    const worker = new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' })
+    held = { worker, api: wrap<FitApi>(worker) }
+  }
+  return held.api
+}
+/** A worker in which something broke is not asked again: the next question opens another. */
+function letGo(): void {
+  held?.worker.terminate()
+  held = null
 }
 
 export const fitting = <T>(work: (api: Remote<FitApi>) => Promise<T>): Promise<T> => work(working())
@@ -32,6 +40,7 @@ export function useLiveFit(): void {
         const fit = await working().fit(of, { assembly, cases }, rules)
         if (!stopped) useFitResult.setState({ fit, of, fault: null })
       } catch (error) {
+        letGo()
         if (!stopped) useFitResult.setState({ fit: null, of, fault: error instanceof Error ? error.message : String(error) })
       }
       running = false

@@ -155,14 +155,20 @@ function frameOf(p: LadderParams, s: LadderShape): { members: Member[]; joints: 
   return { members: [...base, ...gates, ...rails, ...nose, ...braces], joints }
 }
 
+/** A torch reaches between two parts that stand so far apart. mm, the shop's own */
+const WELD_ROOM_MM = 6
+
 /** From the foot of each gate to the head of the one ahead, on both sides: what braking and a load over the cab push against. */
 function bracesOf(p: LadderParams, s: LadderShape, weld: (a: string, b: string, at: Vec3) => void): Member[] {
   const bar = profileSection(p.profileId)
   return s.gateX.slice(1).flatMap((x, i) =>
     sides.map((side) => {
-      const from: Vec3 = { x: s.gateX[i]! + bar.heightMm / 2 + 20, y: side * s.half(s.gateX[i]!), z: s.footZ }
       const to: Vec3 = { x: x - bar.heightMm / 2, y: side * s.half(x), z: s.barZ - bar.heightMm }
-      const slope = Math.round(degrees(Math.atan2(to.z - from.z, to.x - from.x) as Radians) * 10) / 10
+      const footAt = (aheadMm: number): Vec3 => ({ x: s.gateX[i]! + bar.heightMm / 2 + aheadMm, y: side * s.half(s.gateX[i]!), z: s.footZ })
+      const slopeFrom = (v: Vec3) => Math.atan2(to.z - v.z, Math.max(1, to.x - v.x)) as Radians
+      // cut to lie on the rail its foot is longer than the tube is high: all of it stands ahead of the post, with room for the weld
+      const from = [0, 1, 2, 3].reduce((v) => footAt(bar.heightMm / 2 / Math.sin(Math.max(0.1, slopeFrom(v))) + WELD_ROOM_MM), footAt(20))
+      const slope = Math.round(degrees(slopeFrom(from)) * 10) / 10
       const id = `brace:${i}:${nameOf(side)}`
       weld(id, `base:${nameOf(side)}`, from)
       weld(id, `post:${i + 1}:${nameOf(side)}`, to)
