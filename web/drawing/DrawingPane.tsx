@@ -101,6 +101,7 @@ export function DrawingPane({
         actions={live ? actions : null}
         faintBut={faintBut}
         focus={focus}
+        zooms
       />
     )
   }

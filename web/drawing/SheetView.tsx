@@ -36,12 +36,26 @@ type Props = {
   faintBut?: string | null
   /** how much each member is used: it is tinted and hatched by that, and cargo steps back */
   uses?: Map<string, number>
+  /** one can go near it; a picture in a list that scrolls stands still under the wheel */
+  zooms?: boolean
   /** a place that is looked at: the frame goes near it */
   focus?: Vec3 | null
 }
 
 /** Draws one view on the screen, as large as fits. It only renders: every place is settled in the sheet. */
-export function SheetView({ sheet, handles, marks, selected, onSelect, actions, pick, uses, faintBut = null, focus = null }: Props) {
+export function SheetView({
+  sheet,
+  handles,
+  marks,
+  selected,
+  onSelect,
+  actions,
+  pick,
+  uses,
+  faintBut = null,
+  focus = null,
+  zooms = false,
+}: Props) {
   const { inks } = useTheme()
   const units = useUnits()
   const frame = useRef<HTMLDivElement>(null)
@@ -59,7 +73,7 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
   const box = held?.box ?? sheet.box
   const rows = useMemo(() => outerRows(sheet.entities), [sheet.entities])
   const fitted = useMemo(() => placedIn(box, size, rows), [box, size, rows])
-  const z = useZoom(frame, size)
+  const z = useZoom(frame, size, zooms)
   const scale = fitted.scale * z.zoom.by
   const origin = { x: fitted.origin.x * z.zoom.by + z.zoom.shift.x, y: fitted.origin.y * z.zoom.by + z.zoom.shift.y }
   const on = (p: Point): Point => ({ x: origin.x + p.x * scale, y: origin.y - p.y * scale })
@@ -220,7 +234,7 @@ export function SheetView({ sheet, handles, marks, selected, onSelect, actions, 
           })}
         </svg>
       )}
-      <ZoomButtons by={z.zoom.by} nearer={z.nearer} farther={z.farther} all={z.all} />
+      {zooms && <ZoomButtons by={z.zoom.by} nearer={z.nearer} farther={z.farther} all={z.all} />}
     </div>
   )
 }

@@ -29,7 +29,7 @@ export const centredOn = (at: Point, size: Size, by = NEAR): Zoom =>
   kept({ by, shift: { x: size.width / 2 - at.x * by, y: size.height / 2 - at.y * by } }, size)
 
 /** Wheel and pinch zoom about the pointer, dragging the empty sheet pans, + − 0 zoom by keyboard. */
-export function useZoom(frame: RefObject<HTMLElement | null>, size: Size) {
+export function useZoom(frame: RefObject<HTMLElement | null>, size: Size, on: boolean) {
   const [zoom, setZoom] = useState<Zoom>(whole)
   const sized = useRef(size)
   sized.current = size
@@ -39,7 +39,7 @@ export function useZoom(frame: RefObject<HTMLElement | null>, size: Size) {
   }, [])
   useEffect(() => {
     const element = frame.current
-    if (!element) return
+    if (!element || !on) return
     const wheel = (event: WheelEvent) => {
       event.preventDefault()
       const box = element.getBoundingClientRect()
@@ -47,7 +47,7 @@ export function useZoom(frame: RefObject<HTMLElement | null>, size: Size) {
     }
     element.addEventListener('wheel', wheel, { passive: false })
     return () => element.removeEventListener('wheel', wheel)
-  }, [frame, about])
+  }, [frame, about, on])
 
   const fingers = useRef(new Map<number, Point>())
   const spread = () => {
@@ -59,6 +59,7 @@ export function useZoom(frame: RefObject<HTMLElement | null>, size: Size) {
     return { x: event.clientX - (box?.left ?? 0), y: event.clientY - (box?.top ?? 0) }
   }
   const onPointerDown = (event: PointerEvent<Element>) => {
+    if (!on) return
     event.currentTarget.setPointerCapture?.(event.pointerId)
     fingers.current.set(event.pointerId, place(event))
   }
@@ -83,7 +84,7 @@ export function useZoom(frame: RefObject<HTMLElement | null>, size: Size) {
       '0': () => setZoom(whole),
     }
     const act = does[event.key]
-    if (!act || event.ctrlKey || event.metaKey || event.altKey) return
+    if (!act || !on || event.ctrlKey || event.metaKey || event.altKey) return
     event.preventDefault()
     act()
   }

@@ -74,7 +74,7 @@ export function WeldMapView({ job, jobId }: { job: Job; jobId: string }) {
         ))}
       </ToggleButtonGroup>
       <Box sx={{ height: { xs: 260, md: 400 } }}>
-        <SheetView sheet={sheet} handles={[]} marks={new Map()} selected={null} onSelect={() => undefined} actions={null} />
+        <SheetView sheet={sheet} handles={[]} marks={new Map()} selected={null} onSelect={() => undefined} actions={null} zooms />
       </Box>
       <Box component="ul" sx={{ m: 0, pl: 2.5, maxWidth: 760, fontSize: 14 }}>
         {map.notes.map((n) => (
