@@ -111,6 +111,20 @@ describe('what moves', () => {
   test('the lid of the beekeeper’s chest opens all the way: it turns about the lower edge of its own skirt', () => {
     expect([chestOf(hive).touch, chestOf(hive).lacks]).toEqual([null, null])
   })
+  test('a chest against the front wall of the bed: its lid meets the wall; set back by what is offered it opens, 20 less and it does not', () => {
+    const chest = hive.pieces.find((p) => p.family === 'chest')!
+    const at = (frontMm: number): Job => ({
+      ...hive,
+      pieces: [{ ...chest, on: null, params: { ...chest.params, frontMm } }],
+      brief: { ...hive.brief, cargo: [] },
+    })
+    const near = chestOf(at(40))
+    expect(near.touch!.what.name).toBe('the bed')
+    const back = near.cures.find((c) => c.kind === 'move' && c.way === 'back')
+    if (back?.kind !== 'move') throw new Error('no way back is offered')
+    expect(chestOf(at(40 + back.byMm)).touch).toBeNull()
+    expect(chestOf(at(40 + back.byMm - 20)).touch).not.toBeNull()
+  })
   test('a door that nobody measured how far it opens is not assessed, never clear', () => {
     const [survey] = demoJobs
     const job = { ...survey, vehicle: { ...survey.vehicle, swings: survey.vehicle.swings.map((s) => ({ ...s, opensDeg: null })) } }

@@ -25,8 +25,10 @@ const STILL: Vec3 = { x: 0, y: 0, z: 0 }
  * where they touch. A plate or fitting moves with the member it is fixed to; bodies and what is on them stand still. mm; null while a case is not known.
  */
 export function givesMm(moves: CaseMoves, assembly: Assembly, a: Solid, b: Solid, at: [Vec3, Vec3]): { mm: number; when: string } | null {
-  if (moves.some((c) => c.missing)) return null
   const [ca, cb] = [carrierOf(a, assembly, at[0]), carrierOf(b, assembly, at[1])]
+  // neither moves with a member that bends: nothing comes nearer, whatever the case
+  if (!ca && !cb) return { mm: 0, when: '' }
+  if (moves.some((c) => c.missing)) return null
   const way = minus(at[1], at[0])
   const gap = size(way)
   return moves.reduce(

@@ -1,5 +1,4 @@
-import type { Vec3 } from '../geometry/vec3'
-import { unit } from '../geometry/vec3'
+import { plus, times, type Vec3 } from '../geometry/vec3'
 import { meant } from './contacts'
 import type { FitGiven } from './gaps'
 import type { Kit } from './kit'
@@ -40,7 +39,15 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
     const still = solids.filter((s) => !going.has(s.id) && s.id !== own)
     const touches = (a: Solid, b: Solid) =>
       a === leaf ? b.kind === 'body' || b.kind === 'obstacle' : may(a, b) || (b.kind === 'body' && leaf !== null)
-    const sweep = (shift: Shift | null = null): Sweep => sweepOf(kit, mover, moving, still, touches, mover.to ?? FARTHEST_DEG, shift)
+    const to = mover.to ?? FARTHEST_DEG
+    const sweep = (shift: Shift | null = null): Sweep => sweepOf(kit, mover, moving, still, touches, to, shift)
+    // its own piece moved as a whole: what turns, the line it turns about, and what of the piece stays
+    const mine = new Set(mover.pieceId === null ? [] : still.filter((s) => s.pieceId === mover.pieceId).map((s) => s.id))
+    const movedBy = (by: Vec3): Sweep => {
+      const there = { ...mover, axis: { ...mover.axis, at: plus(mover.axis.at, by) } }
+      const carried = moving.map((s) => ({ ...s, hulls: s.hulls.map((h) => h.map((p) => plus(p, by))) }))
+      return sweepOf(kit, there, carried, still, touches, to, { ids: mine, by })
+    }
     const found = sweep()
     // nobody measured how far it opens: that matters only where it could meet something at all
     if (mover.to === null)
@@ -51,7 +58,7 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
         cures: [],
         lacks: found.touch ? `how far the ${mover.name.toLowerCase()} opens` : null,
       }
-    return { mover: told, ...found, cures: found.touch ? curesOf(mover, found.touch, solids, movable, sweep) : [], lacks: null }
+    return { mover: told, ...found, cures: found.touch ? curesOf(mover, found.touch, solids, movable, sweep, movedBy) : [], lacks: null }
   })
 }
 
@@ -71,38 +78,56 @@ const ways = [
   ['down', { x: 0, y: 0, z: -1 }],
 ] as const
 
+const level = ways.filter(([name]) => name !== 'up' && name !== 'down')
+
 function curesOf(
   mover: Mover,
   touch: Pass,
   solids: Solid[],
   movable: (pieceId: string) => boolean,
   sweep: (shift: Shift) => Sweep,
+  movedBy: (by: Vec3) => Sweep,
 ): Cure[] {
   const stop = Math.floor(touch.at - STOP[mover.kind])
   const stops: Cure[] = stop > mover.from ? [{ kind: 'stop', at: stop }] : []
   const met = solids.find((s) => s.id === touch.what.id)
-  if (!met || met.kind === 'body' || met.kind === 'obstacle') return stops
+  const own = mover.pieceId
+  // its own piece set somewhere else, where it is not what hangs in a receiver and what is met is not a part of it
+  const self =
+    own !== null && met?.pieceId !== own && movable(own)
+      ? leastMoves(level, (by) => movedBy(by).touch === null).map(
+          (m): Cure => ({ kind: 'move', id: own, name: mover.name, pieceId: own, ...m }),
+        )
+      : []
+  if (!met || met.kind === 'body' || met.kind === 'obstacle') return [...stops, ...self.slice(0, 1)]
   // a part goes with its whole piece; an item goes alone
   const ids = new Set(
     met.pieceId === null ? [met.id] : solids.filter((s) => s.pieceId === met.pieceId && !mover.moves.includes(s.id)).map((s) => s.id),
   )
   // what hangs in a receiver stays where its pin is
-  if (met.pieceId !== null && (met.pieceId === mover.pieceId || !movable(met.pieceId))) return stops
-  const clears = (way: Vec3, mm: number) => sweep({ ids, by: { x: way.x * mm, y: way.y * mm, z: way.z * mm } }).touch === null
-  const moves = ways
-    // what lies on something is not hung in the air or pushed through it
-    .filter(([name]) => met.kind !== 'cargo' || (name !== 'up' && name !== 'down'))
-    .flatMap(([way, v]): (Cure & { kind: 'move' })[] => {
-      if (!clears(unit(v), MOST_MM)) return []
+  if (met.pieceId !== null && (met.pieceId === own || !movable(met.pieceId))) return [...stops, ...self.slice(0, 1)]
+  // what lies on something is not hung in the air or pushed through it
+  const open = met.kind === 'cargo' ? level : ways
+  const moves = leastMoves(open, (by) => sweep({ ids, by }).touch === null).map(
+    (m): Cure => ({ kind: 'move', id: met.id, name: met.name, pieceId: met.pieceId, ...m }),
+  )
+  return [...stops, ...self.slice(0, 1), ...moves.slice(0, 2)]
+}
+
+type Move = { way: (typeof ways)[number][0]; byMm: number }
+/** Of each way the least that clears, the shortest first. */
+function leastMoves(open: readonly (typeof ways)[number][], clears: (by: Vec3) => boolean): Move[] {
+  return open
+    .flatMap(([way, v]): Move[] => {
+      if (!clears(times(v, MOST_MM))) return []
       let [low, high] = [0, MOST_MM]
       while (high - low > TO_MM) {
         const mid = (low + high) / 2
-        if (clears(v, mid)) high = mid
+        if (clears(times(v, mid))) high = mid
         else low = mid
       }
       const byMm = Math.ceil(high / TO_MM) * TO_MM
-      return clears(v, byMm) ? [{ kind: 'move', id: met.id, name: met.name, pieceId: met.pieceId, way, byMm }] : []
+      return clears(times(v, byMm)) ? [{ way, byMm }] : []
     })
     .sort((a, b) => a.byMm - b.byMm)
-  return [...stops, ...moves.slice(0, 2)]
 }
