@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { demoJobs } from '../job/demoJobs'
 import { assembled } from '../testing/racks'
 import { clearNames } from './clearNames'
+import { withPerson } from './person'
 import { projectionOf } from './projection'
 import { bounds, type Entity, type Sheet, type ViewName } from './sheet'
 import { drawView } from './views'
@@ -93,5 +94,24 @@ describe('names of cargo', () => {
           }
         expect(bounds(sheet.entities).min.x).toBeLessThan(0)
       }
+  })
+})
+
+describe('somebody beside it', () => {
+  test('is 1750 tall, stands on the ground clear of the vehicle, and the frame takes them in', () => {
+    for (const i of demoJobs.keys()) {
+      const { vehicle } = demoJobs[i]!
+      for (const [name, sheet] of Object.entries(viewsOf(i))) {
+        const shown = withPerson(sheet, vehicle, '1750 mm')
+        const [body] = shown.entities.slice(sheet.entities.length)
+        const { min, max } = bounds([body!])
+        if (name !== 'plan') expect([min.y, max.y]).toEqual([0, 1750])
+        const rear = -vehicle.rearOverhangMm.value!
+        if (name === 'rear') expect(max.x).toBeLessThan(-vehicle.widthMm.value! / 2)
+        if (name === 'plan') expect(max.x).toBeLessThan(rear)
+        if (name === 'side') expect(min.x).toBeGreaterThan(rear + vehicle.lengthMm.value!)
+        expect([shown.box.min.x <= min.x, shown.box.max.x >= max.x]).toEqual([true, true])
+      }
+    }
   })
 })

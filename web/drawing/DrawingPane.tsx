@@ -1,3 +1,4 @@
+import Accessibility from '@mui/icons-material/Accessibility'
 import Box from '@mui/material/Box'
 import MenuItem from '@mui/material/MenuItem'
 import Popover from '@mui/material/Popover'
@@ -8,6 +9,7 @@ import Typography from '@mui/material/Typography'
 import useMediaQuery from '@mui/material/useMediaQuery'
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react'
 import { gapLines, type ShownGap } from '../../core/drawing/gapLines'
+import { PERSON_MM, withPerson } from '../../core/drawing/person'
 import { bounds, type Dimension, type Sheet, type ViewName } from '../../core/drawing/sheet'
 import { movedLines, type Strain, strainOf } from '../../core/drawing/strain'
 import { drawView } from '../../core/drawing/views'
@@ -16,6 +18,7 @@ import { designedIn, withParams } from '../../core/job/piecesOf'
 import { worstCase } from '../../core/limits/usedInCase'
 import type { CaseResult } from '../../core/loads/caseResult'
 import { pieceName } from '../../core/pieces/piece'
+import { figureText } from '../../core/quantity/figureText'
 import { beginDrag, cancelDrag, editJob, endDrag } from '../job/jobStore'
 import { useResult, useRules } from '../job/useEvaluation'
 import { useLimits } from '../job/useFit'
@@ -53,7 +56,7 @@ export function DrawingPane({
   const small = useMediaQuery('(max-width:760px)')
   const evaluation = useResult((s) => s.evaluation)
   const limits = useLimits()
-  const { caseId, load } = useView()
+  const { caseId, load, person: someone, stand } = useView()
   const units = useUnits()
   const shownCase = loads && evaluation ? (evaluation.cases.find((c) => c.case.id === caseId) ?? worstCase(evaluation)) : null
   // a case that lacks a figure is named, not drawn: its hatching would read as clear
@@ -86,7 +89,8 @@ export function DrawingPane({
 
   const strain = (name: ViewName): Strain | null => (strainedCase && evaluation ? strainOf(name, evaluation, strainedCase, units) : null)
   const pane = (name: ViewName) => {
-    const drawn = drawView(name, assembly, vehicle, brief, shownCase?.case.when ?? when, faintBut)
+    const bare = drawView(name, assembly, vehicle, brief, shownCase?.case.when ?? when, faintBut)
+    const drawn = someone ? withPerson(bare, vehicle, figureText(PERSON_MM, 'mm', units)) : bare
     const strained = strain(name)
     const sheet = strained ? underLoad(drawn, strained) : fit ? withGaps(name, drawn, gaps) : drawn
     return (
@@ -156,6 +160,17 @@ export function DrawingPane({
             </ToggleButton>
           </ToggleButtonGroup>
         )}
+        <ToggleButton
+          size="small"
+          value="person"
+          selected={someone}
+          onChange={() => stand(!someone)}
+          aria-label="Somebody beside it, to see the size by"
+          title="Somebody beside it, to see the size by"
+          sx={{ py: 0.25, px: 0.6 }}
+        >
+          <Accessibility fontSize="small" />
+        </ToggleButton>
         <Typography variant="caption" sx={{ color: 'text.secondary', ml: 'auto', display: { xs: 'none', xl: 'block' } }}>
           Drag or use the arrow keys; hold Alt to leave the snapping off. Press a dimension to type it.
         </Typography>

@@ -13,7 +13,7 @@ export function ZoomButtons({ by, nearer, farther, all }: { by: number; nearer: 
   ] as const
   return (
     <Box
-      sx={{ position: 'absolute', right: 6, bottom: 6, display: 'flex', bgcolor: (t) => t.inks.sheet, border: 1, borderColor: 'divider' }}
+      sx={{ position: 'absolute', left: 6, bottom: 6, display: 'flex', bgcolor: (t) => t.inks.sheet, border: 1, borderColor: 'divider' }}
     >
       {buttons.map(([name, Icon, act, off]) => (
         <IconButton key={name} size="small" aria-label={name} title={name} onClick={act} disabled={off} sx={{ borderRadius: 0, p: 0.5 }}>

@@ -13,12 +13,15 @@ type View = {
   caseId: string | null
   /** at Fit: what is moved and how far, and the gap that is looked at */
   moving: { id: string; value: number } | null
+  /** somebody stands beside it, to see the size by */
+  person: boolean
   gapId: string | null
   show: (view: Arrangement) => void
   select: (ref: string | null) => void
   takeUp: (pieceId: string | null) => void
   count: (when: 'driving' | 'parked') => void
   load: (caseId: string | null) => void
+  stand: (person: boolean) => void
   move: (moving: { id: string; value: number } | null) => void
   lookAt: (gapId: string | null) => void
 }
@@ -30,12 +33,14 @@ export const useView = create<View>()((set) => ({
   when: 'driving',
   caseId: null,
   moving: null,
+  person: false,
   gapId: null,
   show: (view) => set({ view }),
   select: (selected) => set((s) => ({ selected, pieceId: (selected && pieceIdOf(selected)) ?? s.pieceId })),
   takeUp: (pieceId) => set({ pieceId, selected: null }),
   count: (when) => set({ when }),
   load: (caseId) => set({ caseId }),
+  stand: (person) => set({ person }),
   move: (moving) => set({ moving, gapId: null }),
   lookAt: (gapId) => set({ gapId, moving: null }),
 }))
