@@ -102,8 +102,8 @@ export function inOneCorner(m: Meeting, assembly: Assembly): boolean {
   const of = (id: string): Joint[] => joints.filter((j) => j.between.includes(id))
   const other = (j: Joint, id: string) => (j.between[0] === id ? j.between[1] : j.between[0])
   const reach = reachOf(m.a.id, assembly) + reachOf(m.b.id, assembly)
-  // deeper in one another than the thinner is thick they are drawn through each other, corner or not
-  if (-m.gapMm > 2 * Math.min(reachOf(m.a.id, assembly), reachOf(m.b.id, assembly))) return false
+  // deeper in one another than that they are drawn through each other, corner or not
+  if (-m.gapMm > 0.6 * Math.min(reachOf(m.a.id, assembly), reachOf(m.b.id, assembly))) return false
   return of(m.a.id).some((ja) =>
     of(m.b.id).some((jb) => other(ja, m.a.id) === other(jb, m.b.id) && apart(ja.at, jb.at) < reach && apart(ja.at, m.at[0]) < 1.5 * reach),
   )
