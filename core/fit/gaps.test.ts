@@ -8,6 +8,7 @@ import type { Job } from '../job/job'
 import { limitKey } from '../limits/limit'
 import { defaultRules } from '../rules/rules'
 import { rackAlone, withRack } from '../testing/racks'
+import { surfaceTaken } from './bodySolids'
 import { fitGiven, fitOf as wholeFit } from './fit'
 import { type Gap, gapsOf } from './gaps'
 import { givesMm, movesOf } from './gives'
@@ -336,5 +337,25 @@ describe('nothing passes for want of a figure', () => {
       brief: { ...oyster.brief, cargo: oyster.brief.cargo.map((c) => ({ ...c, counts: 'parked' as const })) },
     }
     expect(between(fitOf(parked).gaps, /Oyster/, /antenna/)!.state).toBe('tight')
+  })
+})
+
+describe('what of a vehicle was measured', () => {
+  const [survey, oyster] = demoJobs as [Job, Job, ...Job[]]
+  const roof = survey.vehicle.roofHeightMm
+  test('the roof where its height was taken; the windscreen, a van’s side and the front of a bonnet never', () => {
+    const on = (x: number, y: number, z: number) => surfaceTaken(survey.vehicle, 'body:', { x, y, z })
+    expect(on(500, 0, roof.value!)).toEqual({ name: 'roof height', toleranceMm: roof.tolerance ?? 2 })
+    for (const place of [on(3200, 0, roof.value! - 500), on(500, 1000, 1200), on(4200, 0, 800)]) expect(place).toBeNull()
+  })
+  test('of a body its top, its ends and its upright sides; of a cab neither screen nor the sides that lean in', () => {
+    const cab = oyster.vehicle.bodies.find((b) => b.kind === 'cab')!
+    const bed = oyster.vehicle.bodies.find((b) => b.kind === 'bed')!
+    const at = (id: string, x: number, y: number, z: number) => surfaceTaken(oyster.vehicle, `body:${id}`, { x, y, z })?.name ?? null
+    const mid = (bed.fromXMm + bed.toXMm) / 2
+    expect(at(bed.id, mid, bed.widthMm / 2, bed.topZMm)).toMatch(/^top of/)
+    expect(at(bed.id, mid, bed.widthMm / 2, bed.topZMm - 200)).toMatch(/^side of/)
+    expect(at(cab.id, cab.fromXMm, 0, 1000)).toMatch(/^rear of/)
+    expect([at(cab.id, cab.toXMm + 400, 0, 1400), at(cab.id, 1500, cab.widthMm / 2 - 30, cab.topZMm - 150)]).toEqual([null, null])
   })
 })

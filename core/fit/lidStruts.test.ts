@@ -64,6 +64,10 @@ describe('struts under the lid of a chest', () => {
     expect(bare[0]!.lacks.join()).toMatch(/weighs/)
     const weighed = lidStruts(givenOf(hive), [struts({ moverId: id, leafKg: 18, leafOutMm: 200 })])
     expect(weighed[0]!.leaf.loaded[0]).toEqual({ kg: 18, out: 200, up: 0 })
+    // nobody measured how far it opens: nothing is said of holding it there
+    const ajar = { ...hive, vehicle: { ...hive.vehicle, swings: [{ ...gate, opensDeg: null }] } }
+    const unknown = lidStruts(givenOf(ajar), [struts({ moverId: id, leafKg: 18, leafOutMm: 200 })])
+    expect([unknown[0]!.curve, unknown[0]!.lacks]).toEqual([null, ['how far the tailgate opens']])
   })
   test('the best of the shelf clears every limit of its own', () => {
     const g = givenOf(hive)
