@@ -92,7 +92,7 @@ export function DrawingPane({
     const bare = drawView(name, assembly, vehicle, brief, shownCase?.case.when ?? when, faintBut)
     const drawn = someone ? withPerson(bare, vehicle, figureText(PERSON_MM, 'mm', units)) : bare
     const strained = strain(name)
-    const sheet = strained ? underLoad(drawn, strained) : fit ? withGaps(name, drawn, gaps) : drawn
+    const sheet = strained ? underLoad(drawn, strained) : fit || !live ? withGaps(name, drawn, gaps) : drawn
     return (
       <SheetView
         key={name}
@@ -105,7 +105,7 @@ export function DrawingPane({
         actions={live ? actions : null}
         faintBut={faintBut}
         focus={focus}
-        zooms
+        zooms={live}
       />
     )
   }
@@ -214,7 +214,13 @@ export function DrawingPane({
 const withGaps = (view: ViewName, drawn: Sheet, gaps: ShownGap[]): Sheet => ({
   ...drawn,
   entities: [
-    ...drawn.entities.filter((e) => e.kind !== 'dimension' && e.kind !== 'balloon' && !(e.kind === 'line' && e.layer === 'mark')),
+    ...drawn.entities.filter(
+      (e) =>
+        e.kind !== 'dimension' &&
+        e.kind !== 'balloon' &&
+        !(e.kind === 'text' && e.layer === 'datum') &&
+        !(e.kind === 'line' && e.layer === 'mark'),
+    ),
     ...gapLines(view, gaps),
   ],
 })

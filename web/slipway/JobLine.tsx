@@ -132,17 +132,18 @@ export function JobLine({ row }: { row: JobRow }) {
   )
 }
 
+const EACH_PX = 17
 /** Where the job stands, as a short piece of the station line. */
 function StationMarks({ at }: { at: Station }) {
   const index = stations.indexOf(at)
   return (
     <Box>
-      <svg width="112" height="12" aria-hidden="true">
-        <line x1="6" x2="106" y1="6" y2="6" stroke="currentColor" strokeOpacity="0.35" />
+      <svg width={12 + EACH_PX * (stations.length - 1)} height="12" aria-hidden="true">
+        <line x1="6" x2={6 + EACH_PX * (stations.length - 1)} y1="6" y2="6" stroke="currentColor" strokeOpacity="0.35" />
         {stations.map((s, i) => (
           <circle
             key={s}
-            cx={6 + i * 20}
+            cx={6 + i * EACH_PX}
             cy={6}
             r={i === index ? 5 : 2.5}
             fill={i <= index ? 'currentColor' : 'none'}
