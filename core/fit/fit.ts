@@ -8,9 +8,10 @@ import { fitLimits } from './fitLimits'
 import { type FitGiven, type Gap, gapsOf } from './gaps'
 import { movesOf } from './gives'
 import type { Kit } from './kit'
-import { type Leaf, type LidStruts, leavesOf, lidStruts, strutLimits } from './lidStruts'
+import { type Leaf, type LidStruts, leavesOf, lidStruts } from './lidStruts'
 import type { Measurer } from './meetings'
 import { type Motion, motionsOf } from './motions'
+import { strutLimits } from './strutLimits'
 import { type Apart, takeApart } from './takeApart'
 
 /** What fits: every gap that may close, everything that moves, what comes off again, and the limits of all. */

@@ -7,7 +7,8 @@ import type { Job } from '../job/job'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { newStruts, type Struts } from '../strut/struts'
-import { chosenStruts, leavesOf, lidStruts, strutLimits } from './lidStruts'
+import { chosenStruts, leavesOf, lidStruts } from './lidStruts'
+import { strutLimits } from './strutLimits'
 
 const hive = demoJobs.find((j) => j.title.startsWith('Half guard'))!
 const givenOf = (job: Job) => ({

@@ -1,14 +1,16 @@
 // @vitest-environment jsdom
 import RAPIER from '@dimforge/rapier3d-compat'
 import { act, fireEvent, screen, within } from '@testing-library/react'
-import { afterEach, beforeAll, beforeEach, expect, test, vi } from 'vitest'
+import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest'
 import { fitGiven, fitOf } from '../../../core/fit/fit'
 import { rapierKit } from '../../../core/fit/kit'
+import { leavesOf } from '../../../core/fit/lidStruts'
 import { Measurer } from '../../../core/fit/meetings'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { evaluate } from '../../../core/job/evaluate'
 import type { Job } from '../../../core/job/job'
 import { defaultRules } from '../../../core/rules/rules'
+import { newStruts } from '../../../core/strut/struts'
 import { useView } from '../../drawing/view'
 import { editJob } from '../../job/jobStore'
 import { useResult } from '../../job/useEvaluation'
@@ -41,6 +43,11 @@ function answered(job: Job) {
     useFitResult.setState({ fit, of: job, fault: null })
   })
   return fit
+}
+const leafId = () => {
+  const { assembly } = evaluate(hive, defaultRules)
+  return leavesOf({ assembly, vehicle: hive.vehicle, brief: hive.brief, rules: defaultRules }, []).find((l) => l.mover.name === 'Lid')!
+    .mover.id
 }
 const all = () =>
   mount(
@@ -109,4 +116,43 @@ test('what comes off again is told in its order, alike parts on one line', () =>
     .map((i) => i.textContent)
   expect(order[0]).toMatch(/^lamp, 4 of them/)
   expect(order[1]).toMatch(/welded to it/)
+})
+
+describe('gas struts', () => {
+  beforeEach(() => {
+    vi.stubGlobal('Worker', class {})
+  })
+  const lidRow = () => within(screen.getByText('Lid').closest('li')!)
+  const open = (job: Job = hive) => {
+    onBench(job)
+    answered(job)
+    return all()
+  }
+  test('begin empty and not assessed, saying what is missing; taken off again the job is as it was', () => {
+    open()
+    fireEvent.click(lidRow().getByRole('button', { name: 'Gas struts' }))
+    expect(benchJob().struts).toHaveLength(1)
+    act(() => void answered(benchJob()))
+    expect(lidRow().getByText(/^Not assessed\. Missing: force of a strut, its full length/)).toBeTruthy()
+    fireEvent.click(lidRow().getByRole('button', { name: 'Remove' }))
+    expect(benchJob().struts).toEqual([])
+  })
+  test('the best of the shelf fills in size and ends, and what a hand feels is told in the job’s units', () => {
+    open()
+    fireEvent.click(lidRow().getByRole('button', { name: 'Gas struts' }))
+    act(() => void answered(benchJob()))
+    fireEvent.click(lidRow().getByRole('button', { name: /Best of the shelf/ }))
+    const [own] = benchJob().struts
+    expect([own!.partId, own!.forceN, own!.onLeaf.outMm, own!.onBody.belowMm].every((v) => v !== null)).toBe(true)
+    act(() => void answered(benchJob()))
+    expect(lidRow().getByText(/^Holds it open, old and in the cold/)).toBeTruthy()
+    expect(lidRow().getByText(/^At the hinge \d+ N at most/)).toBeTruthy()
+  })
+  test('a figure typed over is no size of the shelf any more', () => {
+    open({ ...hive, struts: [{ ...newStruts(leafId()), partId: 'strut-150', forceN: 150, extendedMm: 355, strokeMm: 130 }] })
+    const force = lidRow().getByRole('textbox', { name: 'Force' })
+    fireEvent.change(force, { target: { value: '180' } })
+    fireEvent.blur(force)
+    expect([benchJob().struts[0]!.forceN, benchJob().struts[0]!.partId]).toEqual([180, null])
+  })
 })
