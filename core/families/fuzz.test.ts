@@ -1,5 +1,6 @@
+import RAPIER from '@dimforge/rapier3d-compat'
 import fc from 'fast-check'
-import { describe, expect, test } from 'vitest'
+import { beforeAll, describe, expect, test } from 'vitest'
 import { memberLengthMm } from '../assembly/assembly'
 import { centreOfParts, partMasses } from '../assembly/places'
 import { buildPlan } from '../build/buildPlan'
@@ -7,6 +8,9 @@ import { cutList } from '../cutList/cutList'
 import { stops } from '../cutList/stops'
 import { templateDrawing } from '../drawing/templateDrawing'
 import { drawView } from '../drawing/views'
+import { fitOf } from '../fit/fit'
+import { rapierKit } from '../fit/kit'
+import { Measurer } from '../fit/meetings'
 import { defaultRules } from '../rules/rules'
 import { sweep } from '../solid/sweep'
 import { siteOn } from '../testing/racks'
@@ -16,6 +20,8 @@ import { cannotDo } from '../workshop/cannotDo'
 import { demoWorkshop } from '../workshop/workshop'
 import { families } from './all'
 import type { Design, Field } from './design'
+
+beforeAll(() => RAPIER.init())
 
 /** Families whose parts are the same left and right, and that are drawn from figures alone. */
 const drawn = families.filter((f) =>
@@ -72,6 +78,24 @@ describe.each(drawn.map((f) => [f.title, f] as const))('%s, whatever is typed in
     return family.design(params, site)
   }
 
+  test('its gaps, ways and order of taking apart are figures or said to be unknown; nothing throws', () => {
+    const kit = rapierKit(RAPIER)
+    const bad = (v: unknown): boolean =>
+      typeof v === 'number' ? !Number.isFinite(v) : typeof v === 'object' && v !== null ? Object.values(v).some(bad) : false
+    fc.assert(
+      fc.property(anything, (seeds) => {
+        const { assembly } = designOf(seeds).assembled()
+        const given = { assembly, vehicle: site.vehicle, brief: site.brief, rules: defaultRules, moves: [], struts: [] }
+        const { gaps, motions, limits, apart } = fitOf(given, kit, new Measurer(kit))
+        expect([bad(gaps), bad(motions), bad(limits)]).toEqual([false, false, false])
+        // every part is taken off, or named as trapped, or fixed to the vehicle already
+        const told = new Set([...apart.order, ...apart.trapped].flatMap((x) => x.ids))
+        for (const m of assembly.members) expect(told.has(m.id)).toBe(true)
+      }),
+      { numRuns: 3, seed: 11 },
+    )
+    kit.close()
+  })
   test('it is drawn and cut, or says why not; no number is none', () => {
     fc.assert(
       fc.property(anything, (seeds) => {

@@ -34,13 +34,20 @@ const TOUCHING_MM = 0.05
 export function rapierKit(rapier: Rapier): Kit {
   const world = new rapier.World({ x: 0, y: 0, z: 0 })
   const vec = (v: { x: number; y: number; z: number }): Vec3 => ({ x: v.x, y: v.y, z: v.z })
+  const colliderOf = (corners: Vec3[]): RAPIER.Collider | null => {
+    const shape = rapier.ColliderDesc.convexHull(new Float32Array(corners.flatMap((c) => [c.x, c.y, c.z])))
+    try {
+      return shape && world.createCollider(shape)
+    } catch {
+      return null
+    }
+  }
   return {
     body: (corners) => {
       if (!hasExtent(corners)) return null
-      const shape = rapier.ColliderDesc.convexHull(new Float32Array(corners.flatMap((c) => [c.x, c.y, c.z])))
-      if (!shape) return null
-      const collider = world.createCollider(shape)
-      return { collider, convex: hullOf(collider), at: null }
+      // a sliver that the library makes no hull of is taken as the box round it: larger than it is, never left out
+      const collider = colliderOf(corners) ?? colliderOf(boxRound(corners))
+      return collider ? { collider, convex: hullOf(collider), at: null } : null
     },
     contact: (a, b, withinMm) => {
       const c = a.collider.contactCollider(b.collider, Math.max(TOUCHING_MM, withinMm))
@@ -70,6 +77,12 @@ function hasExtent(corners: Vec3[]): boolean {
   const arms = corners.map((c) => minus(c, from))
   const far = arms.reduce((a, b) => (size(b) > size(a) ? b : a))
   return size(far) > LEAST_MM && arms.some((a) => size(cross(far, a)) / size(far) > LEAST_MM)
+}
+
+/** Corners of the upright box round some places, a little thicker than nothing. */
+function boxRound(corners: Vec3[]): Vec3[] {
+  const ends = (of: (c: Vec3) => number) => [Math.min(...corners.map(of)) - LEAST_MM, Math.max(...corners.map(of)) + LEAST_MM]
+  return ends((c) => c.x).flatMap((x) => ends((c) => c.y).flatMap((y) => ends((c) => c.z).map((z) => ({ x, y, z }))))
 }
 
 function hullOf(collider: RAPIER.Collider): Convex {

@@ -26,6 +26,8 @@ const CLEAR_MM = 1
 /** Nothing farther away than this is reported as passed. mm */
 const SEEN_MM = 100
 const MOST_STEP_DEG = 5
+/** What it still lies against is looked at again after so much, and sooner where it has only begun to move. */
+const REST_STEP_DEG = 0.5
 
 export type Hull = { solid: Solid; body: KitBody; round: Range; along: Range }
 type Range = { low: number; high: number }
@@ -111,8 +113,8 @@ function turnedTo(kit: Kit, m: Mover, a: Hull, b: Hull, to: number): Sweep {
     if (c && value > m.from && gapMm < (rests === null ? FOUND_MM : -FOUND_MM)) return { touch: passOf(a, b, value, c), least: null }
     if (c && rests === null && (!least || c.gapMm < least.gapMm)) least = passOf(a, b, value, c)
     if (value >= to) return { touch: null, least }
-    const step = rests === null ? gapMm / 2 / perDeg : CLEAR_MM / 2 / perDeg
-    value = Math.min(to, value + Math.min(MOST_STEP_DEG, Math.max(leastStep, step)))
+    const step = rests === null ? gapMm / 2 / perDeg : Math.max(Math.min(REST_STEP_DEG, value - m.from), CLEAR_MM / 2 / perDeg)
+    value = Math.min(to, value + Math.min(MOST_STEP_DEG, Math.max(leastStep, c ? step : SEEN_MM / perDeg)))
   }
 }
 
