@@ -21,7 +21,13 @@ describe('the build plan', () => {
     (_, family, e) => {
       const design = family.design(e.params, siteOn(e.vehicle))
       const { assembly } = design.assembled()
-      const plan = buildPlan({ assembly, pieces: [{ assembly, finish: design.finish }], workshop: demoWorkshop, rules: defaultRules })
+      const plan = buildPlan({
+        stops: [],
+        assembly,
+        pieces: [{ assembly, finish: design.finish }],
+        workshop: demoWorkshop,
+        rules: defaultRules,
+      })
       const order = ids(plan)
       expect(new Set(order).size).toBe(order.length)
       for (const [i, s] of plan.steps.entries()) for (const n of s.needs) expect(order.indexOf(n)).toBeLessThan(i)
@@ -58,7 +64,7 @@ describe('the build plan', () => {
     const family = familyOf('chest')!
     const e = family.examples[0]!
     const { assembly } = family.design(e.params, siteOn(e.vehicle)).assembled()
-    const plan = buildPlan({ assembly, pieces: [{ assembly, finish: 'powder' }], workshop: demoWorkshop, rules: defaultRules })
+    const plan = buildPlan({ stops: [], assembly, pieces: [{ assembly, finish: 'powder' }], workshop: demoWorkshop, rules: defaultRules })
     const order = ids(plan)
     expect(order).not.toContain('cut')
     for (const [a, b] of [
@@ -85,9 +91,9 @@ describe('the build plan', () => {
     const { assembly } = family
       .design({ ...(survey.pieces[0]!.params as object), sideRails: false, fairing: false }, siteOn(survey.vehicle))
       .assembled()
-    const plan = buildPlan({ assembly, pieces: [{ assembly, finish: 'raw' }], workshop: demoWorkshop, rules: defaultRules })
+    const plan = buildPlan({ stops: [], assembly, pieces: [{ assembly, finish: 'raw' }], workshop: demoWorkshop, rules: defaultRules })
     expect(ids(plan).filter((id) => ['weld', 'tack', 'paint', 'powder'].includes(id))).toEqual([])
-    expect(buildPlan({ assembly: emptyAssembly, pieces: [], workshop: demoWorkshop, rules: defaultRules })).toEqual({
+    expect(buildPlan({ stops: [], assembly: emptyAssembly, pieces: [], workshop: demoWorkshop, rules: defaultRules })).toEqual({
       steps: [],
       workMinutes: 0,
       waitHours: 0,

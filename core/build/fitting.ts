@@ -6,7 +6,7 @@ import { type BuildGiven, type BuildStep, step } from './step'
 const SHOULDER_MM = 1400
 
 /** Onto the vehicle: looked behind, drilled, lifted, torqued, wired, tried and torqued again. */
-export function fitting({ assembly: a, rules }: BuildGiven): BuildStep[] {
+export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] {
   const drilled = a.mounts.filter((m) => footTypes[m.kind].drilled)
   const wired = a.fittings.filter((f) => /lamp|winch/i.test(f.name))
   const caps = a.hardware.some((h) => h.part.kind === 'end cap')
@@ -58,6 +58,17 @@ export function fitting({ assembly: a, rules }: BuildGiven): BuildStep[] {
           }),
         ]
       : []),
+    ...(stops.length
+      ? [
+          step('stops', 'Fit the stops', stops.map((s) => `${s.name} at ${s.unit === '°' ? `${s.at}°` : `{${s.at}}`}`).join(', '), {
+            minutes: 20 * stops.length,
+            tools: ['angle finder or tape'],
+            caution: 'Until its stop is in, it is opened by hand and no farther.',
+            needs: ['fit', 'assemble'],
+            gate: true,
+          }),
+        ]
+      : []),
     ...(wired.length
       ? [
           step('wire', 'Wire and fuse', `${wired.map((f) => f.mark).join(', ')}: fuse at the battery, cable clear of edges`, {
@@ -68,7 +79,11 @@ export function fitting({ assembly: a, rules }: BuildGiven): BuildStep[] {
           }),
         ]
       : []),
-    step('load-test', 'Load it and look', 'sag under a known load against what was computed', { minutes: 30, needs: ['fit'], gate: true }),
+    step('load-test', 'Load it and look', 'sag under a known load against what was computed', {
+      minutes: 30,
+      needs: ['fit', 'stops'],
+      gate: true,
+    }),
     step('road', 'Drive it', 'slow, rough, then at speed: noise, movement, clearance', { minutes: 30, needs: ['load-test', 'wire'] }),
     step('recheck', 'Torque again', 'after the first drives; the day stands in the hand-over', {
       minutes: 15,

@@ -20,6 +20,8 @@ export type BuildPlan = { steps: BuildStep[]; workMinutes: number; waitHours: nu
 export type BuildGiven = {
   pieces: { assembly: Assembly; finish: 'raw' | 'painted' | 'powder' | null }[]
   assembly: Assembly
+  /** stops to be fitted to what moves: on what, where. Degrees or mm */
+  stops: { name: string; at: number; unit: '°' | 'mm' }[]
   workshop: Workshop
   rules: Rules
 }

@@ -78,7 +78,7 @@ describe.each(examples)('%s', (_, family, example) => {
   test('its own parts do not stand in one another, and nothing that it moves meets the rest of it', () => {
     const { assembly } = evaluate(job, defaultRules)
     const kit = rapierKit(RAPIER)
-    const given = { assembly, vehicle: job.vehicle, brief: job.brief, rules: defaultRules, moves: [] }
+    const given = { assembly, vehicle: job.vehicle, brief: job.brief, rules: defaultRules, moves: [], stops: {} }
     const own = (x: { pieceId: string | null }) => x.pieceId !== null
     const met = gapsOf(given, new Measurer(kit)).filter((g) => own(g.a) && own(g.b) && (g.state === 'meets' || g.state === 'tight'))
     const moved = motionsOf(given, kit).flatMap((m) =>

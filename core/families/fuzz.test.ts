@@ -85,7 +85,7 @@ describe.each(drawn.map((f) => [f.title, f] as const))('%s, whatever is typed in
     fc.assert(
       fc.property(anything, (seeds) => {
         const { assembly } = designOf(seeds).assembled()
-        const given = { assembly, vehicle: site.vehicle, brief: site.brief, rules: defaultRules, moves: [], struts: [] }
+        const given = { assembly, vehicle: site.vehicle, brief: site.brief, rules: defaultRules, moves: [], stops: {}, struts: [] }
         const { gaps, motions, limits, apart } = fitOf(given, kit, new Measurer(kit))
         expect([bad(gaps), bad(motions), bad(limits)]).toEqual([false, false, false])
         // every part is taken off, or named as trapped, or fixed to the vehicle already
@@ -125,7 +125,13 @@ describe.each(drawn.map((f) => [f.title, f] as const))('%s, whatever is typed in
         for (const s of map.seams) expect([s.lengthMm > 0, s.throatMm > 0, Number.isFinite(s.minutes)]).toEqual([true, true, true])
         for (const c of cannotDo(assembly, demoWorkshop, defaultRules))
           expect([c.marks.length > 0, /NaN|undefined/.test(c.says + c.would)]).toEqual([true, false])
-        const plan = buildPlan({ assembly, pieces: [{ assembly, finish: design.finish }], workshop: demoWorkshop, rules: defaultRules })
+        const plan = buildPlan({
+          stops: [],
+          assembly,
+          pieces: [{ assembly, finish: design.finish }],
+          workshop: demoWorkshop,
+          rules: defaultRules,
+        })
         expect(plan.steps.every((s) => Number.isFinite(s.minutes))).toBe(true)
         const jig = jigOf(assembly, null)
         if (jig) expect(jig.diagonalMm).toBeGreaterThan(jig.apartMm)

@@ -45,11 +45,6 @@ export function meant(assembly: Assembly, vehicle: Vehicle, brief: Brief): (a: S
       for (const part of [...assembly.members, ...assembly.plates, ...assembly.fittings])
         if (pieceIdOf(part.id) === pieceIdOf(s.id)) put(`cargo:${c.id}`, part.id)
   }
-  const onBody = new Map<string, Set<string>>()
-  for (const m of assembly.mounts) {
-    const piece = pieceIdOf(m.id) ?? ''
-    onBody.set(piece, (onBody.get(piece) ?? new Set()).add(`body:${m.bodyId ?? ''}`))
-  }
   const inside = indoors(vehicle)
   return (a, b) => {
     const kinds = [a.kind, b.kind]

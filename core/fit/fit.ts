@@ -24,6 +24,7 @@ export const fitGiven = (job: Job, e: Pick<Evaluation, 'assembly' | 'cases'>, ru
   brief: job.brief,
   rules,
   moves: movesOf(e.cases),
+  stops: job.stops,
   struts: job.struts,
 })
 

@@ -8,6 +8,7 @@ import type { Job } from '../job/job'
 import { limitKey } from '../limits/limit'
 import { defaultRules } from '../rules/rules'
 import { rackAlone, withRack } from '../testing/racks'
+import { demoVehicles } from '../vehicle/demoVehicles'
 import { surfaceTaken } from './bodySolids'
 import { fitGiven, fitOf as wholeFit } from './fit'
 import { type Gap, gapsOf } from './gaps'
@@ -17,13 +18,21 @@ import { rapierKit } from './kit'
 import { Measurer } from './meetings'
 import { motionsOf } from './motions'
 import { memberSolid } from './solids'
+import { withCure } from './withCure'
 
 beforeAll(() => RAPIER.init())
 
 const fitOf = (job: Job) => {
   const e = evaluate(job, defaultRules)
   const kit = rapierKit(RAPIER)
-  const given = { assembly: e.assembly, vehicle: job.vehicle, brief: job.brief, rules: defaultRules, moves: movesOf(e.cases) }
+  const given = {
+    assembly: e.assembly,
+    vehicle: job.vehicle,
+    brief: job.brief,
+    rules: defaultRules,
+    moves: movesOf(e.cases),
+    stops: job.stops,
+  }
   const answer = { gaps: gapsOf(given, new Measurer(kit)), motions: motionsOf(given, kit), evaluation: e }
   kit.close()
   return answer
@@ -225,20 +234,32 @@ describe('what moves', () => {
     const behind = fitOf({ ...camper, vehicle: { ...camper.vehicle, swings: [gate] } }).motions.find((m) => m.mover.id === 'swing:gate')!
     expect([behind.touch, behind.lacks]).toEqual([null, 'how far the tailgate opens'])
   })
-  test('every cure that is offered for a touch clears it: a stop before it, an item moved out of the way', () => {
-    // a case of 400 on the tailgate’s way: set on the bed rail’s rear end it would be in nobody’s way; on the roof of the cab nothing is
-    const oyster = demoJobs[1]!
-    const gate = oyster.vehicle.swings.find((s) => s.kind === 'tailgate')!
-    const tall = { ...gate, reachMm: 2600, opensDeg: 90 }
-    const job = { ...oyster, vehicle: { ...oyster.vehicle, swings: [tall] } }
-    const [m] = fitOf(job).motions.filter((x) => x.mover.id === `swing:${gate.id}`)
-    if (!m?.touch) return expect(m!.least === null || m!.least.gapMm > 0).toBe(true)
-    for (const c of m.cures) {
-      if (c.kind === 'stop') {
-        const stopped = { ...job, vehicle: { ...job.vehicle, swings: [{ ...tall, opensDeg: Math.max(1, c.at) }] } }
-        expect(fitOf(stopped).motions.find((x) => x.mover.id === m.mover.id)!.touch).toBeNull()
-      }
+  test('a rack on a hinged cover goes up with it: its rails, past the hinge, go down onto the cab; set farther back they do not', () => {
+    const vehicle = demoVehicles.find((v) => v.id === 'pickup-cover')!
+    const cover = (frontMm: number) => {
+      const base = { ...demoJobs[0]!, vehicle, brief: { ...demoJobs[0]!.brief, cargo: [] } }
+      const job = withRack(base, {
+        mountId: vehicle.mounts[0]!.id,
+        barXMm: [-600, frontMm],
+        sideRails: true,
+        build: 'welded',
+        profileId: 'square-40x3-steel',
+      })
+      return fitOf(job).motions.find((m) => m.mover.id === 'swing:cover')!
     }
+    expect(cover(700).touch!.what.name).toBe('the cab')
+    expect(cover(300).touch).toBeNull()
+  })
+  test('a gate that meets the carrier behind it: every stop that is offered clears it, two degrees more would not', () => {
+    const camper = demoJobs[3]!
+    const gate = { ...oysterGate, id: 'gate', xMm: -(camper.vehicle.rearOverhangMm.value ?? 1100) + 80, reachMm: 800, opensDeg: 90 }
+    const job: Job = { ...camper, vehicle: { ...camper.vehicle, swings: [gate] } }
+    const of = (j: Job) => fitOf(j).motions.find((m) => m.mover.id === 'swing:gate')!
+    const met = of(job)
+    const stop = met.cures.find((c) => c.kind === 'stop')
+    if (stop?.kind !== 'stop') throw new Error('no stop is offered')
+    expect(of(withCure(job, met, stop)!).touch).toBeNull()
+    expect(of({ ...job, stops: { 'swing:gate': stop.at + 4 } }).touch).not.toBeNull()
   })
 })
 

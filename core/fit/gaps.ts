@@ -4,8 +4,8 @@ import { movesApart } from '../fitment/bodyIssues'
 import type { Vec3 } from '../geometry/vec3'
 import { combinedTolerance } from '../measure/readings'
 import { placeTolerance, usualTolerance } from '../measure/settle'
-import { placeOf } from '../places/places'
 import type { Rules } from '../rules/rules'
+import type { Stops } from '../vehicle/swings'
 import type { Vehicle } from '../vehicle/vehicle'
 import { surfaceTaken } from './bodySolids'
 import { inOneCorner, meant } from './contacts'
@@ -30,7 +30,7 @@ export type Gap = {
   likelyMm: number | null
   state: 'meets' | 'tight' | 'clear' | 'measure' | 'unknown'
 }
-export type FitGiven = { assembly: Assembly; vehicle: Vehicle; brief: Brief; rules: Rules; moves: CaseMoves }
+export type FitGiven = { assembly: Assembly; vehicle: Vehicle; brief: Brief; rules: Rules; moves: CaseMoves; stops: Stops }
 
 /** Gaps wider than this are not listed: between parts of one piece, which are made together, and between all else. mm */
 const LISTED_MM = { own: 12, other: 60 }
@@ -137,8 +137,10 @@ function seatTakers(pieceId: string, { assembly, vehicle }: FitGiven): Taker[] {
   const errors = mounts.map((x) => {
     const line = vehicle.mounts.find((l) => l.id === x.placeId)
     const body = vehicle.bodies.find((b) => b.id === x.bodyId)
-    const place = placeOf(vehicle, x.placeId, x.side === 'right' ? 'right' : 'left')
-    return line ? placeTolerance(line.taken) : body ? placeTolerance(body.taken) : place ? usualTolerance.tape : usualTolerance.assumed
+    // a place made of a measuring sheet is known as well as the worst figure of that sheet
+    const sheet = Object.entries(vehicle.measures).filter(([key, m]) => key.startsWith(`${x.placeId.split('.')[0]}.`) && m.value !== null)
+    const worst = Math.max(...sheet.map(([, m]) => m.tolerance ?? usualTolerance[m.method]))
+    return line ? placeTolerance(line.taken) : body ? placeTolerance(body.taken) : sheet.length ? worst : usualTolerance.assumed
   })
   return errors.length ? [{ name: 'where its feet stand', mm: Math.max(...errors), error: true }] : []
 }

@@ -22,10 +22,10 @@ export type Motion = { mover: Omit<Mover, 'leaf'>; touch: Pass | null; least: Pa
 
 /** Everything that moves on the job, one at a time from shut to open, all else shut. Parked, for nothing is opened on the road. */
 export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
-  const { assembly, vehicle, brief } = given
+  const { assembly, vehicle, brief, stops } = given
   const all = solidsOf(assembly, vehicle, brief, 'parked')
   const may = meant(assembly, vehicle, brief)
-  const movers = moversOf(assembly, vehicle, brief)
+  const movers = moversOf(assembly, vehicle, brief, stops)
   const movable = (pieceId: string) => !assembly.mounts.some((m) => m.id.startsWith(`${pieceId}/`) && m.kind === 'receiver')
   return movers.map((mover): Motion => {
     const { leaf, ...told } = mover
@@ -33,12 +33,11 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
     const out = new Set(takenOut(mover, assembly, brief))
     const solids = (before ? afterMove(all, movers, before, before.to ?? before.from) : all).filter((s) => !out.has(s.id))
     const going = new Set(mover.moves)
-    // a body that swings is its own leaf; what it stands beside on the vehicle was made to let it pass
+    // a body that swings is its own leaf; what it stands beside on the vehicle was made to let it pass, but not what stands on it
     const own = leaf ? leaf.id.replace('swing:', 'body:') : null
     const moving = [...(leaf ? [leaf] : []), ...solids.filter((s) => going.has(s.id))]
     const still = solids.filter((s) => !going.has(s.id) && s.id !== own)
-    const touches = (a: Solid, b: Solid) =>
-      a === leaf ? b.kind === 'body' || b.kind === 'obstacle' : may(a, b) || (b.kind === 'body' && leaf !== null)
+    const touches = (a: Solid, b: Solid) => (a === leaf ? b.kind === 'body' || b.kind === 'obstacle' : may(a, b))
     const to = mover.to ?? FARTHEST_DEG
     const sweep = (shift: Shift | null = null): Sweep => sweepOf(kit, mover, moving, still, touches, to, shift)
     // its own piece moved as a whole: what turns, the line it turns about, and what of the piece stays

@@ -2,6 +2,7 @@ import type { Assembly, Face, Plate, Pose, Support } from '../assembly/assembly'
 import { boxOf } from '../assembly/places'
 import type { Brief } from '../brief/brief'
 import { plus, times, type Vec3 } from '../geometry/vec3'
+import { swingId } from '../vehicle/swings'
 import type { Swing, Vehicle } from '../vehicle/vehicle'
 import { type Mover, moversOf, placingAt, takenOut } from './movers'
 import { type Placing, placed, turned } from './placing'
@@ -24,7 +25,7 @@ export function movedTo(shown: Shown, moverId: string | null, value: number): Sh
 
 /** Every door shut but the one that is looked at. */
 function swungTo(vehicle: Vehicle, moverId: string | null, value: number): Vehicle {
-  const deg = (id: string) => (moverId === `swing:${id}` ? value : 0)
+  const deg = (id: string) => (moverId === swingId(id) ? value : 0)
   return {
     ...vehicle,
     swings: vehicle.swings.map((s): Swing => ({ ...s, opensDeg: deg(s.id) })),

@@ -4,7 +4,7 @@ import type { Brief } from '../brief/brief'
 import { along, cross, minus, times, unit, type Vec3 } from '../geometry/vec3'
 import { radians } from '../quantity/units'
 import { restOf } from '../resting/rest'
-import { leafAt, swingsOf } from '../vehicle/swings'
+import { leafAt, type Stops, swingId, swingsOf, upToStop, withStops } from '../vehicle/swings'
 import type { Swing, Vehicle } from '../vehicle/vehicle'
 import { type Placing, placed, turned } from './placing'
 import type { Solid } from './solids'
@@ -27,7 +27,7 @@ export type Mover = {
 }
 
 /** What moves on this job: lids, drawers and folds of its pieces; doors, gates, hatches and covers of its vehicle with what stands on them. */
-export function moversOf(assembly: Assembly, vehicle: Vehicle, brief: Brief): Mover[] {
+export function moversOf(assembly: Assembly, vehicle: Vehicle, brief: Brief, stops: Stops = {}): Mover[] {
   return [
     ...assembly.motions.map(
       (m): Mover => ({
@@ -36,7 +36,7 @@ export function moversOf(assembly: Assembly, vehicle: Vehicle, brief: Brief): Mo
         kind: m.kind,
         axis: { at: m.axis.at, way: unit(m.axis.way) },
         from: m.from,
-        to: m.to,
+        to: upToStop(m.to, stops[m.id]),
         // what lies on something that turns is taken out first
         moves: [...m.moves, ...(m.kind === 'slide' ? lyingOn(assembly, brief, new Set(m.moves), m.pulledOut?.supportId ?? null) : [])],
         leaf: null,
@@ -44,7 +44,7 @@ export function moversOf(assembly: Assembly, vehicle: Vehicle, brief: Brief): Mo
         pieceId: pieceIdOf(m.id),
       }),
     ),
-    ...swingsOf(vehicle).map((s) => swingMover(s, assembly, brief)),
+    ...swingsOf(withStops(vehicle, stops)).map((s) => swingMover(s, assembly, brief)),
   ]
 }
 
@@ -73,7 +73,7 @@ function swingMover(swing: Swing, assembly: Assembly, brief: Brief): Mover {
     .map((p) => p.id)
     .filter((id) => pieces.size > 0 && pieces.has(pieceIdOf(id)))
   return {
-    id: `swing:${swing.id}`,
+    id: swingId(swing.id),
     name: swing.name,
     kind: 'turn',
     axis: { at: hinge, way: unit(cross(shut, open)) },
@@ -81,7 +81,7 @@ function swingMover(swing: Swing, assembly: Assembly, brief: Brief): Mover {
     to: swing.opensDeg,
     moves: [...parts, ...lyingOn(assembly, brief, new Set(parts), null)],
     leaf: {
-      id: `swing:${swing.id}`,
+      id: swingId(swing.id),
       name: swing.name.toLowerCase(),
       kind: 'body',
       pieceId: null,

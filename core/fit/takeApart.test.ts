@@ -19,6 +19,7 @@ const apart = (assembly: Assembly) => {
     brief: survey.brief,
     rules: defaultRules,
     moves: [],
+    stops: {},
   }
   const found = takeApart(given, kit)
   kit.close()
@@ -103,6 +104,24 @@ describe('what goes in comes out again', () => {
     const ids = order.map((o) => o.ids[0])
     expect(ids.indexOf('z1')).toBeLessThan(ids.indexOf('lamp'))
     expect(order.find((o) => o.ids[0] === 'lamp')!.way).toBe('up')
+  })
+  test('a box that was there already is not taken off: what stands behind it is trapped by it', () => {
+    // the shell open to the right; found boxes on both sides, so that neither comes out past the other
+    const box = (id: string, side: 1 | -1) => ({
+      ...lamp,
+      id,
+      name: 'Found box',
+      there: true,
+      middle: { ...C, y: C.y + side * (HALF + 60) },
+      size: { x: 400, y: 100, z: 400 },
+    })
+    const plates = shell.filter((p) => p.id !== 'y-1')
+    const between = (fittings: Assembly['fittings']) => apart({ ...base, plates, joints: welded(['y-1']), fittings })
+    const { order, trapped } = between([lamp, box('f1', 1), box('f2', -1)])
+    expect(order).toEqual([])
+    expect(trapped.find((t) => t.ids[0] === 'lamp')!.by.name).toMatch(/found box|sheet/)
+    // with one of them gone there is a way
+    expect(between([lamp, box('f1', 1)]).trapped).toEqual([])
   })
   test('left out on one side it comes out there and no other way', () => {
     const plates = shell.filter((p) => p.id !== 'y-1')

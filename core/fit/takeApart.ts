@@ -42,7 +42,9 @@ export function takeApart(given: FitGiven, kit: Kit): Apart {
       const body = kit.body(corners)
       return body ? [{ solid: s, body, box: boxRound(corners) }] : []
     })
-  const own = new Set([...assembly.members, ...assembly.plates, ...assembly.infills, ...assembly.fittings].map((p) => p.id))
+  // what was there already is not taken off: it stays in the way
+  const made = assembly.fittings.filter((f) => !f.there)
+  const own = new Set([...assembly.members, ...assembly.plates, ...assembly.infills, ...made].map((p) => p.id))
   // a foot is unbolted, and goes with what stands on it or stays
   const ground = solids.filter((s) => !own.has(s.id) && s.kind !== 'foot').flatMap(held)
   const all = unitsOf(assembly, solids, held)

@@ -7,6 +7,7 @@ import { boltPreload } from '../fasten/bolt'
 import { roadPrompts } from '../fitment/roadPrompts'
 import type { Evaluation } from '../job/evaluate'
 import type { Job } from '../job/job'
+import { stopsOf } from '../job/stopsOf'
 import { type Limit, missingFor } from '../limits/limit'
 import { restOf } from '../resting/rest'
 import type { Rules } from '../rules/rules'
@@ -67,6 +68,9 @@ export function ownerCard(job: Job, e: Pick<Evaluation, 'assembly' | 'limits' | 
         : []),
       ...(standsOn ? [] : ['Nobody stands on it.']),
       ...(climbs ? [] : ['Nobody climbs on it.']),
+      ...stopsOf(job, assembly).map(
+        (s) => `The ${s.name.toLowerCase()} is not forced past its stop at ${s.unit === '°' ? `${s.at}°` : `{${s.at}}`}.`,
+      ),
       'No hole, weld or part is added: it would not be as reckoned any more.',
     ],
     figures: limits.filter((l) => (l.group === 'vehicle' || l.group === 'hitch') && (l.unit === 'kg' || l.unit === 'mm' || l.unit === 'N')),

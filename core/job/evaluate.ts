@@ -30,6 +30,7 @@ import { anchorsOf } from '../securing/anchors'
 import { securingLimits } from '../securing/securing'
 import { supportOf } from '../spacing/spacing'
 import { type Dynamics, dynamics } from '../structure/dynamics'
+import { withStops } from '../vehicle/swings'
 import type { Job } from './job'
 
 /** One piece of the job as the screens show it: its name, its own parts, and its own mass (null = nobody knows). */
@@ -107,7 +108,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
       ...cargoIssues(job, assembly),
       ...bodyIssues(assembly, vehicle, brief),
       ...accessIssues(assembly, vehicle, brief),
-      ...swingIssues(assembly, vehicle, brief),
+      ...swingIssues(assembly, withStops(vehicle, job.stops), brief),
       ...hangingIssues(carried),
       ...rack.feet
         .filter((f) => f.leastDownN < -1 && footTypes[f.mount.kind].holds.up === null)

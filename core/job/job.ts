@@ -40,6 +40,8 @@ export const JobSchema = z.object({
   }),
   /** what straps are hooked to */
   anchors: z.array(AnchorSchema).max(40).default([]),
+  /** stops to be fitted: how far something that moves may go, by its name in Fit. Degrees or mm */
+  stops: z.record(z.string().max(80), z.number().min(0).max(20_000)).default({}),
   /** gas struts under lids, hatches and covers */
   struts: z.array(StrutsSchema).max(20).default([]),
   loadTests: z.array(LoadTestSchema).max(100).default([]),
@@ -69,6 +71,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     pieces: rack ? [rack] : [],
     cut: { maxShorterMm: 60, useRemnants: true },
     anchors: [],
+    stops: {},
     struts: [],
     loadTests: [],
     start: null,

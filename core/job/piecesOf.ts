@@ -4,6 +4,7 @@ import type { Params } from '../families/design'
 import { type Built, together, wholeOf } from '../pieces/whole'
 import type { Rules } from '../rules/rules'
 import type { Job } from './job'
+import { type StopToFit, stopsOf } from './stopsOf'
 
 /** The job with other parameters in one of its pieces. */
 export const withParams = (job: Job, pieceId: string, params: Params): Job => ({
@@ -32,7 +33,7 @@ export const pricedPieces = (job: Job, rules: Rules): Priced[] =>
   madePieces(job, rules).map((b) => ({ assembly: b.assembly, finish: b.design?.finish ?? null }))
 
 /** What the build of a job is derived from, but the shop's own machines. */
-export const builtFrom = (job: Job, rules: Rules): { pieces: Priced[]; assembly: Assembly } => ({
-  pieces: pricedPieces(job, rules),
-  assembly: madeAssembly(job, rules),
-})
+export function builtFrom(job: Job, rules: Rules): { pieces: Priced[]; assembly: Assembly; stops: StopToFit[] } {
+  const assembly = madeAssembly(job, rules)
+  return { pieces: pricedPieces(job, rules), assembly, stops: stopsOf(job, assembly) }
+}

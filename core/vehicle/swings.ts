@@ -55,6 +55,22 @@ export const swingsOf = (vehicle: Vehicle): Swing[] => [
   ...vehicle.swings,
 ]
 
+/** How far things may go for the stops that are to be fitted, by the name of what moves. Degrees or mm */
+export type Stops = Record<string, number>
+export const swingId = (id: string): string => `swing:${id}`
+/** The nearer of its own end and a stop; a stop is an end where nobody measured its own. */
+export const upToStop = <T extends number | null>(opens: T, stop: number | undefined): T | number =>
+  stop === undefined ? opens : opens === null ? stop : Math.min(opens, stop)
+
+/** The vehicle with its leaves opening no farther than the stops let them. */
+export const withStops = (vehicle: Vehicle, stops: Stops): Vehicle => ({
+  ...vehicle,
+  swings: vehicle.swings.map((s) => ({ ...s, opensDeg: upToStop(s.opensDeg, stops[swingId(s.id)]) })),
+  bodies: vehicle.bodies.map((b) =>
+    b.hinge ? { ...b, hinge: { ...b.hinge, opensDeg: upToStop(b.hinge.opensDeg, stops[swingId(b.id)]) } } : b,
+  ),
+})
+
 const plus = (a: Vec3, b: Vec3, by: number): Vec3 => ({ x: a.x + b.x * by, y: a.y + b.y * by, z: a.z + b.z * by })
 
 /** The leaf at an opening angle: the middle of its hinge, its direction (cos·shut + sin·open) and its hinge line. Vehicle axes, mm. */

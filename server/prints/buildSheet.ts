@@ -3,6 +3,7 @@ import { buildDays, daysLate } from '../../core/build/calendar'
 import { stepStates } from '../../core/build/ticks'
 import type { Job } from '../../core/job/job'
 import { builtFrom } from '../../core/job/piecesOf'
+import { withLengths } from '../../core/quantity/figureText'
 import type { Rules } from '../../core/rules/rules'
 import type { Workshop } from '../../core/workshop/workshop'
 import { closePaper, INK, MARGIN, openPaper, type Title, table } from './paper'
@@ -51,7 +52,7 @@ export function buildSheetPdf(job: Job, rules: Rules, workshop: Workshop, title:
     states.map(({ step, done }, i) => [
       `${i + 1}`,
       step.title,
-      [step.why, step.marks.join(', '), step.caution ? `! ${step.caution}` : ''].filter(Boolean).join('. '),
+      [withLengths(step.why, job.units), step.marks.join(', '), step.caution ? `! ${step.caution}` : ''].filter(Boolean).join('. '),
       daysText(on.get(step.id)),
       step.tools.join(', '),
       `${Math.round(step.minutes)}`,

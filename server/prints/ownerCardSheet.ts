@@ -38,7 +38,7 @@ export function ownerCardPdf(job: Job, result: Evaluation, rules: Rules, title: 
     line(paper, `With the load on no faster than ${figureText(job.brief.speedKmh, 'km/h', units)}.`, left, half)
   line(paper, `Height as it stands: ${figureText(result.height.value, 'mm', units)}. Look up before every low passage.`, left, half)
   heading(paper, 'What it is not for', left, half)
-  for (const m of card.mayNot) line(paper, m, left, half)
+  for (const m of card.mayNot) line(paper, withLengths(m, units), left, half)
   heading(paper, 'To be weighed against', left, half)
   paper.y = table(
     paper,

@@ -10,12 +10,14 @@ type State = { fit: Fit | null; of: object | null; fault: string | null }
 /** The newest gaps and ways that came back from their worker, and the job they belong to. */
 export const useFitResult = create<State>()(() => ({ fit: null, of: null, fault: null }))
 
-let held: { worker: Worker; api: Remote<FitApi> } | null = null
+type Bench = { worker: Worker; api: Remote<FitApi> }
+function openBench(): Bench {
+  const worker = new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' })
+  return { worker, api: wrap<FitApi>(worker) }
+}
+let held: Bench | null = null
 const working = (): Remote<FitApi> => {
-  if (!held) {
-    const worker = new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' })
-    held = { worker, api: wrap<FitApi>(worker) }
-  }
+  held ??= openBench()
   return held.api
 }
 /** A worker in which something broke is not asked again: the next question opens another. */
@@ -24,7 +26,11 @@ function letGo(): void {
   held = null
 }
 
-export const fitting = <T>(work: (api: Remote<FitApi>) => Promise<T>): Promise<T> => work(working())
+/** Long work on a bench of its own, so that the live gaps do not wait for it; `stop` ends it. */
+export function besideFit<T>(work: (api: Remote<FitApi>) => Promise<T>): { found: Promise<T>; stop: () => void } {
+  const { worker, api } = openBench()
+  return { found: work(api).finally(() => worker.terminate()), stop: () => worker.terminate() }
+}
 
 /** Keeps what fits up with the figures: one job in the worker at a time, then only the newest. */
 export function useLiveFit(): void {
@@ -61,6 +67,19 @@ export function useFit(): Fit | null {
   const { fit, of } = useFitResult()
   const now = useResult((s) => s.of)
   return of === now ? fit : null
+}
+
+/** What is to be said while gaps and ways are no part of any verdict: they are being worked out, or could not be. Null where they are known. */
+export function useFitWanting(): { says: string; failed: boolean } | null {
+  const fit = useFit()
+  const { fault, of } = useFitResult()
+  const now = useResult((s) => s.of)
+  if (fit) return null
+  const failed = fault !== null && of === now
+  return {
+    failed,
+    says: failed ? `Gaps and ways are not assessed: they could not be worked out (${fault}).` : 'Gaps and ways are being worked out.',
+  }
 }
 
 /** Limits of strength and of fit together, the governing one first. */

@@ -8,7 +8,7 @@ import { withLengths } from '../../core/quantity/figureText'
 import { percentText } from '../../core/quantity/percent'
 import { editJob } from '../job/jobStore'
 import { evaluating, useRules } from '../job/useEvaluation'
-import { fitting } from '../job/useFit'
+import { besideFit } from '../job/useFit'
 import { useUnits } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
 
@@ -19,13 +19,17 @@ export function Reliefs({ job, limitId }: { job: Job; limitId: string }) {
   const [reliefs, setReliefs] = useState<Relief[] | null>(null)
   useEffect(() => {
     let gone = false
-    const own = /(^|\/)(gap|way)\./.test(limitId)
-    const found = own ? fitting((api) => api.relieve(job, limitId, rules)) : evaluating((api) => api.relieve(job, limitId, rules))
-    void found.then((r) => {
-      if (!gone) setReliefs(r)
-    })
+    const own = /(^|\/)(gap|way|trap|strut)\./.test(limitId)
+    const { found, stop } = own
+      ? besideFit((api) => api.relieve(job, limitId, rules))
+      : { found: evaluating((api) => api.relieve(job, limitId, rules)), stop: () => undefined }
+    found.then(
+      (r) => !gone && setReliefs(r),
+      () => !gone && setReliefs([]),
+    )
     return () => {
       gone = true
+      stop()
     }
   }, [job, limitId, rules])
   return (

@@ -10,7 +10,7 @@ import { useView } from '../drawing/view'
 import { WhyButton, Working } from '../figure/Working'
 import { useJob } from '../job/jobStore'
 import { useResult } from '../job/useEvaluation'
-import { useLimits } from '../job/useFit'
+import { useFitWanting, useLimits } from '../job/useFit'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { useUnits } from '../quantity/units'
 import { FIGURES } from '../theme/theme'
@@ -31,6 +31,7 @@ export function TideGauge() {
   const evaluation = useResult((s) => s.evaluation)
   const fault = useResult((s) => s.fault)
   const all = useLimits()
+  const wanting = useFitWanting()
   const [alone, setAlone] = useState<string | null>(null)
   if (fault)
     return (
@@ -62,6 +63,11 @@ export function TideGauge() {
             onEmpty={() => setAlone(null)}
           />
         </Box>
+      )}
+      {wanting && (
+        <Typography variant="caption" component="p" sx={{ px: 1.5, pb: 0.75, color: (t) => t.inks.unknown }}>
+          {wanting.says}
+        </Typography>
       )}
       {first && <Governing limit={first} />}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, overflowY: 'auto', flex: 1, minHeight: 120 }}>

@@ -5,6 +5,7 @@ import userEvent from '@testing-library/user-event'
 import type { ReactNode } from 'react'
 import { MemoryRouter } from 'react-router'
 import { afterEach, vi } from 'vitest'
+import type { Fit } from '../../core/fit/fit'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { type DisplayUnits, METRIC } from '../../core/quantity/units'
@@ -12,6 +13,7 @@ import { defaultRules } from '../../core/rules/rules'
 import { useStanding } from '../api/standing'
 import { closeJob, openJob, useJob } from '../job/jobStore'
 import { useResult } from '../job/useEvaluation'
+import { useFitResult } from '../job/useFit'
 import { UnitsContext } from '../quantity/units'
 import { themeOf } from '../theme/theme'
 
@@ -44,6 +46,7 @@ afterEach(() => {
   closeJob()
   useStanding.setState({ unpaired: false, newer: false })
   useResult.setState({ evaluation: null, of: null, fault: null })
+  useFitResult.setState({ fit: null, of: null, fault: null })
   localStorage.clear()
 })
 
@@ -88,10 +91,13 @@ export function mount(ui: ReactNode, units: DisplayUnits = METRIC, path = '/') {
   return { ...shown, user: userEvent.setup({ delay: null, pointerEventsCheck: 0 }) }
 }
 
-/** A job on the bench with its figures worked out, as the worker would. */
+const nothingNear: Fit = { gaps: [], motions: [], apart: { order: [], trapped: [] }, leaves: [], struts: [], limits: [] }
+
+/** A job on the bench with its figures worked out, as the worker would; what stands near what is looked at where that is asked. */
 export function onBench(job: Job): Job {
   openJob({ id: 'job', revision: 1, archived: false, updatedAt: '', job })
   useResult.setState({ evaluation: evaluate(job, defaultRules), of: job, fault: null })
+  useFitResult.setState({ fit: nothingNear, of: job, fault: null })
   return job
 }
 export const benchJob = (): Job => {

@@ -13,7 +13,7 @@ import { call } from '../../api/client'
 import { useIssuedPlans } from '../../api/queries'
 import { useJob } from '../../job/jobStore'
 import { saveNow } from '../../job/useAutosave'
-import { useLimits } from '../../job/useFit'
+import { useFitWanting, useLimits } from '../../job/useFit'
 import { TextInput } from '../../quantity/TextInput'
 import { Group } from '../Group'
 import { PlanMoved } from './PlanMoved'
@@ -85,17 +85,25 @@ type Accepting = {
 /** What stands in the way of accepting, the reason that a limit over or not assessed asks for, and the button. */
 function ToAccept({ job, state, id, reason, setReason, accept }: Accepting) {
   const limits = useLimits()
+  const wanting = useFitWanting()
   const doubts = neededBeforeCutting(job.vehicle)
-  const doubtful = limits.filter((l) => l.state === 'over' || l.state === 'unknown')
-  const fits = doubts.length === 0 && state.plan?.complete && state.plan.profiles.length > 0 && !state.running
+  // gaps that could not be worked out here are a doubt like any other: the shop's server looks at them again
+  const doubtful = [
+    ...limits.filter((l) => l.state === 'over' || l.state === 'unknown'),
+    ...(wanting?.failed ? [{ name: 'Gaps and ways', state: 'unknown' as const }] : []),
+  ]
+  const fits =
+    doubts.length === 0 && !(wanting && !wanting.failed) && state.plan?.complete && state.plan.profiles.length > 0 && !state.running
   return (
     <Box>
       <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
         {fits
           ? 'Accepting keeps this plan as it is and moves the rack. It can be taken back.'
-          : state.plan?.profiles.length
-            ? 'Every piece needs stock before the plan can be accepted.'
-            : 'Nothing to cut yet.'}
+          : wanting
+            ? wanting.says
+            : state.plan?.profiles.length
+              ? 'Every piece needs stock before the plan can be accepted.'
+              : 'Nothing to cut yet.'}
       </Typography>
       {doubts.length > 0 && (
         <Alert severity="warning" icon={false} sx={{ mb: 1 }}>

@@ -10,11 +10,13 @@ import type { BuildStep } from '../../../core/build/step'
 import { type StepState, stepMark, stepStates } from '../../../core/build/ticks'
 import type { Job } from '../../../core/job/job'
 import { builtFrom } from '../../../core/job/piecesOf'
+import { withLengths } from '../../../core/quantity/figureText'
 import { localDay } from '../../../core/time/localDay'
 import { useShelf } from '../../api/queries'
 import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { TextInput } from '../../quantity/TextInput'
+import { useUnits } from '../../quantity/units'
 
 /** The order of work with what each step needs before it; ticked with a thumb, and what has changed since says so. */
 export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
@@ -97,6 +99,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
 type RowProps = { state: StepState; number: number; days: Dated | undefined; tick: (on: boolean) => void }
 function Row({ state, number, days, tick }: RowProps) {
   const { step, done, waitsFor } = state
+  const units = useUnits()
   const blocked = waitsFor.length > 0 && !done
   const facts = [
     days && !done ? (days.from === days.to ? days.from : `${days.from} to ${days.to}`) : '',
@@ -129,7 +132,7 @@ function Row({ state, number, days, tick }: RowProps) {
           {number}. {step.title}
           {step.gate ? ' · signed before what follows' : ''}
         </Typography>
-        <Typography variant="body2">{step.why}</Typography>
+        <Typography variant="body2">{withLengths(step.why, units)}</Typography>
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
           {facts.join(' · ')}
           {step.marks.length

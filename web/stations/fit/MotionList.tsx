@@ -3,7 +3,7 @@ import Button from '@mui/material/Button'
 import Slider from '@mui/material/Slider'
 import Typography from '@mui/material/Typography'
 import type { Cure, Motion } from '../../../core/fit/motions'
-import { withCure } from '../../../core/fit/withCure'
+import { withCure, withoutStop } from '../../../core/fit/withCure'
 import type { Job } from '../../../core/job/job'
 import { figureText } from '../../../core/quantity/figureText'
 import { useView } from '../../drawing/view'
@@ -93,6 +93,14 @@ function MotionRow({ motion, job }: { motion: Motion; job: Job }) {
         </Box>
       )}
       {leaf && <StrutPanel job={job} leaf={leaf} worked={fit?.struts.find((s) => s.struts.moverId === mover.id)} />}
+      {job.stops[mover.id] !== undefined && (
+        <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', fontSize: 13 }}>
+          A stop is fitted at {text(job.stops[mover.id])}.
+          <Button size="small" onClick={() => editJob((j) => withoutStop(j, mover.id))}>
+            Without it
+          </Button>
+        </Box>
+      )}
       {motion.cures.map((c, i) => (
         <CureButton key={i} cure={c} motion={motion} job={job} />
       ))}

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { lazy, Suspense, useState } from 'react'
-import { type BoughtPart, demoParts } from '../../../core/catalogue/boughtParts'
+import type { BoughtPart } from '../../../core/catalogue/boughtParts'
 import { chosenStruts, type Leaf, type LidStruts } from '../../../core/fit/lidStruts'
 import type { Job } from '../../../core/job/job'
 import { figureText } from '../../../core/quantity/figureText'
@@ -27,7 +27,7 @@ const sized = (parts: BoughtPart[]): (StrutSize & { name: string })[] =>
 /** Gas struts under one leaf: what they are, where their ends stand, and what a hand feels over the whole way. */
 export function StrutPanel({ job, leaf, worked }: { job: Job; leaf: Leaf; worked: LidStruts | undefined }) {
   const shelf = useShelf('parts')
-  const sizes = sized(shelf.data?.document ?? demoParts)
+  const sizes = sized(shelf.data?.document ?? [])
   const rules = useRules()
   const [none, setNone] = useState(false)
   const own = job.struts.find((s) => s.moverId === leaf.mover.id)

@@ -1,7 +1,8 @@
 // @vitest-environment jsdom
 import RAPIER from '@dimforge/rapier3d-compat'
-import { act, fireEvent, screen, within } from '@testing-library/react'
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest'
+import { demoParts } from '../../../core/catalogue/boughtParts'
 import { fitGiven, fitOf } from '../../../core/fit/fit'
 import { rapierKit } from '../../../core/fit/kit'
 import { leavesOf } from '../../../core/fit/lidStruts'
@@ -24,7 +25,6 @@ vi.mock('../../limits/Reliefs', () => ({ Reliefs: ({ limitId }: { limitId: strin
 beforeAll(() => RAPIER.init())
 beforeEach(() => answering({}))
 afterEach(() => {
-  useFitResult.setState({ fit: null, of: null, fault: null })
   useView.setState({ moving: null, gapId: null })
 })
 
@@ -103,7 +103,12 @@ test('a lid is moved by its slider, by keyboard too; a stop that clears a gate i
   if (!met.touch) return expect(screen.getByText('Tall gate').parentElement!.textContent).toMatch(/free/)
   const stop = screen.getByRole('button', { name: /a stop on the tall gate at/ })
   fireEvent.click(stop)
-  expect(benchJob().vehicle.swings[0]!.opensDeg).toBeLessThan(met.touch.at)
+  // what was measured stays; the stop is the job's, and can be taken out again
+  expect(benchJob().vehicle.swings[0]!.opensDeg).toBe(90)
+  expect(benchJob().stops['swing:gate']!).toBeLessThan(met.touch.at)
+  act(() => void answered(benchJob()))
+  fireEvent.click(screen.getByRole('button', { name: 'Without it' }))
+  expect(benchJob().stops).toEqual({})
 })
 
 test('what comes off again is told in its order, alike parts on one line', () => {
@@ -118,9 +123,16 @@ test('what comes off again is told in its order, alike parts on one line', () =>
   expect(order[1]).toMatch(/welded to it/)
 })
 
+test('a shop whose shelf has no struts, or is not fetched yet, is offered none: nobody else’s sizes stand in', () => {
+  onBench({ ...hive, struts: [newStruts(leafId())] })
+  answered(benchJob())
+  all()
+  expect((screen.getByRole('button', { name: /Best of the shelf/ }) as HTMLButtonElement).disabled).toBe(true)
+})
+
 describe('gas struts', () => {
   beforeEach(() => {
-    vi.stubGlobal('Worker', class {})
+    answering({ '/shelves/parts': { revision: 1, document: demoParts } })
   })
   const lidRow = () => within(screen.getByText('Lid').closest('li')!)
   const open = (job: Job = hive) => {
@@ -137,11 +149,13 @@ describe('gas struts', () => {
     fireEvent.click(lidRow().getByRole('button', { name: 'Remove' }))
     expect(benchJob().struts).toEqual([])
   })
-  test('the best of the shelf fills in size and ends, and what a hand feels is told in the job’s units', () => {
+  test('the best of the shelf fills in size and ends, and what a hand feels is told in the job’s units', async () => {
     open()
     fireEvent.click(lidRow().getByRole('button', { name: 'Gas struts' }))
     act(() => void answered(benchJob()))
-    fireEvent.click(lidRow().getByRole('button', { name: /Best of the shelf/ }))
+    const best = await lidRow().findByRole('button', { name: /Best of the shelf/ })
+    await waitFor(() => expect((best as HTMLButtonElement).disabled).toBe(false))
+    fireEvent.click(best)
     const [own] = benchJob().struts
     expect([own!.partId, own!.forceN, own!.onLeaf.outMm, own!.onBody.belowMm].every((v) => v !== null)).toBe(true)
     act(() => void answered(benchJob()))

@@ -18,7 +18,7 @@ import { DrawingPane } from '../../drawing/DrawingPane'
 import { FigureValue } from '../../figure/Working'
 import { editJob, useJob } from '../../job/jobStore'
 import { useResult, useRules } from '../../job/useEvaluation'
-import { useFit } from '../../job/useFit'
+import { useFit, useFitWanting } from '../../job/useFit'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
 import { PlanMoved } from '../cut/PlanMoved'
@@ -33,6 +33,7 @@ export default function HandOverStation() {
   const units = useUnits()
   const evaluation = useResult((s) => s.evaluation)
   const fit = useFit()
+  const wanting = useFitWanting()
   const stock = useShelf('stock')
   const plans = useIssuedPlans(id ?? '')
   const { plan, running } = usePlan(job, stock.data?.document, rules)
@@ -159,7 +160,8 @@ export default function HandOverStation() {
       <Typography variant="h2" gutterBottom>
         Still open
       </Typography>
-      {open.length === 0 ? (
+      {wanting && <Typography sx={{ color: (t) => t.inks.unknown }}>{wanting.says}</Typography>}
+      {open.length === 0 && !wanting ? (
         <Typography>Nothing is open at any station.</Typography>
       ) : (
         <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
