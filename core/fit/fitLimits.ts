@@ -44,7 +44,8 @@ function unmeasured(gaps: Gap[]): Gap[] {
     })
 }
 
-const HOW = 'distance of convex bodies (Gilbert, Johnson & Keerthi 1988); depth by separating axes'
+/** How a gap is measured. */
+export const GAP_SOURCE = 'distance of convex bodies (Gilbert, Johnson & Keerthi 1988); depth by separating axes'
 
 const limitId = (g: Gap): string => `gap.${g.id}`
 const partOf = (g: Gap) => (g.a.pieceId !== null ? g.a : g.b)
@@ -81,7 +82,7 @@ function gapLimit(g: Gap, rules: Rules): Limit {
       id: `${id}.allowed`,
       name: 'Gap as drawn',
       unit: 'gauge',
-      source: HOW,
+      source: GAP_SOURCE,
       symbol: 'g',
       // a gap to a surface nobody measured has no millimetres
       input: [nobody ? null : g.gapMm, 'gauge', nobody ? UNMEASURED : 'nearest points'],

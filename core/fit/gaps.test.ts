@@ -17,6 +17,7 @@ import { judged } from './judged'
 import { rapierKit } from './kit'
 import { Measurer } from './meetings'
 import { motionsOf } from './motions'
+import { passages } from './passages'
 import { memberSolid } from './solids'
 import { withCure } from './withCure'
 
@@ -55,6 +56,13 @@ describe('a rack over a roof fan', () => {
     expect(g.worstMm).toBeCloseTo(g.gapMm - (1 + 5 + 2 + 3) - sag, 9)
     expect(g.likelyMm).toBeCloseTo(g.gapMm - Math.sqrt(1 + 25 + 4 + 9) - sag, 9)
     expect(g.state).toBe('clear')
+  })
+  test('a foot of 170 leaves 85, and that is still told: less 11 at worst, √39 likely, and the sag', () => {
+    const g = fan(over(170))
+    expect(g.gapMm).toBeCloseTo(85, 1)
+    const sag = taken(g, /gives under load/) ?? 0
+    expect(g.worstMm).toBeCloseTo(g.gapMm - 11 - sag, 6)
+    expect(g.likelyMm).toBeCloseTo(g.gapMm - Math.sqrt(39) - sag, 6)
   })
   test('what the bar sags at the fan is no more than the most it sags anywhere, and no less than half of it, for the fan lies near the middle', () => {
     const job = over(120)
@@ -378,5 +386,23 @@ describe('what of a vehicle was measured', () => {
     expect(at(bed.id, mid, bed.widthMm / 2, bed.topZMm - 200)).toMatch(/^side of/)
     expect(at(cab.id, cab.fromXMm, 0, 1000)).toMatch(/^rear of/)
     expect([at(cab.id, cab.toXMm + 400, 0, 1400), at(cab.id, 1500, cab.widthMm / 2 - 30, cab.topZMm - 150)]).toEqual([null, null])
+  })
+})
+
+describe('under what is driven under', () => {
+  const [survey] = demoJobs
+  const under = (job: Job) => passages(evaluate(job, defaultRules).assembly, job.vehicle, job.brief, defaultRules)
+  test('the air is the passage less the height that the gauge tells, and errors of five things take from it', () => {
+    const e = evaluate(survey, defaultRules)
+    const [p] = under(survey)
+    expect(p!.nominalMm).toBeCloseTo(survey.brief.passages[0]!.heightMm! - e.height.value!, 9)
+    expect(p!.worstMm).toBeCloseTo(p!.nominalMm - (5 + 3 + 2 + 5), 9)
+    expect(p!.likelyMm).toBeCloseTo(p!.nominalMm - Math.sqrt(25 + 9 + 4 + 25), 9)
+  })
+  test('feet whose place nobody measured count as assumed; a passage without a height, or a vehicle without one, tells nothing', () => {
+    const mounts = survey.vehicle.mounts.map((m) => ({ ...m, taken: { ...m.taken, method: 'unknown' as const, toleranceMm: null } }))
+    expect(under({ ...survey, vehicle: { ...survey.vehicle, mounts } })[0]!.takers.find((t) => /feet stand/.test(t.name))!.mm).toBe(50)
+    expect(under({ ...survey, brief: { ...survey.brief, passages: [{ name: 'gate', heightMm: null }] } })).toEqual([])
+    expect(under({ ...survey, vehicle: { ...survey.vehicle, heightMm: { ...survey.vehicle.heightMm, value: null } } })).toEqual([])
   })
 })

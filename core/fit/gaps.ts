@@ -1,6 +1,6 @@
 import type { Assembly } from '../assembly/assembly'
+import { movesApart } from '../bodies/bodyIssues'
 import type { Brief } from '../brief/brief'
-import { movesApart } from '../fitment/bodyIssues'
 import type { Vec3 } from '../geometry/vec3'
 import { combinedTolerance } from '../measure/readings'
 import { placeTolerance, usualTolerance } from '../measure/settle'
@@ -11,6 +11,7 @@ import { surfaceTaken } from './bodySolids'
 import { inOneCorner, meant } from './contacts'
 import { type CaseMoves, givesMm } from './gives'
 import type { Measurer, Meeting } from './meetings'
+import { seatTaker } from './seats'
 import { type Solid, solidsOf } from './solids'
 
 /** What may take from a gap. `error` = a tolerance, as likely one way as the other; else it comes whole. mm; null = nobody knows */
@@ -33,7 +34,7 @@ export type Gap = {
 export type FitGiven = { assembly: Assembly; vehicle: Vehicle; brief: Brief; rules: Rules; moves: CaseMoves; stops: Stops }
 
 /** Gaps wider than this are not listed: between parts of one piece, which are made together, and between all else. mm */
-const LISTED_MM = { own: 12, other: 60 }
+const LISTED_MM = { own: 12, other: 100 }
 
 /** Every pair that may not touch and is nearer than what is listed, the worst first. */
 export function gapsOf(given: FitGiven, measurer: Measurer): Gap[] {
@@ -134,15 +135,7 @@ function takersOf(m: Meeting, given: FitGiven): Taker[] {
 
 function seatTakers(pieceId: string, { assembly, vehicle }: FitGiven): Taker[] {
   const mounts = assembly.mounts.filter((x) => x.id.startsWith(`${pieceId}/`))
-  const errors = mounts.map((x) => {
-    const line = vehicle.mounts.find((l) => l.id === x.placeId)
-    const body = vehicle.bodies.find((b) => b.id === x.bodyId)
-    // a place made of a measuring sheet is known as well as the worst figure of that sheet
-    const sheet = Object.entries(vehicle.measures).filter(([key, m]) => key.startsWith(`${x.placeId.split('.')[0]}.`) && m.value !== null)
-    const worst = Math.max(...sheet.map(([, m]) => m.tolerance ?? usualTolerance[m.method]))
-    return line ? placeTolerance(line.taken) : body ? placeTolerance(body.taken) : sheet.length ? worst : usualTolerance.assumed
-  })
-  return errors.length ? [{ name: 'where its feet stand', mm: Math.max(...errors), error: true }] : []
+  return mounts.length ? [seatTaker(mounts, vehicle)] : []
 }
 
 /** The bodies that two pieces stand on move against each other as the frame twists. */

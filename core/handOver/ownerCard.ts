@@ -4,12 +4,12 @@ import { type Use, uses } from '../brief/cargo'
 import { type BoltSize, SHOP_GRADE } from '../catalogue/bolts'
 import { holePlaces } from '../drilling/holes'
 import { boltPreload } from '../fasten/bolt'
-import { roadPrompts } from '../fitment/roadPrompts'
 import type { Evaluation } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { stopsOf } from '../job/stopsOf'
 import { type Limit, missingFor } from '../limits/limit'
 import { restOf } from '../resting/rest'
+import { roadPrompts } from '../road/roadPrompts'
 import type { Rules } from '../rules/rules'
 
 /** One thing that may be carried: its greatest mass as it was reckoned with, where, and how it is held. kg, null = nobody weighed it */

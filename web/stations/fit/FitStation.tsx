@@ -6,6 +6,7 @@ import { Workbench } from '../Workbench'
 import { ComesApart } from './ComesApart'
 import { GapList } from './GapList'
 import { MotionList } from './MotionList'
+import { Passages } from './Passages'
 
 /** What touches, what swings and slides: found on the solids before metal is cut. */
 export default function FitStation() {
@@ -23,6 +24,7 @@ export default function FitStation() {
       <OpenList job={job} station="fit" />
       <MotionList job={job} />
       <GapList job={job} />
+      <Passages job={job} />
       <ComesApart job={job} />
     </>
   )

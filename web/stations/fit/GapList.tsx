@@ -3,7 +3,7 @@ import Button from '@mui/material/Button'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { gapLimitKey } from '../../../core/fit/fitLimits'
+import { GAP_SOURCE, gapLimitKey } from '../../../core/fit/fitLimits'
 import { type Gap, UNMEASURED } from '../../../core/fit/gaps'
 import type { Job } from '../../../core/job/job'
 import { limitKey } from '../../../core/limits/limit'
@@ -17,6 +17,7 @@ import { type LimitState, stateMarks } from '../../limits/states'
 import { useUnits } from '../../quantity/units'
 import { FIGURES } from '../../theme/theme'
 import { Group } from '../Group'
+import { Takers } from './Takers'
 
 /** How a gap's state is shown, and in what words. */
 const shownAs: Record<Gap['state'], { mark: LimitState; word: string }> = {
@@ -132,7 +133,7 @@ function GapRow({ gap, more, job, open }: { gap: Gap; more: number; job: Job; op
           <span>{leftWords(gap, units)}</span>
         </Box>
       </ButtonBase>
-      {open && <Takers gap={gap} />}
+      {open && <GapWorking gap={gap} />}
       {open && relieved && (
         <Box sx={{ pl: 1.4, pb: 1 }}>
           <Reliefs job={job} limitId={gapLimitKey(gap)} />
@@ -154,34 +155,20 @@ function leftWords(gap: Gap, units: DisplayUnits): string {
   return gap.worstMm === null ? `${drawn} drawn` : `${drawn}, ${figureText(gap.worstMm, 'gauge', units)} at worst`
 }
 
-/** What may take from it, line by line, and what is left at worst and likely. */
-function Takers({ gap }: { gap: Gap }) {
-  const units = useUnits()
-  const text = (mm: number | null) => (mm === null ? 'missing' : figureText(mm, 'gauge', units))
-  const nobody = gap.takers.some((t) => t.name === UNMEASURED)
-  const rows: [string, string][] = nobody
-    ? [['The vehicle is only a likeness there', 'measure here']]
-    : [
-        ['As drawn', text(gap.gapMm)],
-        ...gap.takers.map((t): [string, string] => [t.name, t.error ? `± ${text(t.mm)}` : `− ${text(t.mm)}`]),
-        ['Left at worst', text(gap.worstMm)],
-        ['Left likely', text(gap.likelyMm)],
-      ]
+/** How a gap comes about; where nobody measured there is nothing to add up. */
+function GapWorking({ gap }: { gap: Gap }) {
+  if (gap.takers.some((t) => t.name === UNMEASURED))
+    return (
+      <Typography variant="body2" sx={{ pl: 1.4, pb: 1 }}>
+        The vehicle is only a likeness there: measure here.
+      </Typography>
+    )
   return (
-    <Box
-      component="dl"
-      sx={{ m: 0, pb: 1, pl: 1.4, pr: 0.5, display: 'grid', gridTemplateColumns: '1fr auto', columnGap: 1.5, fontSize: 13 }}
-    >
-      {rows.map(([name, value]) => (
-        <Box key={name} sx={{ display: 'contents' }}>
-          <Box component="dt" sx={{ color: 'text.secondary' }}>
-            {name}
-          </Box>
-          <Box component="dd" sx={{ m: 0, fontFamily: FIGURES, textAlign: 'right', color: value === 'missing' ? 'error.main' : undefined }}>
-            {value}
-          </Box>
-        </Box>
-      ))}
+    <Box sx={{ pl: 1.4, pr: 0.5 }}>
+      <Takers as="As drawn" unit="gauge" {...gap} />
+      <Typography variant="caption" component="p" sx={{ color: 'text.secondary', mb: 1 }}>
+        As drawn: {GAP_SOURCE}.
+      </Typography>
     </Box>
   )
 }

@@ -7,7 +7,6 @@ import { PieceTree } from '../../pieces/PieceTree'
 import { Workbench } from '../Workbench'
 import { BarPositions } from './BarPositions'
 import { CargoPlaces } from './CargoPlaces'
-import { Clearances } from './Clearances'
 import { CompareProfiles } from './CompareProfiles'
 import { Issues } from './Issues'
 import { ShopCannot } from './ShopCannot'
@@ -32,7 +31,6 @@ function Inputs({ job }: { job: Job }) {
         </Box>
       )}
       <ShopCannot />
-      <Clearances job={job} />
       <CargoPlaces job={job} />
     </Box>
   )

@@ -15,7 +15,6 @@ import { answering, benchJob, mount, onBench, WithJob } from '../../testing/benc
 import { BarPositions } from './BarPositions'
 import { BoughtFoot } from './BoughtFoot'
 import { CargoPlaces } from './CargoPlaces'
-import { Clearances } from './Clearances'
 import { CompareProfiles } from './CompareProfiles'
 import { Issues } from './Issues'
 
@@ -136,12 +135,6 @@ test('where loads lie is typed exactly, and where their mass is', async () => {
   await user.clear(poles.getByRole('textbox', { name: 'Mass ahead of it' }))
   await user.type(poles.getByRole('textbox', { name: 'Mass ahead of it' }), '-80{Enter}')
   expect(benchJob().brief.cargo[0]).toMatchObject({ xMm: 1000, centreForwardMm: -80 })
-})
-
-test('gaps are shown as drawn, at worst and likely', () => {
-  onBench(survey)
-  mount(<Clearances job={survey} />)
-  expect(screen.getByText(/over the roof fan/)).toBeTruthy()
 })
 
 test('the same rack in every profile: sorted with its own shape first, and another is taken with one press', async () => {
