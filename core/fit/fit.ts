@@ -33,12 +33,13 @@ export function fitOf(given: Given, kit: Kit, measurer: Measurer): Fit {
   const gaps = gapsOf(given, measurer)
   const motions = motionsOf(given, kit)
   const apart = takeApart(given, kit)
-  const struts = lidStruts(given, given.struts)
+  const leaves = leavesOf(given, given.struts)
+  const struts = lidStruts(leaves, given.struts, given.vehicle, given.rules)
   const limits = [
     ...fitLimits({ gaps, motions, trapped: apart.trapped, lost: bodiless(given) }, given.rules),
     ...strutLimits(struts, given.rules),
   ]
-  return { gaps, motions, apart, leaves: leavesOf(given, given.struts), struts, limits }
+  return { gaps, motions, apart, leaves, struts, limits }
 }
 
 /** The limits of strength and those of fit as one list, the governing one first. */

@@ -14,8 +14,9 @@ import {
   strutCurve,
   type Turning,
 } from '../strut/strutCurve'
-import type { Struts } from '../strut/struts'
+import { newStruts, type Struts } from '../strut/struts'
 import type { Vehicle } from '../vehicle/vehicle'
+import { withMeasured } from './measuredStruts'
 import { type Mover, moversOf } from './movers'
 import type { Solid } from './solids'
 import { solidsOf } from './solids'
@@ -42,18 +43,13 @@ export function leavesOf({ assembly, vehicle, brief }: Given, struts: Struts[]):
   const solids = solidsOf(assembly, vehicle, brief, 'parked')
   return moversOf(assembly, vehicle, brief)
     .filter((m) => m.kind === 'turn' && Math.abs(m.axis.way.z) < 0.5)
-    .map((mover) =>
-      leafOf(
-        mover,
-        assembly,
-        brief,
-        solids,
-        struts.find((s) => s.moverId === mover.id),
-      ),
-    )
+    .map((mover) => {
+      const own = struts.find((s) => s.moverId === mover.id) ?? newStruts(mover.id)
+      return leafOf(mover, assembly, brief, solids, withMeasured(own, mover, vehicle))
+    })
 }
 
-function leafOf(mover: Mover, assembly: Assembly, brief: Brief, solids: Solid[], struts: Struts | undefined): Leaf {
+function leafOf(mover: Mover, assembly: Assembly, brief: Brief, solids: Solid[], struts: Struts): Leaf {
   const going = new Set(mover.moves)
   const corners = [...solids.filter((s) => going.has(s.id)), ...(mover.leaf ? [mover.leaf] : [])].flatMap((s) => s.hulls.flat())
   const { u, w } = planeOf(mover, corners)
@@ -69,7 +65,7 @@ function leafOf(mover: Mover, assembly: Assembly, brief: Brief, solids: Solid[],
     }),
   ]
   const leaf: Turning | null =
-    mover.leaf && struts && struts.leafKg !== null && struts.leafOutMm !== null ? { kg: struts.leafKg, out: struts.leafOutMm, up: 0 } : null
+    mover.leaf && struts.leafKg !== null && struts.leafOutMm !== null ? { kg: struts.leafKg, out: struts.leafOutMm, up: 0 } : null
   const known = masses.filter((m) => m !== null)
   const lacks = [
     ...(masses.some((m) => m === null) ? ['the mass of something that moves with it'] : []),
@@ -105,11 +101,11 @@ function planeOf({ axis }: Mover, corners: Vec3[]): { u: Vec3; w: Vec3 } {
 }
 
 /** Every set of struts of the job, worked out where all that it needs is known. */
-export function lidStruts(g: Given, all: Struts[]): LidStruts[] {
-  const leaves = leavesOf(g, all)
-  return all.flatMap((struts): LidStruts[] => {
-    const leaf = leaves.find((l) => l.mover.id === struts.moverId)
+export function lidStruts(leaves: Leaf[], all: Struts[], vehicle: Vehicle, rules: Rules): LidStruts[] {
+  return all.flatMap((typed): LidStruts[] => {
+    const leaf = leaves.find((l) => l.mover.id === typed.moverId)
     if (!leaf) return []
+    const struts = withMeasured(typed, leaf.mover, vehicle)
     const need: [number | null, string][] = [
       [struts.forceN, 'force of a strut'],
       [struts.extendedMm, 'its full length'],
@@ -123,7 +119,7 @@ export function lidStruts(g: Given, all: Struts[]): LidStruts[] {
     if (lacks.length) return [{ struts, leaf, given: null, curve: null, lacks }]
     const at = (e: Struts['onLeaf']): InPlane => ({ out: e.outMm ?? 0, up: -(e.belowMm ?? 0) })
     const made: StrutGiven = {
-      ...plain(leaf, g.rules),
+      ...plain(leaf, rules),
       count: struts.count,
       forceN: struts.forceN ?? 0,
       extendedMm: struts.extendedMm ?? 0,

@@ -1,104 +1,83 @@
-import { figure, given } from '../figure/figure'
+import { type Figure, figure, given } from '../figure/figure'
 import { type Limit, limit } from '../limits/limit'
 import type { Rules } from '../rules/rules'
+import type { StrutCurve } from '../strut/strutCurve'
 import type { LidStruts } from './lidStruts'
+import { handFigure, handRule, holdingFigure, shuttingFigure } from './strutFigures'
 
 /** Whether struts hold their leaf open, stay within their stroke, and what a hand feels. */
 export function strutLimits(all: LidStruts[], rules: Rules): Limit[] {
-  return all.flatMap(({ struts, leaf, curve, lacks }): Limit[] => {
-    const name = leaf.mover.name
-    const base = { group: 'rack' as const, ref: leaf.mover.moves[0] ?? null, pieceId: leaf.mover.pieceId, nearRatio: rules.nearRatio }
+  return all.flatMap(({ struts, leaf, given: as, curve, lacks }): Limit[] => {
     const id = `strut.${struts.moverId}`
-    const holds = limit({
-      ...base,
-      id: `${id}.open`,
-      name: `${name}: struts hold it open`,
-      unit: 'N·mm',
-      used: figure(
-        {
-          id: `${id}.closes`,
-          name: 'Moment that shuts it, wide open and loaded',
-          unit: 'N·mm',
-          formula: 'M = Σ m·g·a',
-          source: 'statics: moments about the hinge',
-          with: { M: [curve?.closesOpenNmm ?? null, 'N·mm', lacks[0] ?? 'masses and their arms'] },
-          lacks: lacks.slice(1),
-        },
-        ({ M }) => Math.max(0, M),
-      ),
-      allowed: figure(
-        {
-          id: `${id}.holds`,
-          name: 'Moment of the struts there, old and in the cold',
-          unit: 'N·mm',
-          formula: 'n·F·k·a',
-          source: 'label of the strut; its gas by temperature (Gay-Lussac)',
-          with: {
-            n: [struts.count, '', 'struts'],
-            k: [rules.strutKept, '', 'kept of its force'],
-            M: [curve?.holdsOpenNmm ?? null, 'N·mm', lacks[0] ?? 'of all together'],
-          },
-        },
-        ({ M }) => Math.max(0, M),
-      ),
-      caution: 'Prop it by hand until it is seen to hold: a lid that falls breaks fingers.',
-    })
-    if (!curve) return [holds]
-    const hand = (key: string, label: string, n: number) =>
+    const make = (key: string, says: string, unit: Limit['unit'], used: Figure, allowed: Figure, caution?: string): Limit =>
       limit({
-        ...base,
         id: `${id}.${key}`,
-        name: `${name}: ${label}`,
-        unit: 'N',
-        used: given({
-          id: `${id}.${key}.used`,
-          name: label,
-          unit: 'N',
-          source: 'moments about the hinge, at the edge',
-          symbol: 'H',
-          input: [n, 'N', label],
-        }),
-        allowed: given({
-          id: `${id}.${key}.allowed`,
-          name: 'Most at a lid',
-          unit: 'N',
-          source: "shop's own",
-          symbol: 'H',
-          input: [rules.handN, 'N', 'a hand'],
-        }),
+        name: `${leaf.mover.name}: ${says}`,
+        group: 'rack',
+        unit,
+        used,
+        allowed,
+        ref: leaf.mover.moves[0] ?? null,
+        pieceId: leaf.mover.pieceId,
+        nearRatio: rules.nearRatio,
+        ...(caution ? { caution } : {}),
       })
-    const out = curve.outOfReach
-    const runs = out
-      ? [
-          limit({
-            ...base,
-            id: `${id}.stroke`,
-            name: `${name}: strut ${out.says} at ${Math.round(out.deg)}°`,
-            unit: 'mm',
-            used: given({
-              id: `${id}.stroke.used`,
-              name: out.says === 'too short' ? 'Length it would have to be' : 'Shortest it can be',
-              unit: 'mm',
-              source: 'geometry of its ends',
-              symbol: 'L',
-              input: [out.says === 'too short' ? out.lengthMm : (struts.extendedMm ?? 0) - (struts.strokeMm ?? 0), 'mm', 'there'],
-            }),
-            allowed: given({
-              id: `${id}.stroke.allowed`,
-              name: out.says === 'too short' ? 'Its full length' : 'Room between its ends',
-              unit: 'mm',
-              source: 'its label',
-              symbol: 'L',
-              input: [out.says === 'too short' ? struts.extendedMm : out.lengthMm, 'mm', 'there'],
-            }),
-          }),
-        ]
-      : []
+    const [shuts, holds] = [
+      { id: `${id}.open.used`, name: 'Moment that shuts it, wide open' },
+      { id: `${id}.open.allowed`, name: 'Moment of the struts there, old and in the cold' },
+    ]
+    const open = (used: Figure, allowed: Figure) =>
+      make(
+        'open',
+        'struts hold it open',
+        'N·mm',
+        used,
+        allowed,
+        'Prop it by hand until it is seen to hold: a lid that falls breaks fingers.',
+      )
+    if (!curve || !as) return [open(unknown(shuts, lacks), unknown(holds, lacks))]
+    const worked = { given: as, curve }
+    const hand = (key: 'lift' | 'shut', says: string, which: 'open' | 'shut') =>
+      make(key, says, 'N', handFigure({ id: `${id}.${key}.used`, name: says }, worked, which), handRule(`${id}.${key}.allowed`, rules))
+    const { outOfReach } = curve
     return [
-      holds,
-      ...runs,
-      hand('lift', 'hand to open it, old struts, cold', curve.mostToOpenN),
-      hand('shut', 'hand to shut it, new struts, hot', curve.mostToShutN),
+      open(shuttingFigure(shuts, worked), holdingFigure(holds, worked)),
+      ...(outOfReach
+        ? [make('stroke', `strut ${outOfReach.says} at ${Math.round(outOfReach.deg)}°`, 'mm', ...stroke(id, as, outOfReach))]
+        : []),
+      hand('lift', 'hand to open it, old struts, cold', 'open'),
+      hand('shut', 'hand to shut it, new struts, hot', 'shut'),
     ]
   })
+}
+
+const unknown = (of: { id: string; name: string }, lacks: string[]): Figure =>
+  figure({ ...of, unit: 'N·mm', formula: 'moments about the hinge', source: 'statics', with: {}, lacks }, () => 0)
+
+/** Where a strut would be longer than it can, its length there against its full one; where shorter, its shortest against the room there is. */
+function stroke(id: string, as: { extendedMm: number; strokeMm: number }, out: NonNullable<StrutCurve['outOfReach']>): [Figure, Figure] {
+  const between = (key: string) =>
+    given({
+      id: `${id}.stroke.${key}`,
+      name: `Between its ends at ${Math.round(out.deg)}°`,
+      unit: 'mm',
+      source: 'geometry of its ends',
+      symbol: 'L',
+      input: [out.lengthMm, 'mm', 'between its ends'],
+    })
+  const own = (key: string, name: string, strokeMm: number) =>
+    figure(
+      {
+        id: `${id}.stroke.${key}`,
+        name,
+        unit: 'mm',
+        formula: 'L − s',
+        source: 'its label',
+        with: { L: [as.extendedMm, 'mm', 'full length'], s: [strokeMm, 'mm', 'pushed in'] },
+      },
+      ({ L, s }) => L - s,
+    )
+  return out.says === 'too short'
+    ? [between('used'), own('allowed', 'Its full length', 0)]
+    : [own('used', 'Shortest it can be', as.strokeMm), between('allowed')]
 }

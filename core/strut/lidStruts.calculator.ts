@@ -56,6 +56,7 @@ export const lidStrutsCalculator = calculator({
     const masses = [{ kg: v.lidKg, out: v.lidOutMm, up: 0 }]
     const {
       points: _,
+      governs: __,
       outOfReach,
       ...answer
     } = strutCurve({

@@ -72,6 +72,16 @@ describe('a lid on gas struts', () => {
       { numRuns: 300, seed: 2 },
     )
   })
+  test('a load that stands out from the lid pulls it open past 45°: with it off the lid shuts harder, and that counts', () => {
+    const load = { kg: 20, out: 100, up: 300 }
+    const c = strutCurve({ ...lid, toDeg: 70, loaded: [...lid.empty, load] })
+    const by = (deg: number, m: { kg: number; out: number; up: number }) =>
+      m.kg * G_M_S2 * (m.out * Math.cos((deg * Math.PI) / 180) - m.up * Math.sin((deg * Math.PI) / 180))
+    expect(by(70, load)).toBeLessThan(0)
+    expect(c.closesOpenNmm).toBeCloseTo(by(70, lid.empty[0]!), 3)
+    const worst = c.points.map((p) => Math.max(by(p.deg, lid.empty[0]!), by(p.deg, lid.empty[0]!) + by(p.deg, load)) - p.opens.cold)
+    expect(c.mostToOpenN).toBeCloseTo(Math.max(0, ...worst) / 500, 6)
+  })
   test('a strut that would have to be longer than it is, or shorter, says where', () => {
     expect(strutCurve({ ...lid, extendedMm: 360 }).outOfReach!.says).toBe('too short')
     expect(strutCurve({ ...lid, extendedMm: 520, strokeMm: 100 }).outOfReach).toMatchObject({ deg: 0, says: 'too long' })

@@ -27,24 +27,32 @@ export type StrutGiven = {
   /** share of its force that an old strut still has */
   kept: number
 }
-/** At one angle: what closes the leaf, what the struts open it by, and how a hand feels it, more than 0 = it must lift. N, N·mm, mm */
+/**
+ * At one angle: how far a strut is pushed in (0 … 1), what closes the leaf, what the struts open it by, and how a hand feels it at worst, more than 0 = it
+ * must lift. `push` and `weight` lie in the plane and are what the hinge bears. N, N·mm, mm
+ */
 export type StrutPoint = {
   deg: number
   lengthMm: number
   armMm: number
+  pushedIn: number
   closes: { empty: number; loaded: number }
   opens: { cold: number; usual: number; hot: number }
   hand: { heavy: number; light: number }
+  push: InPlane
+  weight: InPlane
   hingeN: number
 }
 export type StrutCurve = {
   points: StrutPoint[]
   /** where a strut would be longer or shorter than it can be; null = nowhere */
   outOfReach: { deg: number; lengthMm: number; says: 'too short' | 'too long' } | null
-  /** what closes it open, loaded, against what old struts hold in the cold. N·mm */
+  /** the points that govern: wide open, the heaviest to a hand, the lightest, the worst at the hinge */
+  governs: { open: StrutPoint; toOpen: StrutPoint; toShut: StrutPoint; hinge: StrutPoint }
+  /** what closes it wide open, with its load or without, whichever is more, against what old struts hold in the cold. N·mm */
   closesOpenNmm: number
   holdsOpenNmm: number
-  /** most that a hand must lift to open, loaded, cold and old; must pull to shut, empty, hot and new. N */
+  /** most that a hand must lift to open, cold and old; must pull to shut, hot and new. N */
   mostToOpenN: number
   mostToShutN: number
   /** from where it goes up by itself, empty and hot; null = never. Shut it pushes against its latch. degrees */
@@ -61,15 +69,20 @@ const turn = ({ out, up }: InPlane, deg: number): InPlane => {
 /** Moment of a force about the hinge, opening positive. */
 const moment = (at: InPlane, f: { out: number; up: number }): number => at.out * f.up - at.up * f.out
 
+/** Lever by which a mass shuts the leaf at an angle; less than 0 = it opens it. mm */
+export const shutsByMm = (m: InPlane, deg: number, gravity: InPlane): number => -moment(turn(m, deg), gravity)
+
 /** A strut's force: more as it is pushed in, by its maker's progression, and with temperature as a shut volume of gas (Gay-Lussac). N */
 export const strutForceN = (
   g: Pick<StrutGiven, 'forceN' | 'progression' | 'extendedMm' | 'strokeMm'>,
   lengthMm: number,
   celsius: number,
-): number =>
-  g.forceN *
-  (1 + (g.progression - 1) * Math.max(0, Math.min(1, (g.extendedMm - lengthMm) / g.strokeMm))) *
-  ((KELVIN + celsius) / (KELVIN + 20))
+): number => g.forceN * (1 + (g.progression - 1) * pushedIn(g, lengthMm)) * warmth(celsius)
+
+const pushedIn = (g: Pick<StrutGiven, 'extendedMm' | 'strokeMm'>, lengthMm: number): number =>
+  Math.max(0, Math.min(1, (g.extendedMm - lengthMm) / g.strokeMm))
+/** What a shut volume of gas pushes by at a temperature, of its push at 20 °C (Gay-Lussac). */
+export const warmth = (celsius: number): number => (KELVIN + celsius) / (KELVIN + 20)
 
 /** Moments about the hinge over the whole way, degree by degree (statics): Σ m·g·arm that closes, n·F·arm that opens. */
 export function strutCurve(g: StrutGiven): StrutCurve {
@@ -79,16 +92,19 @@ export function strutCurve(g: StrutGiven): StrutCurve {
   const last = points[points.length - 1]!
   const bad = points.find((p) => p.lengthMm > g.extendedMm + 0.5 || p.lengthMm < g.extendedMm - g.strokeMm - 0.5)
   const lifts = points.find((p) => p.hand.light < 0)
+  const most = (of: (p: StrutPoint) => number) => points.reduce((a, b) => (of(b) > of(a) ? b : a))
+  const governs = { open: last, toOpen: most((p) => p.hand.heavy), toShut: most((p) => -p.hand.light), hinge: most((p) => p.hingeN) }
   return {
     points,
+    governs,
     outOfReach: bad ? { deg: bad.deg, lengthMm: bad.lengthMm, says: bad.lengthMm > g.extendedMm ? 'too short' : 'too long' } : null,
-    closesOpenNmm: last.closes.loaded,
+    closesOpenNmm: Math.max(last.closes.empty, last.closes.loaded),
     holdsOpenNmm: last.opens.cold,
-    mostToOpenN: Math.max(0, ...points.map((p) => p.hand.heavy)),
-    mostToShutN: Math.max(0, ...points.map((p) => -p.hand.light)),
+    mostToOpenN: Math.max(0, governs.toOpen.hand.heavy),
+    mostToShutN: Math.max(0, -governs.toShut.hand.light),
     liftsFromDeg: lifts ? lifts.deg : null,
     atLatchN: Math.max(0, -first.hand.light),
-    mostAtHingeN: Math.max(...points.map((p) => p.hingeN)),
+    mostAtHingeN: governs.hinge.hingeN,
   }
 }
 
@@ -98,20 +114,33 @@ function pointAt(g: StrutGiven, deg: number): StrutPoint {
   const lengthMm = Math.hypot(run.out, run.up)
   const way = lengthMm > 0 ? { out: run.out / lengthMm, up: run.up / lengthMm } : { out: 0, up: 0 }
   const armMm = moment(end, way)
-  const closing = (masses: Turning[]) => -masses.reduce((s, m) => s + m.kg * G_M_S2 * moment(turn(m, deg), g.gravity), 0)
+  const closing = (masses: Turning[]) => masses.reduce((s, m) => s + m.kg * G_M_S2 * shutsByMm(m, deg, g.gravity), 0)
   const opening = (celsius: number, kept: number) => g.count * strutForceN(g, lengthMm, celsius) * kept * armMm
   const closes = { empty: closing(g.empty), loaded: closing(g.loaded) }
   const opens = { cold: opening(g.coldC, g.kept), usual: opening(20, 1), hot: opening(g.hotC, 1) }
-  const hot = g.count * strutForceN(g, lengthMm, g.hotC)
-  const weight = g.loaded.reduce((s, m) => s + m.kg, 0) * G_M_S2
+  const hotN = g.count * strutForceN(g, lengthMm, g.hotC)
+  const push = { out: hotN * way.out, up: hotN * way.up }
+  const bears = ({ out, up }: InPlane) => Math.hypot(push.out + out, push.up + up)
+  const [empty, loaded] = [g.empty, g.loaded].map((masses) => {
+    const n = masses.reduce((s, m) => s + m.kg, 0) * G_M_S2
+    return { out: n * g.gravity.out, up: n * g.gravity.up }
+  }) as [InPlane, InPlane]
+  const weight = bears(empty) > bears(loaded) ? empty : loaded
   return {
     deg,
     lengthMm,
     armMm,
+    pushedIn: pushedIn(g, lengthMm),
     closes,
     opens,
-    hand: { heavy: (closes.loaded - opens.cold) / g.handOutMm, light: (closes.empty - opens.hot) / g.handOutMm },
-    hingeN: Math.hypot(hot * way.out + weight * g.gravity.out, hot * way.up + weight * g.gravity.up),
+    // a load that stands out from the leaf helps it open past upright: neither load nor its absence may be forgotten
+    hand: {
+      heavy: (Math.max(closes.loaded, closes.empty) - opens.cold) / g.handOutMm,
+      light: (Math.min(closes.empty, closes.loaded) - opens.hot) / g.handOutMm,
+    },
+    push,
+    weight,
+    hingeN: bears(weight),
   }
 }
 
@@ -142,7 +171,7 @@ export function bestStruts(
             // both ends of the way first: most places are out of reach there
             if (!within(given, g.fromDeg) || !within(given, g.toDeg)) continue
             const curve = strutCurve(given)
-            if (curve.outOfReach || curve.holdsOpenNmm < 1.1 * curve.closesOpenNmm) continue
+            if (curve.outOfReach || curve.holdsOpenNmm < curve.closesOpenNmm + 0.1 * Math.abs(curve.closesOpenNmm)) continue
             const feels = Math.max(curve.mostToOpenN, curve.mostToShutN)
             if (!best || feels < best.feels - 0.01) best = { size, count, onLeaf, onBody, curve, feels }
           }

@@ -4,11 +4,14 @@ import Typography from '@mui/material/Typography'
 import { lazy, Suspense, useState } from 'react'
 import type { BoughtPart } from '../../../core/catalogue/boughtParts'
 import { chosenStruts, type Leaf, type LidStruts } from '../../../core/fit/lidStruts'
+import { withMeasured } from '../../../core/fit/measuredStruts'
+import { hingeFigure, latchFigure } from '../../../core/fit/strutFigures'
 import type { Job } from '../../../core/job/job'
-import { figureText } from '../../../core/quantity/figureText'
+import { formatQuantity } from '../../../core/quantity/formatQuantity'
 import type { StrutSize } from '../../../core/strut/strutCurve'
 import { newStruts, type Struts } from '../../../core/strut/struts'
 import { useShelf } from '../../api/queries'
+import { FigureValue } from '../../figure/Working'
 import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { ChoiceInput } from '../../quantity/ChoiceInput'
@@ -39,6 +42,7 @@ export function StrutPanel({ job, leaf, worked }: { job: Job; leaf: Leaf; worked
         Gas struts
       </Button>
     )
+  const known = withMeasured(own, leaf.mover, job.vehicle)
   const best = () => {
     const found = chosenStruts(leaf, sizes, rules)
     setNone(found === null)
@@ -61,21 +65,19 @@ export function StrutPanel({ job, leaf, worked }: { job: Job; leaf: Leaf; worked
       </Box>
       {leaf.own && (
         <Two>
-          <QuantityInput
+          <Typed
             label="The leaf itself"
             dimension="mass"
-            optional
-            min={0}
-            max={500}
+            range={[0, 500]}
             value={own.leafKg}
+            sheet={known.leafKg}
             onChange={(leafKg) => put({ leafKg })}
           />
-          <QuantityInput
+          <Typed
             label="Its middle, out"
-            optional
-            min={0}
-            max={5000}
+            range={[0, 5000]}
             value={own.leafOutMm}
+            sheet={known.leafOutMm}
             onChange={(leafOutMm) => put({ leafOutMm })}
           />
         </Two>
@@ -95,29 +97,26 @@ export function StrutPanel({ job, leaf, worked }: { job: Job; leaf: Leaf; worked
           options={[1, 2, 3, 4].map((n) => ({ value: String(n), label: String(n) }))}
           onChange={(n) => put({ count: Number(n) })}
         />
-        <QuantityInput
+        <Typed
           label="Force"
           dimension="force"
-          optional
-          min={1}
-          max={20_000}
+          range={[1, 20_000]}
           value={own.forceN}
+          sheet={known.forceN}
           onChange={(forceN) => put({ forceN, partId: null })}
         />
-        <QuantityInput
+        <Typed
           label="Full length"
-          optional
-          min={20}
-          max={3000}
+          range={[20, 3000]}
           value={own.extendedMm}
+          sheet={null}
           onChange={(extendedMm) => put({ extendedMm, partId: null })}
         />
-        <QuantityInput
+        <Typed
           label="Stroke"
-          optional
-          min={5}
-          max={2000}
+          range={[5, 2000]}
           value={own.strokeMm}
+          sheet={null}
           onChange={(strokeMm) => put({ strokeMm, partId: null })}
         />
       </Two>
@@ -125,38 +124,18 @@ export function StrutPanel({ job, leaf, worked }: { job: Job; leaf: Leaf; worked
         Ends, from the hinge: out along the shut leaf, and below it.
       </Typography>
       <Two>
-        <QuantityInput
-          label="On the leaf, out"
-          optional
-          min={-5000}
-          max={5000}
-          value={own.onLeaf.outMm}
-          onChange={(outMm) => put({ onLeaf: { ...own.onLeaf, outMm } })}
-        />
-        <QuantityInput
-          label="On the leaf, below"
-          optional
-          min={-5000}
-          max={5000}
-          value={own.onLeaf.belowMm}
-          onChange={(belowMm) => put({ onLeaf: { ...own.onLeaf, belowMm } })}
-        />
-        <QuantityInput
-          label="On the body, out"
-          optional
-          min={-5000}
-          max={5000}
-          value={own.onBody.outMm}
-          onChange={(outMm) => put({ onBody: { ...own.onBody, outMm } })}
-        />
-        <QuantityInput
-          label="On the body, below"
-          optional
-          min={-5000}
-          max={5000}
-          value={own.onBody.belowMm}
-          onChange={(belowMm) => put({ onBody: { ...own.onBody, belowMm } })}
-        />
+        {(['onLeaf', 'onBody'] as const).flatMap((end) =>
+          (['outMm', 'belowMm'] as const).map((way) => (
+            <Typed
+              key={end + way}
+              label={`On the ${end === 'onLeaf' ? 'leaf' : 'body'}, ${way === 'outMm' ? 'out' : 'below'}`}
+              range={[-5000, 5000]}
+              value={own[end][way]}
+              sheet={known[end][way]}
+              onChange={(mm) => put({ [end]: { ...own[end], [way]: mm } })}
+            />
+          )),
+        )}
       </Two>
       <Button variant="outlined" size="small" onClick={best} disabled={leaf.lacks.length > 0 || sizes.length === 0}>
         Best of the shelf, ends too
@@ -171,43 +150,81 @@ export function StrutPanel({ job, leaf, worked }: { job: Job; leaf: Leaf; worked
   )
 }
 
+/** A figure of the struts; what the measuring sheet holds stands in the empty field and counts until something is typed. */
+function Typed({
+  sheet,
+  range: [min, max],
+  ...field
+}: {
+  label: string
+  dimension?: 'mass' | 'force'
+  range: [number, number]
+  value: number | null
+  sheet: number | null
+  onChange: (value: number | null) => void
+}) {
+  const units = useUnits()
+  const measured = field.value === null && sheet !== null
+  return (
+    <QuantityInput
+      {...field}
+      optional
+      min={min}
+      max={max}
+      {...(measured ? { placeholder: formatQuantity(sheet, field.dimension ?? 'length', units), help: 'as measured' } : {})}
+    />
+  )
+}
+
 const Two = ({ children }: { children: React.ReactNode }) => (
   <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)', gap: 1 }}>{children}</Box>
 )
 
 function Answer({ worked }: { worked: LidStruts | undefined }) {
-  const units = useUnits()
   if (!worked) return null
-  if (!worked.curve)
+  const { curve, given } = worked
+  if (!curve || !given)
     return (
       <Typography variant="caption" sx={{ color: (t) => t.inks.unknown }}>
         Not assessed. Missing: {worked.lacks.join(', ')}.
       </Typography>
     )
-  const { curve } = worked
-  const says = [
-    curve.outOfReach ? `The strut is ${curve.outOfReach.says} at ${Math.round(curve.outOfReach.deg)}°.` : null,
-    curve.holdsOpenNmm >= curve.closesOpenNmm
-      ? 'Holds it open, old and in the cold.'
-      : 'Does not hold it open when old and cold: it falls shut.',
-    curve.liftsFromDeg === null
-      ? 'Never lifts by itself.'
-      : `Lifts by itself from ${Math.round(curve.liftsFromDeg)}° when hot${curve.atLatchN > 1 ? `, and pushes the latch by ${figureText(curve.atLatchN, 'N', units)}` : ''}.`,
-    `At the hinge ${figureText(curve.mostAtHingeN, 'N', units)} at most. Their ends are not checked against other parts.`,
-  ]
+  const { outOfReach, liftsFromDeg } = curve
+  const id = `strut.${worked.struts.moverId}`
   return (
     <>
       <Suspense fallback={null}>
         <StrutChart curve={curve} />
       </Suspense>
-      {says.map(
-        (s) =>
-          s && (
-            <Typography key={s} variant="caption" component="p">
-              {s}
-            </Typography>
-          ),
+      {outOfReach && (
+        <Line>
+          The strut is {outOfReach.says} at {Math.round(outOfReach.deg)}°.
+        </Line>
       )}
+      <Line>
+        {curve.holdsOpenNmm >= curve.closesOpenNmm
+          ? 'Holds it open, old and in the cold.'
+          : 'Does not hold it open when old and cold: it falls shut.'}
+      </Line>
+      <Line>
+        {liftsFromDeg === null ? 'Never lifts by itself.' : `Lifts by itself from ${Math.round(liftsFromDeg)}° when hot.`}
+        {curve.atLatchN > 1 && (
+          <>
+            {' '}
+            Pushes the latch by <FigureValue figure={latchFigure(`${id}.latch`, { given, curve })} />.
+          </>
+        )}
+      </Line>
+      <Line>
+        At the hinges <FigureValue figure={hingeFigure(`${id}.hinge`, { given, curve })} /> at most. Their ends are not checked against
+        other parts.
+      </Line>
     </>
   )
 }
+
+const Line = ({ children }: { children: React.ReactNode }) => (
+  <Typography variant="caption" component="p">
+    {children}
+  </Typography>
+)

@@ -12,6 +12,7 @@ import { evaluate } from '../../../core/job/evaluate'
 import type { Job } from '../../../core/job/job'
 import { defaultRules } from '../../../core/rules/rules'
 import { newStruts } from '../../../core/strut/struts'
+import { demoVehicles } from '../../../core/vehicle/demoVehicles'
 import { useView } from '../../drawing/view'
 import { editJob } from '../../job/jobStore'
 import { useResult } from '../../job/useEvaluation'
@@ -160,7 +161,22 @@ describe('gas struts', () => {
     expect([own!.partId, own!.forceN, own!.onLeaf.outMm, own!.onBody.belowMm].every((v) => v !== null)).toBe(true)
     act(() => void answered(benchJob()))
     expect(lidRow().getByText(/^Holds it open, old and in the cold/)).toBeTruthy()
-    expect(lidRow().getByText(/^At the hinge \d+ N at most/)).toBeTruthy()
+    const hinge = lidRow().getByRole('button', { name: /^All hinges together, at \d+°: show the working/ })
+    expect(hinge.textContent).toMatch(/^\d+ N$/)
+    fireEvent.click(hinge)
+    expect(screen.getByRole('dialog').textContent).toMatch(/push of the struts, square to it.*statics: forces in balance/s)
+  })
+  test('on a cover that was measured its figures stand there as measured; what is typed takes their place', () => {
+    const vehicle = demoVehicles.find((v) => v.id === 'pickup-cover')!
+    open({ ...hive, vehicle, pieces: [], brief: { ...hive.brief, cargo: [] }, struts: [newStruts('swing:cover')] })
+    const row = within(screen.getByText('Hinged cover').closest('li')!)
+    const force = row.getByRole('textbox', { name: 'Force' }) as HTMLInputElement
+    expect([force.value, force.placeholder]).toEqual(['', '650'])
+    expect(row.getAllByText('as measured')).toHaveLength(6)
+    expect(row.getByText(/^Not assessed\. Missing: its full length, its stroke/)).toBeTruthy()
+    fireEvent.change(force, { target: { value: '500' } })
+    fireEvent.blur(force)
+    expect([force.value, row.getAllByText('as measured').length, benchJob().struts[0]!.forceN]).toEqual(['500', 5, 500])
   })
   test('a figure typed over is no size of the shelf any more', () => {
     open({ ...hive, struts: [{ ...newStruts(leafId()), partId: 'strut-150', forceN: 150, extendedMm: 355, strokeMm: 130 }] })
