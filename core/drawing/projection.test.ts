@@ -7,7 +7,7 @@ import { projectionOf } from './projection'
 import { bounds, type Entity, type Sheet, type ViewName } from './sheet'
 import { drawView } from './views'
 
-const A4 = { x: 30, y: 54, width: 782, height: 500 }
+const A4 = { x: 30, y: 54, width: 782, height: 500, legend: { width: 166, height: 160 } }
 const UNIT = 72 / 25.4
 const viewsOf = (i: number): Record<ViewName, Sheet> => {
   const job = demoJobs[i]!
@@ -31,6 +31,25 @@ describe('three views in projection', () => {
         at.origins.side.y - viewsOf(i).side.box.max.y * at.scale,
       )
     }
+  })
+  test('the corner beside them has room for the legend, of a long low vehicle too', () => {
+    for (const i of demoJobs.keys())
+      for (const stretch of [1, 3]) {
+        const wide = Object.fromEntries(
+          Object.entries(viewsOf(i)).map(([k, v]) => [
+            k,
+            k === 'rear'
+              ? v
+              : { ...v, box: { min: { ...v.box.min, x: v.box.min.x * stretch }, max: { ...v.box.max, x: v.box.max.x * stretch } } },
+          ]),
+        ) as Record<ViewName, Sheet>
+        const at = projectionOf(wide, A4, UNIT, 11, 'metric')
+        expect(at.beside.width).toBeGreaterThanOrEqual(166)
+        expect(at.beside.height).toBeGreaterThanOrEqual(160)
+        // what stands below the corner begins below it, what stands right of it right of it
+        expect(at.origins.rear.y - wide.rear.box.max.y * at.scale).toBeGreaterThanOrEqual(at.beside.y + at.beside.height)
+        expect(at.origins.plan.x + wide.plan.box.min.x * at.scale).toBeGreaterThanOrEqual(at.beside.x + at.beside.width)
+      }
   })
   test('everything drawn lies on the paper, and the next larger scale would not', () => {
     for (const system of ['metric', 'inch'] as const)

@@ -8,7 +8,8 @@ export type Projection = {
   origins: Record<ViewName, { x: number; y: number }>
   beside: { x: number; y: number; width: number; height: number }
 }
-type Area = { x: number; y: number; width: number; height: number }
+/** `legend` = what the free corner must have room for. */
+type Area = { x: number; y: number; width: number; height: number; legend: { width: number; height: number } }
 
 /** Reductions that a rule is made for: ISO 5455 and those between that workshops use; by the foot on inch drawings. */
 const STANDARD = { metric: [5, 10, 15, 20, 25, 30, 40, 50, 75, 100, 200], inch: [4, 6, 8, 12, 16, 24, 32, 48, 64, 96, 128, 192] }
@@ -32,9 +33,9 @@ export function projectionOf(views: Record<ViewName, Sheet>, area: Area, unit: n
   const above = Math.max(pads.side.top, pads.rear.top)
   const below = Math.max(pads.side.bottom, pads.rear.bottom)
   const sized = (scale: number) => {
-    const rearWide = pads.rear.left + (rear.max.x - rear.min.x) * scale + pads.rear.right
+    const rearWide = Math.max(area.legend.width, pads.rear.left + (rear.max.x - rear.min.x) * scale + pads.rear.right)
     const wide = left + (x.max - x.min) * scale + right
-    const planHigh = pads.plan.top + (plan.max.y - plan.min.y) * scale + pads.plan.bottom
+    const planHigh = Math.max(area.legend.height, pads.plan.top + (plan.max.y - plan.min.y) * scale + pads.plan.bottom)
     const high = above + (z.max - z.min) * scale + below
     return { rearWide, wide, planHigh, high }
   }

@@ -19,6 +19,9 @@ import { paintScale } from './paintScale'
 import { paintAt, paintSheet, ROW_PT } from './paintSheet'
 import { closePaper, fullSize, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
 
+/** Scale, what lengths are in, and the first lines of the verdict, in the corner that the views leave free. */
+const LEGEND = { width: 166, height: 160 }
+
 /** On the first page: whether anything is over its line or not assessed, by name, as many as there is room for. */
 function verdict(paper: Paper, { limits, issues }: Evaluation, at: { x: number; y: number; width: number; bottom: number }): void {
   const of = (state: Limit['state']) => limits.filter((l) => l.state === state)
@@ -65,10 +68,10 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
       return { ...s, entities, box: bounds(entities.filter((e) => e.kind !== 'dimension' && e.kind !== 'text')) }
     }
     const views = { plan: shut(view('plan')), side: shut(view('side')), rear: shut(view('rear')) }
-    const area = { x: MARGIN, y: 54, width: w, height: h - 54 - 40 }
+    const area = { x: MARGIN, y: 54, width: w, height: h - 54 - 40, legend: LEGEND }
     const at = projectionOf(views, area, fullSize(title.shop.paper), ROW_PT, job.units.system)
     for (const name of ['plan', 'side', 'rear'] as const) paintAt(paper, views[name], at.origins[name], at.scale, job.units)
-    const beside = { x: at.beside.x, width: Math.max(150, at.beside.width - 16) }
+    const beside = { x: at.beside.x, width: at.beside.width - 16 }
     paper.y = paintScale(paper, at, { x: beside.x, y: at.beside.y + 2, paper: title.shop.paper, system: job.units.system })
     if (piece)
       paper
@@ -93,7 +96,7 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
         paper.y + (piece ? 4 : 0),
         { width: beside.width },
       )
-    if (!i) verdict(paper, result, { ...beside, y: paper.y + 10, bottom: at.beside.y + Math.max(170, at.beside.height) })
+    if (!i) verdict(paper, result, { ...beside, y: paper.y + 10, bottom: at.beside.y + at.beside.height })
   }
   paper.addPage()
   const parts = cutList(result.assembly).map((p) => [

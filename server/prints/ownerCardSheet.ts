@@ -4,7 +4,7 @@ import type { Job } from '../../core/job/job'
 import { figureText, withLengths } from '../../core/quantity/figureText'
 import { withUnit } from '../../core/quantity/formatQuantity'
 import type { Rules } from '../../core/rules/rules'
-import { closePaper, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
+import { closePaper, INK, MARGIN, nextPage, openPaper, type Paper, pageOf, SIGNAL, type Title, table } from './paper'
 
 const when = { driving: 'driving', parked: 'parked only', both: 'driving and parked' }
 const states = { clear: 'clear', near: 'near its line', over: 'OVER', unknown: 'NOT ASSESSED' }
@@ -52,8 +52,9 @@ export function ownerCardPdf(job: Job, result: Evaluation, rules: Rules, title: 
     left,
     paper.y + 2,
   )
-  const firstBottom = paper.y
+  const leftEnd = { page: pageOf(paper), y: paper.y }
   // the right half, beside it
+  paper.switchToPage(0)
   paper.y = 58
   heading(
     paper,
@@ -95,8 +96,10 @@ export function ownerCardPdf(job: Job, result: Evaluation, rules: Rules, title: 
     heading(paper, 'Keys', right, half)
     for (const k of card.keys) line(paper, k, right, half)
   }
-  paper.y = Math.max(paper.y, firstBottom) + 12
-  if (paper.y > paper.page.height - 80) paper.addPage()
+  const rightEnd = { page: pageOf(paper), y: paper.y }
+  const last = Math.max(leftEnd.page, rightEnd.page)
+  paper.switchToPage(last)
+  paper.y = Math.max(...[leftEnd, rightEnd].filter((e) => e.page === last).map((e) => e.y)) + 12
   line(
     paper,
     'Handed over and explained: ______________________   Received: ______________________   On: ______________',
@@ -110,17 +113,21 @@ export function ownerCardPdf(job: Job, result: Evaluation, rules: Rules, title: 
 const toATenth = (text: string): string => text.replace(/^[\d.]+/, (n) => Number(n).toFixed(1))
 
 function heading(paper: Paper, text: string, x: number, width: number, bad = false): void {
-  paper
-    .font('bold')
-    .fontSize(10)
-    .fillColor(bad ? SIGNAL : INK)
-    .text(text, x, paper.y + 8, { width })
+  paper.font('bold').fontSize(10)
+  // a heading keeps a line or two of what it heads
+  below(paper, paper.heightOfString(text, { width }) + 36)
+  paper.fillColor(bad ? SIGNAL : INK).text(text, x, paper.y + 8, { width })
 }
 
 function line(paper: Paper, text: string, x: number, width: number): void {
-  paper
-    .font('text')
-    .fontSize(9)
-    .fillColor(INK)
-    .text(text, x, paper.y + 2, { width })
+  paper.font('text').fontSize(9)
+  below(paper, paper.heightOfString(text, { width }) + 2)
+  paper.fillColor(INK).text(text, x, paper.y + 2, { width })
+}
+
+/** Goes on at the head of the next page where so much has no room on this one. */
+function below(paper: Paper, high: number): void {
+  if (paper.y + high <= paper.page.height - 44) return
+  nextPage(paper)
+  paper.y = 56
 }

@@ -164,6 +164,21 @@ function paintStamp(paper: Paper, stamp: Stamp): void {
   paper.text(stamp.detail, paper.page.width - MARGIN - paper.widthOfString(stamp.detail), 37, { lineBreak: false })
 }
 
+/** Which page is in hand, from 0. */
+export function pageOf(paper: Paper): number {
+  const here = paper.page
+  let at = paper.bufferedPageRange().start
+  while (paper.switchToPage(at) !== here) at++
+  return at
+}
+
+/** On to the next page: one that another column has already begun, or a new one. */
+export function nextPage(paper: Paper): void {
+  const next = pageOf(paper) + 1
+  if (next < paper.bufferedPageRange().count) paper.switchToPage(next)
+  else paper.addPage()
+}
+
 export type Column = { head: string; width: number; align?: 'left' | 'right' }
 /** A ruled table that goes on over pages. Returns the y below it. */
 export function table(paper: Paper, columns: Column[], rows: string[][], x: number, y: number, size = 9): number {
@@ -204,13 +219,13 @@ export function table(paper: Paper, columns: Column[], rows: string[][], x: numb
   }
   // a head is not left alone at the foot of a page
   if (y > paper.page.height - 90) {
-    paper.addPage()
+    nextPage(paper)
     y = 60
   }
   let at = head(y)
   for (const row of rows) {
     if (at > paper.page.height - 50) {
-      paper.addPage()
+      nextPage(paper)
       at = head(60)
     }
     at = line(row, at, false)
