@@ -40,9 +40,13 @@ export type MemberState = Inner & {
 }
 
 /** Combined stress (von Mises, Shigley 5-5) of a section under what acts inside: direct and bending with torque and mean shear. MPa. */
-export function stressOf(i: Pick<Inner, 'axialN' | 'momentYNmm' | 'momentZNmm' | 'torqueNmm' | 'shearN'>, s: Section): number {
-  const direct = Math.abs(i.axialN) / s.areaMm2 + bendingMPa(i.momentYNmm, i.momentZNmm, s)
-  const shear = Math.abs(i.torqueNmm) / s.torsionModulusMm3 + (2 * i.shearN) / s.areaMm2
+export const stressOf = (i: Pick<Inner, 'axialN' | 'momentYNmm' | 'momentZNmm' | 'torqueNmm' | 'shearN'>, s: Section): number =>
+  misesMPa(i.axialN, bendingMPa(i.momentYNmm, i.momentZNmm, s), i.torqueNmm, i.shearN, s)
+const stressInside = (i: Inside, s: Section): number =>
+  misesMPa(i.axial, bendingMPa(i.momentY, i.momentZ, s), i.torque, Math.hypot(i.shearY, i.shearZ), s)
+function misesMPa(axialN: number, bendsMPa: number, torqueNmm: number, shearN: number, s: Section): number {
+  const direct = Math.abs(axialN) / s.areaMm2 + bendsMPa
+  const shear = Math.abs(torqueNmm) / s.torsionModulusMm3 + (2 * shearN) / s.areaMm2
   return Math.sqrt(direct ** 2 + 3 * shear ** 2)
 }
 
@@ -74,66 +78,59 @@ export const madeOf = (m: Member): Made => ({
   material: materialOf(profileOf(m.profileId).materialId),
 })
 
+/** A piece with what is asked of it besides its own telling places: the edges of what a weld softened, from its first end, and the holes in it. */
+type OwnPiece = { piece: RackFrame['pieces'][number]; edgesMm: number[]; holes: RackFrame['holes'] }
+/** Where a member's sag is measured from: one place, or the line through two. */
+type Chord = { a: AlongNode; b: AlongNode | null } | null
+type AlongNode = { node: number; atMm: number }
 /** What of a frame is one member's: sorted once for a frame, as every case asks for every member. */
-type Own = { pieces: RackFrame['pieces']; holes: RackFrame['holes'] }
+type Own = { pieces: OwnPiece[]; along: AlongNode[]; chord: Chord }
 const owned = new WeakMap<RackFrame, Map<string, Own>>()
-function ofMember(rack: RackFrame, memberId: string): Own {
+function ofMember(rack: RackFrame, m: Member, assembly: Assembly): Own {
   let all = owned.get(rack)
-  if (!all) {
-    all = new Map()
-    const own = (id: string): Own => {
-      const known = all?.get(id) ?? { pieces: [], holes: [] }
-      all?.set(id, known)
-      return known
-    }
-    for (const p of rack.pieces) own(p.memberId).pieces.push(p)
-    for (const h of rack.holes) own(h.memberId).holes.push(h)
-    owned.set(rack, all)
-  }
-  return all.get(memberId) ?? { pieces: [], holes: [] }
+  if (!all) owned.set(rack, (all = new Map()))
+  const known = all.get(m.id)
+  if (known) return known
+  const holes = rack.holes.filter((h) => h.memberId === m.id)
+  const pieces = rack.pieces
+    .filter((p) => p.memberId === m.id)
+    .map((piece) => ({
+      piece,
+      edgesMm: piece.welds.flatMap((w) => [w.fromMm - piece.fromMm, w.toMm - piece.fromMm]),
+      holes: holes.filter((h) => h.atMm > piece.fromMm - 1 && h.atMm < piece.toMm + 1),
+    }))
+  const along = rack.along.get(m.id) ?? []
+  const own = { pieces, along, chord: chordOf(m, assembly, along) }
+  all.set(m.id, own)
+  return own
 }
 
 export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved, rules: Rules): MemberState {
   const { section, material } = madeOf(m)
-  const { pieces, holes } = ofMember(rack, m.id)
-  const worst = worstInside(pieces, holes, solved, section, [
-    material.yieldMPa / rules.yieldSafety,
-    material.weldedYieldMPa / rules.yieldSafety,
-  ])
-  const shape = (rack.along.get(m.id) ?? []).map(({ node, atMm }) => ({
-    atMm,
-    x: solved.movedMm(node, 0),
-    y: solved.movedMm(node, 1),
-    z: solved.movedMm(node, 2),
-  }))
-  const chord = chordOf(m, assembly, rack, solved)
+  const { pieces, along, chord } = ofMember(rack, m, assembly)
+  const worst = worstInside(pieces, solved, section, [material.yieldMPa / rules.yieldSafety, material.weldedYieldMPa / rules.yieldSafety])
+  const level = levelAt(chord, solved)
   let [sagMm, sagAtMm] = [0, 0]
-  for (const s of shape) {
-    const sag = chord(s.atMm) - s.z
-    if (Math.abs(sag) > Math.abs(sagMm)) [sagMm, sagAtMm] = [sag, s.atMm]
-  }
+  const shape = along.map(({ node, atMm }) => {
+    const z = solved.movedMm(node, 2)
+    const sag = level(atMm) - z
+    if (Math.abs(sag) > Math.abs(sagMm)) [sagMm, sagAtMm] = [sag, atMm]
+    return { atMm, x: solved.movedMm(node, 0), y: solved.movedMm(node, 1), z }
+  })
   return { ...worst, memberId: m.id, sagMm, sagAtMm, shape }
 }
 
 type WorstInside = Omit<MemberState, 'memberId' | 'sagMm' | 'sagAtMm' | 'shape'>
 /** Through all that acts inside one member: where most is used of what is allowed there, the greatest stresses and push, and what acts at its holes. */
-function worstInside(
-  pieces: Own['pieces'],
-  holes: Own['holes'],
-  solved: Solved,
-  section: Section,
-  [plain, soft]: [number, number],
-): WorstInside {
+function worstInside(pieces: OwnPiece[], solved: Solved, section: Section, [plain, soft]: [number, number]): WorstInside {
   let [used, stressMPa, allowedMPa, weld, besideWeldMPa, plainMPa, pushN] = [0, 0, plain, false, 0, 0, 0]
   let most: Inner = nothingYet
   const worstAt = new Map<Joint, { inner: Inner; stressMPa: number }>()
-  for (const piece of pieces) {
-    const edges = piece.welds.flatMap((w) => [w.fromMm - piece.fromMm, w.toMm - piece.fromMm])
-    for (const i of solved.inside(piece.element, edges)) {
+  for (const { piece, edgesMm, holes } of pieces) {
+    for (const i of solved.inside(piece.element, edgesMm)) {
       const atMm = piece.fromMm + i.x
-      const inner = innerOf(i, atMm)
-      const stress = stressOf(inner, section)
-      const softened = piece.welds.some((w) => atMm >= w.fromMm - 1e-6 && atMm <= w.toMm + 1e-6)
+      const stress = stressInside(i, section)
+      const softened = piece.welds.length > 0 && piece.welds.some((w) => atMm >= w.fromMm - 1e-6 && atMm <= w.toMm + 1e-6)
       // the edge of what a weld softened is the end of both
       const edge =
         softened && i.x > 1e-6 && atMm < piece.toMm - 1e-6 && piece.welds.some((w) => atMm < w.fromMm + 1e-6 || atMm > w.toMm - 1e-6)
@@ -142,9 +139,15 @@ function worstInside(
       if ((!softened || edge) && stress > plainMPa) plainMPa = stress
       for (const h of holes)
         if (Math.abs(h.atMm - atMm) < 1 && stress >= (worstAt.get(h.joint)?.stressMPa ?? 0))
-          worstAt.set(h.joint, { inner, stressMPa: stress })
+          worstAt.set(h.joint, { inner: innerOf(i, atMm), stressMPa: stress })
       const may = softened ? soft : plain
-      if (stress / may > used) [most, used, stressMPa, allowedMPa, weld] = [inner, stress / may, stress, may, softened]
+      if (stress / may > used) {
+        most = innerOf(i, atMm)
+        used = stress / may
+        stressMPa = stress
+        allowedMPa = may
+        weld = softened
+      }
     }
   }
   const atHoles = [...worstAt].map(([joint, { inner }]) => ({ ...inner, joint }))
@@ -152,18 +155,23 @@ function worstInside(
 }
 
 /** The line through where what carries a member went: level with the only one where there is one, through its ends where nothing carries it. */
-function chordOf(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved): (atMm: number) => number {
-  const own = rack.along.get(m.id) ?? []
+function chordOf(m: Member, assembly: Assembly, along: AlongNode[]): Chord {
   const carried = carriedAtMm(m, assembly)
   const [first, last] = [carried[0], carried[carried.length - 1]]
-  const near = (atMm: number) => own.find((s) => s.node === nearestNode(own, atMm))
+  const near = (atMm: number) => along.find((s) => s.node === nearestNode(along, atMm))
   const held = first === undefined ? undefined : near(first)
   const on = first !== undefined && last !== undefined && last - first > 1
   // held at one place only, it is measured from there
-  if (held && !on) return () => solved.movedMm(held.node, 2)
-  const [a, b] = on ? [near(first), near(last)] : [own[0], own[own.length - 1]]
-  if (!a || !b) return () => 0
-  const [za, zb] = [solved.movedMm(a.node, 2), solved.movedMm(b.node, 2)]
+  if (held && !on) return { a: held, b: null }
+  const [a, b] = on ? [near(first), near(last)] : [along[0], along[along.length - 1]]
+  return a && b ? { a, b } : null
+}
+function levelAt(chord: Chord, solved: Solved): (atMm: number) => number {
+  if (!chord) return () => 0
+  const { a, b } = chord
+  const za = solved.movedMm(a.node, 2)
+  if (!b) return () => za
+  const zb = solved.movedMm(b.node, 2)
   return (atMm) => za + ((zb - za) * (atMm - a.atMm)) / Math.max(1e-9, b.atMm - a.atMm)
 }
 
@@ -172,5 +180,5 @@ export function sagAt(bar: Member, assembly: Assembly, rack: RackFrame, solved: 
   const own = rack.along.get(bar.id) ?? []
   const node = nearestNode(own, atMm)
   const at = own.find((s) => s.node === node)?.atMm ?? atMm
-  return chordOf(bar, assembly, rack, solved)(at) - solved.movedMm(node, 2)
+  return levelAt(ofMember(rack, bar, assembly).chord, solved)(at) - solved.movedMm(node, 2)
 }

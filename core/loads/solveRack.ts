@@ -228,7 +228,7 @@ export function seatAxes(normal: Vec3): { out: Vec3; along: Vec3; aside: Vec3 } 
 function footForce(rack: RackFrame, mount: Assembly['mounts'][number], i: number, solved: Solved, lean: boolean): FootForce {
   const r = solved.reaction(rack.seats[i]!)
   const post = rack.posts[i]
-  const head = !lean || post === null || post === undefined ? undefined : solved.inside(post).at(-1)
+  const head = !lean || post === null || post === undefined ? undefined : solved.atEnd(post)
   const push: Vec3 = { x: -r[0]!, y: -r[1]!, z: -r[2]! }
   const turn: Vec3 = { x: -r[3]!, y: -r[4]!, z: -r[5]! }
   const { out, along, aside } = seatAxes(mount.normal)
@@ -244,19 +244,18 @@ function footForce(rack: RackFrame, mount: Assembly['mounts'][number], i: number
 }
 
 function jointForce({ joint, fromEndMm }: RackFrame['links'][number], inside: Inside[]): JointForce {
-  const most = (of: (i: Inside) => number) => Math.max(...inside.map((i) => Math.abs(of(i))))
-  return {
-    joint,
-    fromEndMm,
-    alongN: most((i) => i.axial),
-    acrossYN: most((i) => i.shearY),
-    acrossZN: most((i) => i.shearZ),
-    acrossN: most((i) => Math.hypot(i.shearY, i.shearZ)),
-    twistNmm: most((i) => i.torque),
-    bendYNmm: most((i) => i.momentY),
-    bendZNmm: most((i) => i.momentZ),
-    bendNmm: most((i) => Math.hypot(i.momentY, i.momentZ)),
+  const most = { joint, fromEndMm, alongN: 0, acrossYN: 0, acrossZN: 0, acrossN: 0, twistNmm: 0, bendYNmm: 0, bendZNmm: 0, bendNmm: 0 }
+  for (const i of inside) {
+    most.alongN = Math.max(most.alongN, Math.abs(i.axial))
+    most.acrossYN = Math.max(most.acrossYN, Math.abs(i.shearY))
+    most.acrossZN = Math.max(most.acrossZN, Math.abs(i.shearZ))
+    most.acrossN = Math.max(most.acrossN, Math.hypot(i.shearY, i.shearZ))
+    most.twistNmm = Math.max(most.twistNmm, Math.abs(i.torque))
+    most.bendYNmm = Math.max(most.bendYNmm, Math.abs(i.momentY))
+    most.bendZNmm = Math.max(most.bendZNmm, Math.abs(i.momentZ))
+    most.bendNmm = Math.max(most.bendNmm, Math.hypot(i.momentY, i.momentZ))
   }
+  return most
 }
 
 /** f = (1/2π)·√(g·Σ W·δ / Σ W·δ²), the shape of the level load taken as that of the first mode (Shigley, 10th ed., eq. 7-23). Hz. */

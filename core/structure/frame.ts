@@ -11,7 +11,7 @@ import {
   type SpanLoad,
   telling,
 } from './element'
-import { addTo, backSubstitute, factorise, freeMotion, numberNodes, type Skyline, skyline } from './skyline'
+import { addTo, backSubstitute, factorise, freeMotion, numberNodes, type Sparse, sparse } from './sparse'
 
 export type Six<T> = [T, T, T, T, T, T]
 /** Place in mm; `fixed` and `springs` (N/mm, N·mm/rad) along and about global x y z. */
@@ -47,14 +47,16 @@ export type Solved = {
   reaction: (node: number) => Float64Array
   /** forces and moments at the places of a member where one of them can be greatest, and at those asked for as well. mm from its first end */
   inside: (member: number, also?: readonly number[]) => Inside[]
+  /** the same at the second end of a member alone */
+  atEnd: (member: number) => Inside
   /** what `together` adds up */
   state: State
 }
-/** Movements and holding forces, six a node, one by one; end forces of a member, twelve, written into `out`; loads between its ends. */
+/** Movements and holding forces, six a node; end forces, twelve a member; loads between the ends of one. Each worked out once it is asked for. */
 type State = {
-  movedAt: (way: number) => number
-  heldAt: (way: number) => number
-  ends: (member: number, out: Float64Array) => void
+  moved: () => Float64Array
+  held: () => Float64Array
+  ends: () => Float64Array
   spansOf: (member: number) => SpanLoad[]
 }
 
@@ -104,7 +106,7 @@ export function buildFrame(nodes: FrameNode[], members: FrameMember[]): Frame {
         owner.push(n * 6 + d)
       }
   const built = members.map((m) => buildMember(m, nodes, place(m), dofOf))
-  const matrix = skyline(
+  const matrix = sparse(
     owner.length,
     built.map((b) => b.dofs),
   )
@@ -119,7 +121,8 @@ export function buildFrame(nodes: FrameNode[], members: FrameMember[]): Frame {
   if (loose !== null) throw new Impossible(mechanism(matrix, loose, owner, nodes, members))
   const at = new Map(members.map((m, i) => [m.id, i]))
   const solve = (loads: FrameLoads) => solveCase({ nodes, built, matrix, index, memberAt: at, dofOf }, loads)
-  const together: Frame['together'] = (parts) => solvedFrom(nodes, built, superposed(parts))
+  const together: Frame['together'] = (parts) =>
+    solvedFrom(nodes, built, superposed(parts, { moved: nodes.length * 6, held: nodes.length * 6, ends: members.length * 12 }))
   return { nodes, members, solve, together, result: (loads) => resultOf(nodes, members, solve(loads)) }
 }
 
@@ -182,7 +185,7 @@ function toNode(b: Built, e: 0 | 1, f: Float64Array, from: number, out: Float64A
 const UNITS = Array.from({ length: 6 }, (_, d) => Float64Array.from({ length: 6 }, (_, i) => (i === d ? 1 : 0)))
 
 /** Bᵀ·k·B, column by column: move one node by one unit, see what both nodes feel. */
-function addMember(matrix: Skyline, b: Built): void {
+function addMember(matrix: Sparse, b: Built): void {
   const [u, f, felt] = [new Float64Array(12), new Float64Array(12), new Float64Array(12)]
   for (let j = 0; j < 12; j++) {
     if (b.dofs[j]! < 0) continue
@@ -202,7 +205,7 @@ function addMember(matrix: Skyline, b: Built): void {
 }
 
 /** The node that moves most in the free motion and how, turns weighed by the frame's usual member length. */
-function mechanism(matrix: Skyline, loose: number, owner: number[], nodes: FrameNode[], members: FrameMember[]): string {
+function mechanism(matrix: Sparse, loose: number, owner: number[], nodes: FrameNode[], members: FrameMember[]): string {
   const used = new Set(members.flatMap((m) => [m.from, m.to]))
   const alone = nodes[Math.floor(owner[loose]! / 6)]!
   if (!used.has(alone.id)) return `node ${alone.id} is joined to nothing: join a member to it, hold it in every way, or leave it out`
@@ -221,7 +224,7 @@ function mechanism(matrix: Skyline, loose: number, owner: number[], nodes: Frame
 type Ready = {
   nodes: FrameNode[]
   built: Built[]
-  matrix: Skyline
+  matrix: Sparse
   index: Map<string, number>
   memberAt: Map<string, number>
   dofOf: Int32Array
@@ -279,59 +282,57 @@ function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Ready, load
   }
   const none: SpanLoad[] = []
   return solvedFrom(nodes, built, {
-    movedAt: (i) => moved[i]!,
-    heldAt: (i) => finish().held[i]!,
-    ends: (m, out) => {
-      const all = finish().ends
-      for (let d = 0; d < 12; d++) out[d] = all[m * 12 + d]!
-    },
+    moved: () => moved,
+    held: () => finish().held,
+    ends: () => finish().ends,
     spansOf: (m) => spans[m] ?? none,
   })
 }
 
 function solvedFrom(nodes: FrameNode[], built: Built[], state: State): Solved {
-  const { movedAt, heldAt, spansOf } = state
-  const ends = new Float64Array(12)
   return {
     state,
-    movement: (n) => Float64Array.from({ length: 6 }, (_, d) => movedAt(n * 6 + d)),
-    movedMm: (n, axis) => movedAt(n * 6 + axis),
+    movement: (n) => state.moved().slice(n * 6, n * 6 + 6),
+    movedMm: (n, axis) => state.moved()[n * 6 + axis]!,
     reaction: (n) => {
       const { fixed, springs } = nodes[n]!
+      const out = new Float64Array(6)
       // a free way without a spring holds nothing: what is left there is rounding
-      return Float64Array.from({ length: 6 }, (_, d) =>
-        fixed[d] ? heldAt(n * 6 + d) : springs?.[d] ? -springs[d] * movedAt(n * 6 + d) : 0,
-      )
+      for (let d = 0; d < 6; d++) {
+        if (fixed[d]) out[d] = state.held()[n * 6 + d]!
+        else if (springs?.[d]) out[d] = -springs[d] * state.moved()[n * 6 + d]!
+      }
+      return out
     },
-    inside: (m, also = []) => {
-      state.ends(m, ends)
-      const loaded = spansOf(m)
-      const places = telling(built[m]!.length, ends, 0, loaded)
-      return [...places, ...also].map((x) => insideAt(x, ends, 0, loaded))
+    inside: (m, also) => {
+      const ends = state.ends()
+      const loaded = state.spansOf(m)
+      const places = telling(built[m]!.length, ends, m * 12, loaded)
+      if (also) places.push(...also)
+      return places.map((x) => insideAt(x, ends, m * 12, loaded))
     },
+    atEnd: (m) => insideAt(built[m]!.length, state.ends(), m * 12, state.spansOf(m)),
   }
 }
 
-/** Superposition: each of several states so many times, added where it is asked for. */
-function superposed(parts: { solved: Solved; times: number }[]): State {
-  const states = parts.map((p) => p.solved.state)
-  const own = new Float64Array(12)
-  const sum = (of: 'movedAt' | 'heldAt', i: number): number => {
-    let s = 0
-    for (let k = 0; k < states.length; k++) s += parts[k]!.times * states[k]![of](i)
-    return s
+/** Superposition: each of several states so many times, added when one of its figures is first asked for. */
+function superposed(parts: { solved: Solved; times: number }[], sizes: Record<'moved' | 'held' | 'ends', number>): State {
+  const kept: Partial<Record<'moved' | 'held' | 'ends', Float64Array>> = {}
+  const sum = (of: 'moved' | 'held' | 'ends') => (): Float64Array => {
+    const known = kept[of]
+    if (known) return known
+    const out = new Float64Array(sizes[of])
+    for (const { solved, times } of parts) {
+      const values = solved.state[of]()
+      for (let i = 0; i < out.length; i++) out[i]! += times * values[i]!
+    }
+    kept[of] = out
+    return out
   }
   return {
-    movedAt: (i) => sum('movedAt', i),
-    heldAt: (i) => sum('heldAt', i),
-    ends: (m, out) => {
-      out.fill(0)
-      for (let k = 0; k < states.length; k++) {
-        const { times } = parts[k]!
-        states[k]!.ends(m, own)
-        for (let d = 0; d < 12; d++) out[d]! += times * own[d]!
-      }
-    },
+    moved: sum('moved'),
+    held: sum('held'),
+    ends: sum('ends'),
     spansOf: (m) => {
       const out: SpanLoad[] = []
       for (const { solved, times } of parts) for (const l of solved.state.spansOf(m)) put(out, l, times)
