@@ -87,8 +87,8 @@ type AlongNode = { node: number; atMm: number }
 type Own = { pieces: OwnPiece[]; along: AlongNode[]; chord: Chord }
 const owned = new WeakMap<RackFrame, Map<string, Own>>()
 function ofMember(rack: RackFrame, m: Member, assembly: Assembly): Own {
-  let all = owned.get(rack)
-  if (!all) owned.set(rack, (all = new Map()))
+  const all = owned.get(rack) ?? new Map<string, Own>()
+  owned.set(rack, all)
   const known = all.get(m.id)
   if (known) return known
   const holes = rack.holes.filter((h) => h.memberId === m.id)
