@@ -70,6 +70,8 @@ export type Fitting = {
   /** bought for this job at this price, or there already; minor units, null = not priced */
   priceMinor: number | null
   there: boolean
+  /** ids of parts that stand in a hollow of it, as a stub in the dish of a wheel; its box says they meet, and they do not */
+  around?: string[]
 }
 /** What is bought and counted for the assembly; spares are added where it is ordered. */
 export type Hardware = { part: HardwarePart; quantity: number; for: string }

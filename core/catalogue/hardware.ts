@@ -21,6 +21,7 @@ export const smallParts = [
   'lock',
   'corner bracket',
   'anti-turn pin',
+  'spindle and hub',
 ] as const
 export type SmallPart = (typeof smallParts)[number]
 
@@ -79,6 +80,7 @@ const SMALL: Record<SmallPart, number> = {
   lock: 1600,
   'corner bracket': 380,
   'anti-turn pin': 120,
+  'spindle and hub': 9800,
 }
 export const hardwarePriceMinor = (part: HardwarePart): number | null =>
   part.kind === 'bolt'

@@ -11,6 +11,7 @@ import { holders } from './holders/family'
 import { hoopBasket } from './hoopBasket/family'
 import { ladderRack } from './ladderRack/family'
 import { receiverCarrier } from './receiverCarrier/family'
+import { swingOut } from './swingOut/family'
 import { weldedDeck } from './weldedDeck/family'
 
 /** Every family there is, in the order of the shelf. A new one is one folder and one line here. */
@@ -27,6 +28,7 @@ export const families: ListedFamily[] = [
   listed(drawers),
   listed(holders),
   listed(receiverCarrier),
+  listed(swingOut),
   listed(alreadyThere),
 ]
 

@@ -36,6 +36,7 @@ export function meant(assembly: Assembly, vehicle: Vehicle, brief: Brief): (a: S
     for (const j of assembly.joints) if (j.gusset && j.between.some((id) => i.on.includes(id))) put(i.id, j.gusset.plateId)
   }
   for (const [f, part] of aroundJoints(assembly)) put(f, part)
+  for (const f of assembly.fittings) for (const part of f.around ?? []) put(f.id, part)
   for (const c of brief.cargo) {
     const rest = restOf(c, assembly)
     for (const b of rest.under) if (b.on !== null) put(`cargo:${c.id}`, b.on)

@@ -1,6 +1,6 @@
 import type RAPIER from '@dimforge/rapier3d-compat'
+import { type Placing, placed, turned } from '../geometry/placing'
 import { cross, minus, plus, size, times, type Vec3 } from '../geometry/vec3'
-import { type Placing, placed, turned } from './placing'
 import { type Convex, convexOf, separationOf } from './separation'
 
 type Rapier = typeof RAPIER

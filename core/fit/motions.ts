@@ -17,8 +17,18 @@ export type Cure =
       way: 'forward' | 'back' | 'left' | 'right' | 'up' | 'down'
       byMm: number
     }
-/** One thing that moves: how far it goes, what it meets first or passes nearest, and what would clear it. `lacks` = why it is not assessed. */
-export type Motion = { mover: Omit<Mover, 'leaf'>; touch: Pass | null; least: Pass | null; cures: Cure[]; lacks: string | null }
+/**
+ * One thing that moves: how far it goes, what it meets first or passes nearest, and what would clear it. `lacks` = why it is not assessed; `first` = the arm
+ * that must be swung aside before.
+ */
+export type Motion = {
+  mover: Omit<Mover, 'leaf'>
+  touch: Pass | null
+  least: Pass | null
+  cures: Cure[]
+  lacks: string | null
+  first: { id: string; name: string } | null
+}
 
 /** Everything that moves on the job, one at a time from shut to open, all else shut. Parked, for nothing is opened on the road. */
 export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
@@ -28,8 +38,19 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
   const movers = moversOf(assembly, vehicle, brief, stops)
   const movable = (pieceId: string) => !assembly.mounts.some((m) => m.id.startsWith(`${pieceId}/`) && m.kind === 'receiver')
   return movers.map((mover): Motion => {
+    const shut = moved(mover, movers.find((o) => o.id === mover.after) ?? null)
+    if (!mover.leaf || !(shut.touch || shut.lacks)) return shut
+    // a gate behind a swing arm is opened once the arm stands aside, as nobody would do it the other way round
+    for (const arm of movers.filter(isArm)) {
+      const aside = moved(mover, arm)
+      if (!aside.touch && !aside.lacks) return { ...aside, first: { id: arm.id, name: arm.name } }
+    }
+    return shut
+  })
+
+  /** One mover from shut to open, once another has gone all its way. */
+  function moved(mover: Mover, before: Mover | null): Motion {
     const { leaf, ...told } = mover
-    const before = movers.find((o) => o.id === mover.after)
     const out = new Set(takenOut(mover, assembly, brief))
     const solids = (before ? afterMove(all, movers, before, before.to ?? before.from) : all).filter((s) => !out.has(s.id))
     const going = new Set(mover.moves)
@@ -55,11 +76,23 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
         touch: null,
         least: null,
         cures: [],
+        first: null,
         lacks: found.touch ? `how far the ${mover.name.toLowerCase()} opens` : null,
       }
-    return { mover: told, ...found, cures: found.touch ? curesOf(mover, found.touch, solids, movable, sweep, movedBy) : [], lacks: null }
-  })
+    return {
+      mover: told,
+      ...found,
+      cures: found.touch ? curesOf(mover, found.touch, solids, movable, sweep, movedBy) : [],
+      lacks: null,
+      first: null,
+    }
+  }
 }
+
+/** What swings aside about an upright line with what is on it. */
+const isArm = (m: Mover): boolean => m.pieceId !== null && m.kind === 'turn' && Math.abs(m.axis.way.z) > UPRIGHT
+/** A line this near upright is one that something swings about. */
+const UPRIGHT = 0.9
 
 /** No leaf opens farther. */
 const FARTHEST_DEG = 180

@@ -1,12 +1,11 @@
 import type { Assembly } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import type { Brief } from '../brief/brief'
-import { along, cross, minus, times, unit, type Vec3 } from '../geometry/vec3'
-import { radians } from '../quantity/units'
+import { placed, placingAt } from '../geometry/placing'
+import { along, cross, unit, type Vec3 } from '../geometry/vec3'
 import { restOf } from '../resting/rest'
 import { leafAt, type Stops, swingId, swingsOf, upToStop, withStops } from '../vehicle/swings'
 import type { Swing, Vehicle } from '../vehicle/vehicle'
-import { type Placing, placed, turned } from './placing'
 import type { Solid } from './solids'
 
 /** Something that turns about a line (degrees) or slides along it (mm), and everything that goes with it. `to` null = nobody measured how far it goes. */
@@ -99,15 +98,4 @@ export function afterMove(solids: Solid[], movers: Mover[], m: Mover, value: num
   const going = new Set(m.moves)
   const at = placingAt(m, value)
   return from.map((s) => (going.has(s.id) ? { ...s, hulls: s.hulls.map((h) => h.map((p) => placed(at, p))) } : s))
-}
-
-/** Where a mover has gone at so many degrees or millimetres. */
-export function placingAt(m: Pick<Mover, 'kind' | 'axis'>, value: number): Placing {
-  const still = { x: 0, y: 0, z: 0, w: 1 }
-  if (m.kind === 'slide') return { turn: still, shift: times(m.axis.way, value) }
-  const half = radians(value) / 2
-  const s = Math.sin(half)
-  const turn = { x: m.axis.way.x * s, y: m.axis.way.y * s, z: m.axis.way.z * s, w: Math.cos(half) }
-  // about a line off the origin: x → at + R·(x − at)
-  return { turn, shift: minus(m.axis.at, turned(turn, m.axis.at)) }
 }

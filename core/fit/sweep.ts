@@ -1,9 +1,9 @@
+import { placed, placingAt } from '../geometry/placing'
 import { hull, offOrigin } from '../geometry/polygon'
 import { cross, dot, minus, unit, type Vec3 } from '../geometry/vec3'
 import { radians } from '../quantity/units'
 import type { Kit, KitBody } from './kit'
-import { type Mover, placingAt } from './movers'
-import { placed } from './placing'
+import type { Mover } from './movers'
 import type { Solid } from './solids'
 
 /** One thing that a mover meets or passes, and where on its way: the value at first touch, or at the smallest gap. Degrees or mm, and mm */

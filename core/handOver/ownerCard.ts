@@ -68,6 +68,7 @@ export function ownerCard(job: Job, e: Pick<Evaluation, 'assembly' | 'limits' | 
         : []),
       ...(standsOn ? [] : ['Nobody stands on it.']),
       ...(climbs ? [] : ['Nobody climbs on it.']),
+      ...assembly.motions.filter((m) => m.heldBy).map((m) => `${m.name}: held on the road by ${m.heldBy}.`),
       ...stopsOf(job, assembly).map(
         (s) => `The ${s.name.toLowerCase()} is not forced past its stop at ${s.unit === '°' ? `${s.at}°` : `{${s.at}}`}.`,
       ),

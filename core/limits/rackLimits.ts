@@ -8,6 +8,7 @@ import { type Carried, notAgreed } from '../loads/carried'
 import type { CaseResult, Lack, Person } from '../loads/caseResult'
 import { loadCases } from '../loads/loadCases'
 import { type RackSolver, rackSolver } from '../loads/solveRack'
+import { swungOpen } from '../loads/swungOpen'
 import type { LoadTest } from '../loadTest/loadTest'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
@@ -83,14 +84,19 @@ export function rackLimits(given: RackGiven): RackResult {
   const pulling = assembly.pulls.flatMap((pull) =>
     solvers.map((s) => s.solve({ ...parked!, id: pull.id, name: `${pull.name}, at full pull` }, null, 'most', 'all', undefined, pull)),
   )
-  const everything = [...most, ...withPeople, ...pulling]
-  const open = [
+  const open = swungOpen(assembly, carried).flatMap((o) =>
+    bothHolds(o.assembly, o.carried, rules, []).map((s) =>
+      s.solve({ ...parked!, id: `open:${o.motion.id}`, name: `${o.motion.name}, open` }, null, 'most', 'all'),
+    ),
+  )
+  const everything = [...most, ...withPeople, ...pulling, ...open]
+  const unknown = [
     ...everything.flatMap((r) => r.lacks),
     ...notYetAgreed(brief, carried),
     ...lostBearings(carried, assembly),
     ...nobodyMayStand(brief, assembly),
   ]
-  const lacks = [...new Set(open.map((l) => l.says))]
+  const lacks = [...new Set(unknown.map((l) => l.says))]
   const tied = tiedPieces(assembly)
   const onFeet = [...everything, ...least]
   const feet = assembly.mounts.map((mount, i) => footRow(mount, i, onFeet, footLinks(mount, assembly, vehicle, rules)))
@@ -99,7 +105,7 @@ export function rackLimits(given: RackGiven): RackResult {
     const own = (id: string) => pieceIdOf(id) === pieceId
     // what is not known of one piece leaves open what it is tied to, and no other
     const near = (id: string) => tied(pieceIdOf(id)) === tied(pieceId)
-    const lacks = [...new Set(open.filter((l) => l.on === null || l.on.some(near)).map((l) => l.says))]
+    const lacks = [...new Set(unknown.filter((l) => l.on === null || l.on.some(near)).map((l) => l.says))]
     const mine = feet.filter((f) => own(f.mount.id))
     const joints = { assembly, cases: everything, lacks, rules, own }
     return [
@@ -123,6 +129,9 @@ export function rackLimits(given: RackGiven): RackResult {
   }
 }
 
+const bothHolds = (assembly: Assembly, carried: Carried[], rules: Rules, people: Person[]): RackSolver[] =>
+  (['free', 'clamped'] as const).flatMap((hold) => rackSolver(assembly, carried, rules, people, hold) ?? [])
+
 type Standing = { standing: Assembly; fallen: Fallen[]; people: { person: Person; name: string }[]; solvers: RackSolver[] }
 /** The frames of the whole, with feet that clamp and that do not; where it is no structure, of what stands by itself. */
 function solved(given: RackGiven): Standing {
@@ -133,7 +142,7 @@ function solved(given: RackGiven): Standing {
       ...(brief.someoneClimbs ? climbingPlaces(assembly, rules).map((person) => ({ person, name: 'a person climbing up' })) : []),
     ]
     const places = people.map((p) => p.person)
-    return { people, solvers: (['free', 'clamped'] as const).flatMap((hold) => rackSolver(assembly, carried, rules, places, hold) ?? []) }
+    return { people, solvers: bothHolds(assembly, carried, rules, places) }
   }
   if (given.assembly.mounts.length)
     try {

@@ -113,7 +113,7 @@ function named(a: Assembly, piece: Piece): Assembly {
       return { ...both(m), ends: [end(m.ends[0]), end(m.ends[1])] }
     }),
     plates: a.plates.map(both),
-    fittings: a.fittings.map(both),
+    fittings: a.fittings.map((f) => ({ ...both(f), ...(f.around ? { around: f.around.map(id) } : {}) })),
     joints: a.joints.map(
       (j): Joint => ({
         ...j,

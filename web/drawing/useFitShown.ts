@@ -21,7 +21,7 @@ export function useFitShown(job: Job, assembly: Assembly, on: boolean): Shown & 
     const plain: Shown = { assembly, vehicle, brief }
     if (!on) return { ...plain, gaps: NONE, focus: null }
     const motion = fit?.motions.find((m) => m.mover.id === moving?.id)
-    const shown = movedTo(plain, moving?.id ?? null, moving?.value ?? 0)
+    const shown = movedTo(plain, moving?.id ?? null, moving?.value ?? 0, moving?.firstId ?? null)
     // the touch of what is moved while it is near it, else the gap that is looked at; all that may not stay where neither is
     if (motion && moving) {
       const { touch } = motion

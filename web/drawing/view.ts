@@ -3,6 +3,8 @@ import { pieceIdOf } from '../../core/assembly/ids'
 import type { ViewName } from '../../core/drawing/sheet'
 
 export type Arrangement = ViewName | 'all' | '3d'
+/** What is moved at Fit and how far, in degrees or mm; `firstId` = what must have gone all its way before. */
+type Moving = { id: string; value: number; firstId?: string | null }
 type View = {
   view: Arrangement
   selected: string | null
@@ -12,7 +14,7 @@ type View = {
   /** the load case shown at Loads; null = the worst */
   caseId: string | null
   /** at Fit: what is moved and how far, and the gap that is looked at */
-  moving: { id: string; value: number } | null
+  moving: Moving | null
   /** somebody stands beside it, to see the size by */
   person: boolean
   gapId: string | null
@@ -22,7 +24,7 @@ type View = {
   count: (when: 'driving' | 'parked') => void
   load: (caseId: string | null) => void
   stand: (person: boolean) => void
-  move: (moving: { id: string; value: number } | null) => void
+  move: (moving: Moving | null) => void
   lookAt: (gapId: string | null) => void
 }
 /** What is looked at: not part of the job, not undone. Taking hold of a part takes up its piece. */

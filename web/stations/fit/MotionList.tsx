@@ -34,7 +34,7 @@ export function MotionList({ job }: { job: Job }) {
 const rank = (m: Motion) => (m.touch ? 0 : m.lacks ? 1 : m.mover.pieceId ? 2 : 3)
 
 function MotionRow({ motion, job }: { motion: Motion; job: Job }) {
-  const { mover, touch, lacks } = motion
+  const { mover, touch, lacks, first } = motion
   const fit = useFit()
   const leaf = fit?.leaves.find((l) => l.mover.id === mover.id)
   const units = useUnits()
@@ -64,6 +64,11 @@ function MotionRow({ motion, job }: { motion: Motion; job: Job }) {
           {touch.part.name} meets {touch.what.name}.
         </Typography>
       )}
+      {first && (
+        <Typography variant="caption" component="p">
+          Once the {first.name.toLowerCase()} stands aside.
+        </Typography>
+      )}
       {lacks && (
         <Typography variant="caption" component="p" sx={{ color: (t) => t.inks.unknown }}>
           Missing: {lacks}.
@@ -85,7 +90,7 @@ function MotionRow({ motion, job }: { motion: Motion; job: Job }) {
             value={value}
             marks={touch ? [{ value: touch.at, label: '' }] : false}
             getAriaValueText={text}
-            onChange={(_, v) => move({ id: mover.id, value: v as number })}
+            onChange={(_, v) => move({ id: mover.id, value: v as number, firstId: first?.id ?? null })}
           />
           <Box component="span" sx={{ fontFamily: FIGURES, fontSize: 13, minWidth: 56, textAlign: 'right' }}>
             {text(value)}
