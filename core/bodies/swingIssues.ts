@@ -1,4 +1,5 @@
 import type { Assembly } from '../assembly/assembly'
+import { swingsAside } from '../assembly/swingsAside'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
 import { middleOf, times, type Vec3 } from '../geometry/vec3'
@@ -32,10 +33,12 @@ function standing(assembly: Assembly, brief: Brief): Box[] {
   return [...members, ...assembly.fittings.map((f) => boxed(f.name.toLowerCase(), f.middle, f.size)), ...cargo]
 }
 
-/** Doors, hatches, tailgates and covers that cannot open for the rack or its load. A cover that swings with the rack on it is not held against it. */
+/** Doors, hatches, tailgates and covers that cannot open for the rack or its load. A cover that swings with the rack on it is not held against it, nor an arm that is swung aside first. */
 export function swingIssues(assembly: Assembly, vehicle: Vehicle, brief: Brief): Issue[] {
   const own = new Set(assembly.mounts.map((m) => m.bodyId))
-  const boxes = standing(assembly, brief)
+  const aside = new Set(assembly.motions.filter(swingsAside).flatMap((m) => m.moves))
+  const stays = <T extends { id: string }>(parts: T[]): T[] => parts.filter((p) => !aside.has(p.id))
+  const boxes = standing({ ...assembly, members: stays(assembly.members), fittings: stays(assembly.fittings) }, brief)
   return swingsOf(vehicle)
     .filter((s) => !(s.kind === 'cover' && own.has(s.id)))
     .flatMap((swing) => {

@@ -1,3 +1,4 @@
+import { swingsAside } from '../assembly/swingsAside'
 import { plus, times, type Vec3 } from '../geometry/vec3'
 import { meant } from './contacts'
 import type { FitGiven } from './gaps'
@@ -41,7 +42,7 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
     const shut = moved(mover, movers.find((o) => o.id === mover.after) ?? null)
     if (!mover.leaf || !(shut.touch || shut.lacks)) return shut
     // a gate behind a swing arm is opened once the arm stands aside, as nobody would do it the other way round
-    for (const arm of movers.filter(isArm)) {
+    for (const arm of movers.filter((m) => m.pieceId !== null && swingsAside(m))) {
       const aside = moved(mover, arm)
       if (!aside.touch && !aside.lacks) return { ...aside, first: { id: arm.id, name: arm.name } }
     }
@@ -88,11 +89,6 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
     }
   }
 }
-
-/** What swings aside about an upright line with what is on it. */
-const isArm = (m: Mover): boolean => m.pieceId !== null && m.kind === 'turn' && Math.abs(m.axis.way.z) > UPRIGHT
-/** A line this near upright is one that something swings about. */
-const UPRIGHT = 0.9
 
 /** No leaf opens farther. */
 const FARTHEST_DEG = 180

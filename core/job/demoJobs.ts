@@ -8,6 +8,7 @@ import type { CrossbarParams } from '../families/crossbarRack/params'
 import { HalfGuardParams } from '../families/halfGuard/params'
 import { BasketParams } from '../families/hoopBasket/params'
 import { CarrierParams } from '../families/receiverCarrier/params'
+import { SwingOutParams } from '../families/swingOut/params'
 import { nextPlace, type Piece } from '../pieces/piece'
 import { INCH, METRIC } from '../quantity/units'
 import type { Anchor } from '../securing/anchors'
@@ -241,6 +242,28 @@ export const demoJobs: Job[] = [
           lampKg: 1.4,
           lampPriceMinor: 7900,
           crossTubes: 7,
+        }),
+      },
+      {
+        id: 'p2',
+        letter: 'B',
+        name: 'Spare wheel',
+        family: 'swing-out',
+        on: null,
+        state: 'fitted',
+        params: SwingOutParams.parse({
+          hinge: 'right',
+          behindMm: 330,
+          hingeOutMm: 760,
+          latchOutMm: 680,
+          liftMm: 60,
+          wheelMm: 735,
+          wheelWideMm: 235,
+          backspaceMm: 140,
+          wheelKg: 26,
+          spindleN: 9000,
+          latchN: 4500,
+          slackMm: 1.4,
         }),
       },
     ],

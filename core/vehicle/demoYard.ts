@@ -172,7 +172,23 @@ export function demoYard(): Vehicle[] {
       grossKg: maker(2950),
       frontAxleKg: maker(1400),
       rearAxleKg: maker(1750),
-      swings: frontDoors(2020, 900, 1010, 1700),
+      tongueKg: maker(110),
+      carrierKg: maker(90),
+      swings: [
+        ...frontDoors(2020, 900, 1010, 1700),
+        {
+          id: 'rear-door',
+          name: 'Rear door',
+          kind: 'right rear door',
+          xMm: -1045,
+          yMm: -640,
+          zMm: 1180,
+          reachMm: 1280,
+          hingeLengthMm: 1240,
+          opensDeg: 95,
+          taken,
+        },
+      ],
       tyres: { now: '235/70 R16', next: '' },
       measures: taped({
         'roof.widthMiddle': 1372,
@@ -180,6 +196,9 @@ export function demoYard(): Vehicle[] {
         'roof.gutterHeight': 1900,
         'sides.gutterDepth': 18,
         'sides.gutterWall': 14,
+        'rear.receiverHeight': 455,
+        'rear.receiverToBumper': 45,
+        'rear.bumperHeight': 560,
       }),
       mounts: [
         {

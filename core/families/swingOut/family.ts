@@ -16,8 +16,16 @@ const inReceiver = {
 const PAST_GATE_MM = 70
 /** Half of what opens at the rear and so much more; null where nothing does. mm */
 function besideGate(site: Site): number | null {
-  const gates = site.vehicle.swings.filter((s) => s.kind === 'tailgate' || s.kind === 'hatch')
-  const half = Math.max(0, ...gates.map((g) => g.hingeLengthMm / 2 + Math.abs(g.yMm)))
+  const half = Math.max(
+    0,
+    ...site.vehicle.swings.flatMap((s) =>
+      s.kind === 'tailgate' || s.kind === 'hatch'
+        ? [s.hingeLengthMm / 2 + Math.abs(s.yMm)]
+        : s.kind === 'left rear door' || s.kind === 'right rear door'
+          ? [Math.abs(s.yMm)]
+          : [],
+    ),
+  )
   return half ? Math.min(1100, Math.round(half + PAST_GATE_MM)) : null
 }
 

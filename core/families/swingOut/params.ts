@@ -32,7 +32,7 @@ export const SwingOutParams = z.object({
   sway: z.enum(['insert', 'clamp', 'none']).default('insert'),
   /** how much narrower the tongue is than its receiver, as measured; null = not measured */
   slackMm: z.number().min(0).max(6).nullable().default(null),
-  cutDeg: z.number().min(5).max(45).default(15),
+  cutDeg: z.number().min(5).max(45).default(8),
   finish: z.enum(['raw', 'painted', 'powder']).default('powder'),
 })
 export type SwingOutParams = z.infer<typeof SwingOutParams>
