@@ -7,6 +7,9 @@ import { centreLine, developedLengthMm } from '../geometry/centreLine'
 import { areaMm2 as outlineAreaMm2 } from '../geometry/polygon'
 import { apart, middleOf, type Point, plus, times, type Vec3 } from '../geometry/vec3'
 
+/** A wheel, a can or a bottle: a cylinder about `axis`, of length 1. mm */
+export type Round = { axis: Vec3; acrossMm: number; wideMm: number }
+
 /** A mitre leans the cut so much off square; `about` says which way the long point lies. */
 export type EndTreatment =
   | { kind: 'square' | 'cap' }
@@ -70,6 +73,8 @@ export type Fitting = {
   /** bought for this job at this price, or there already; minor units, null = not priced */
   priceMinor: number | null
   there: boolean
+  /** round about an axis: its box is only the box round it */
+  round?: Round
   /** ids of parts that stand in a hollow of it, as a stub in the dish of a wheel; its box says they meet, and they do not */
   around?: string[]
 }

@@ -1,7 +1,8 @@
 import { type Placing, placed, turned } from '../geometry/placing'
-import { plus, type Vec3 } from '../geometry/vec3'
+import type { Vec3 } from '../geometry/vec3'
 import type { Assembly, Face, Plate, Pose, Support } from './assembly'
 import { boxOf } from './places'
+import { fittingCorners } from './round'
 
 /** An assembly with some of its parts gone elsewhere, and what is on them with them. Its dimensions stay where they were set out. */
 export function movedParts(a: Assembly, going: Set<string>, at: Placing): Assembly {
@@ -15,8 +16,14 @@ export function movedParts(a: Assembly, going: Set<string>, at: Placing): Assemb
     mounts: its(a.mounts, (x) => ({ ...x, place: go(x.place), normal: turned(at.turn, x.normal) })),
     // a bought part is a box along the vehicle's axes: turned, it is the box round it
     fittings: its(a.fittings, (x) => {
-      const { centre, size } = boxOf(cornersOf(x.middle, x.size).map(go))
-      return { ...x, at: go(x.at), middle: centre, size }
+      const { centre, size } = boxOf(fittingCorners(x).map(go))
+      return {
+        ...x,
+        at: go(x.at),
+        middle: centre,
+        size,
+        ...(x.round ? { round: { ...x.round, axis: turned(at.turn, x.round.axis) } } : {}),
+      }
     }),
     anchors: a.anchors.map((x) => (going.has(x.on) ? { ...x, at: go(x.at) } : x)),
     joints: a.joints.map((j) => (j.between.every((id) => going.has(id)) ? { ...j, at: go(j.at) } : j)),
@@ -44,8 +51,3 @@ function movedSupport(s: Support, going: Set<string>, { turn, shift }: Placing):
     surface: surface && { ...surface, fromXMm: surface.fromXMm + shift.x, toXMm: surface.toXMm + shift.x, zMm: surface.zMm + shift.z },
   }
 }
-
-const cornersOf = (middle: Vec3, size: Vec3): Vec3[] =>
-  [-0.5, 0.5].flatMap((i) =>
-    [-0.5, 0.5].flatMap((j) => [-0.5, 0.5].map((k) => plus(middle, { x: i * size.x, y: j * size.y, z: k * size.z }))),
-  )

@@ -1,6 +1,7 @@
 import type { Assembly } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import { boxOf, faceCorners, facesOf, plateCentre } from '../assembly/places'
+import { rimsOf } from '../assembly/round'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
 import { centreLine, nearestAlong, pointAlong } from '../geometry/centreLine'
@@ -290,9 +291,18 @@ function cutBy(outline: Point[], at: number, upright: boolean): [Point, Point][]
 }
 
 const fittings = (view: ViewName, assembly: Assembly): Entity[] =>
-  assembly.fittings.flatMap((f): Entity[] => [
-    { kind: 'polygon', layer: 'fitting', ref: f.id, closed: true, filled: true, dashed: f.there, points: rect(view, f.middle, f.size) },
-  ])
+  assembly.fittings.flatMap((f): Entity[] => {
+    const onEnd = f.round && seenOnEnd(view, f.round.axis)
+    const [front] = f.round ? rimsOf(f.middle, f.round) : []
+    const points = onEnd && front ? front.map((p) => project(view, p)) : rect(view, f.middle, f.size)
+    const whole: Entity = { kind: 'polygon', layer: 'fitting', ref: f.id, closed: true, filled: true, dashed: f.there, points }
+    // the rim within the tyre, the lid of a can: what tells a round thing from a square one
+    return onEnd && f.round
+      ? [whole, { kind: 'circle', layer: 'fitting', ref: f.id, centre: project(view, f.middle), radius: 0.3 * f.round.acrossMm }]
+      : [whole]
+  })
+const LOOKS: Record<ViewName, keyof Vec3> = { plan: 'z', side: 'y', rear: 'x' }
+const seenOnEnd = (view: ViewName, axis: Vec3): boolean => Math.abs(axis[LOOKS[view]]) > 0.98
 
 /** What straps pull on: a ring where it sits. */
 const anchors = (view: ViewName, assembly: Assembly): Entity[] =>

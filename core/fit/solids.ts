@@ -1,6 +1,7 @@
 import type { Assembly, Infill, Member, Plate } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import { facesOf, onPlate, plateNormal } from '../assembly/places'
+import { fittingCorners } from '../assembly/round'
 import type { Brief } from '../brief/brief'
 import { isConvex } from '../geometry/polygon'
 import { along, cross, minus, type Point, plus, times, unit, type Vec3 } from '../geometry/vec3'
@@ -30,7 +31,7 @@ export function solidsOf(assembly: Assembly, vehicle: Vehicle, brief: Brief, whe
     ...assembly.members.map((m) => memberSolid(m, assembly.members)),
     ...assembly.plates.filter((p) => !p.steps).map(plateSolid),
     ...assembly.infills.filter((i) => i.outline.length > 2).map(infillSolid),
-    ...assembly.fittings.filter((f) => !f.unknown.includes('box')).map((f) => boxSolid(f.id, f.name, 'fitting', f.middle, f.size)),
+    ...assembly.fittings.filter((f) => !f.unknown.includes('box')).map(fittingSolid),
     ...assembly.mounts.map(
       (m): Solid => ({ id: m.id, name: `foot ${m.mark}`, kind: 'foot', pieceId: pieceIdOf(m.id), hulls: footCorners(m, assembly) }),
     ),
@@ -106,12 +107,20 @@ function infillSolid(i: Infill): Solid {
   }
 }
 
+const fittingSolid = (f: Assembly['fittings'][number]): Solid => ({
+  id: f.id,
+  name: f.name.toLowerCase(),
+  kind: 'fitting',
+  pieceId: pieceIdOf(f.id),
+  hulls: [fittingCorners(f)],
+})
+
 export function boxSolid(id: string, name: string, kind: SolidKind, middle: Vec3, size: Vec3): Solid {
   const half = times(size, 0.5)
   const corners = [-1, 1].flatMap((i) =>
     [-1, 1].flatMap((j) => [-1, 1].map((k) => plus(middle, { x: i * half.x, y: j * half.y, z: k * half.z }))),
   )
-  return { id, name: kind === 'fitting' ? name.toLowerCase() : name, kind, pieceId: pieceIdOf(id), hulls: [corners] }
+  return { id, name, kind, pieceId: pieceIdOf(id), hulls: [corners] }
 }
 
 /** Fans, hatches and the like, where the roof's height is known. */

@@ -6,7 +6,8 @@ import { solidsOf } from '../../core/fit/solids'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { extrude } from '../../core/solid/extrude'
-import { boxIndices, type Mesh } from '../../core/solid/mesh'
+import type { Mesh } from '../../core/solid/mesh'
+import { prism } from '../../core/solid/prism'
 import { sweep } from '../../core/solid/sweep'
 
 type Rgb = [number, number, number]
@@ -79,14 +80,4 @@ function inGltf(positions: number[]): Float32Array {
   const out = new Float32Array(positions.length)
   for (let i = 0; i < positions.length; i += 3) out.set([positions[i + 1]! / 1000, positions[i + 2]! / 1000, positions[i]! / 1000], i)
   return out
-}
-
-/** A convex body of eight corners in pairs, or a flat one of two equal outlines, as a mesh. */
-function prism(corners: { x: number; y: number; z: number }[]): Mesh {
-  const positions = corners.flatMap((c) => [c.x, c.y, c.z])
-  if (corners.length === 8) return { positions, indices: boxIndices }
-  const n = corners.length / 2
-  const fan = Array.from({ length: n - 2 }, (_, i) => [0, i + 1, i + 2])
-  const band = Array.from({ length: n }, (_, i) => [i, (i + 1) % n, n + ((i + 1) % n), i, n + ((i + 1) % n), n + i])
-  return { positions, indices: [...fan.flat(), ...fan.flat().map((k) => k + n), ...band.flat()] }
 }

@@ -4,6 +4,7 @@ import { Canvas } from '@react-three/fiber'
 import { useEffect, useMemo, useState } from 'react'
 import { BufferAttribute, BufferGeometry, DoubleSide, Quaternion, Vector3 } from 'three'
 import type { Assembly, Infill } from '../../core/assembly/assembly'
+import { fittingCorners } from '../../core/assembly/round'
 import type { ShownGap } from '../../core/drawing/gapLines'
 import { drawnVehicle, WHEEL_RADIUS_MM } from '../../core/drawing/vehicleOutline'
 import { vehicleSolid } from '../../core/drawing/vehicleSolid'
@@ -13,6 +14,7 @@ import { restOf } from '../../core/resting/rest'
 import { extrude } from '../../core/solid/extrude'
 import { FOOT, footRiseMm } from '../../core/solid/foot'
 import type { Mesh } from '../../core/solid/mesh'
+import { prism } from '../../core/solid/prism'
 import { sweep } from '../../core/solid/sweep'
 import { leafAt, swingPaths, swingsOf } from '../../core/vehicle/swings'
 import type { Swing } from '../../core/vehicle/vehicle'
@@ -68,13 +70,7 @@ export default function Scene({ job, assembly, when, marks, strained, gaps }: Pr
           <Fill key={i.id} infill={i} colour={inks.quiet} />
         ))}
         {assembly.fittings.map((f) => (
-          <Block
-            key={f.id}
-            at={[f.middle.x, f.middle.y, f.middle.z]}
-            size={[f.size.x, f.size.y, f.size.z]}
-            colour={inks.vehicle}
-            opacity={f.there ? 0.75 : 1}
-          />
+          <Solid key={f.id} make={() => prism(fittingCorners(f))} of={f} colour={f.round ? inks.quiet : inks.vehicle} />
         ))}
         {assembly.anchors.map((x) => (
           <mesh key={x.id} position={place(x.at.x, x.at.y, x.at.z + 25)}>

@@ -73,6 +73,7 @@ export function lampsOf(p: BasketParams, s: BasketShape): { plates: Plate[]; fit
         at: middle,
         middle,
         size: { x: p.lampDeepMm, y: p.lampMm, z: p.lampMm },
+        round: { axis: { x: 1, y: 0, z: 0 }, acrossMm: p.lampMm, wideMm: p.lampDeepMm },
         unknown: [],
         priceMinor: p.lampPriceMinor,
         there: false,

@@ -183,6 +183,7 @@ const wheelOf = (p: SwingOutParams, s: SwingShape): Fitting => ({
   unknown: [],
   priceMinor: null,
   there: true,
+  round: { axis: { x: 1, y: 0, z: 0 }, acrossMm: p.wheelMm, wideMm: p.wheelWideMm },
   // the stub and its plate stand in the dish of the wheel
   around: ['stub'],
 })
