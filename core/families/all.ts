@@ -1,4 +1,5 @@
 import { alreadyThere } from './alreadyThere/family'
+import { barMounts } from './barMounts/family'
 import { cabGuard } from './cabGuard/family'
 import { chest } from './chest/family'
 import { crossbarRack } from './crossbarRack/family'
@@ -27,6 +28,7 @@ export const families: ListedFamily[] = [
   listed(chest),
   listed(drawers),
   listed(holders),
+  listed(barMounts),
   listed(receiverCarrier),
   listed(swingOut),
   listed(alreadyThere),

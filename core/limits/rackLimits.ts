@@ -13,6 +13,7 @@ import type { LoadTest } from '../loadTest/loadTest'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
 import { fatigueLimit } from './fatigueLimits'
+import { foldLimits } from './foldLimits'
 import { FRAME, FRAME_ASSUMES, footLimits } from './footLimits'
 import { type FootChain, footLinks } from './footLinks'
 import { holeLimits } from './holeLimits'
@@ -113,6 +114,7 @@ export function rackLimits(given: RackGiven): RackResult {
       ...memberLimits({ assembly, cases: everything, feet: mine, lacks, vehicle, rules, tests, own }),
       ...jointLimits(joints),
       ...holeLimits(joints),
+      ...foldLimits(joints),
       ...fatigueLimit({ assembly, cases: everything, brief, lacks, rules, own }),
       ...pullLimits(assembly, rules, own),
       ...sheetLimits({ assembly, carried, cases, lacks, rules, own }),
