@@ -2,6 +2,7 @@ import type { Brief } from '../brief/brief'
 import type { Cargo } from '../brief/cargo'
 import { placed } from '../brief/placeCargo'
 import { accessories } from '../catalogue/accessories'
+import { BarMountsParams } from '../families/barMounts/params'
 import { GuardParams } from '../families/cabGuard/params'
 import { ChestParams } from '../families/chest/params'
 import type { CrossbarParams } from '../families/crossbarRack/params'
@@ -20,7 +21,7 @@ const item = (accessory: string, xMm: number, yMm: number, over: Partial<Cargo> 
   placed(accessories.find((a) => a.id === accessory)!, accessory, xMm, yMm, over)
 const [van, pickup, camper] = demoVehicles
 const wagon = demoVehicles.find((v) => v.id === 'boxy-wagon')!
-type Beside = Pick<Piece, 'name' | 'family' | 'params'>
+type Beside = Pick<Piece, 'name' | 'family' | 'params'> & Partial<Pick<Piece, 'on'>>
 const beside = (pieces: Piece[], of: Beside): Piece[] => [...pieces, { ...nextPlace(pieces), on: null, state: 'fitted', ...of }]
 const withBrief = (job: Job, brief: Partial<Brief>, params: Partial<CrossbarParams>, over: Partial<Job>, ...more: Beside[]): Job =>
   patchedParams({ ...job, ...over, brief: { ...job.brief, ...brief }, pieces: more.reduce(beside, job.pieces) }, 'p1', params)
@@ -60,10 +61,10 @@ const strapped = (
   ...over,
 })
 
-/** Six jobs of Skerry Quay Outfitting, each at another station and with another verdict. */
 /** The loft's van is another of the same kind, with a lower fan under its bars. */
 const lowFan = { ...van, obstacles: van.obstacles.map((o) => ({ ...o, heightMm: 52 })) }
 
+/** The jobs of Skerry Quay Outfitting, each at another station and with another verdict. */
 export const demoJobs: Job[] = [
   withBrief(
     newJob('Pole and case rack, survey van', van, METRIC),
@@ -316,6 +317,53 @@ export const demoJobs: Job[] = [
           dividers: 1,
           latchN: 1800,
           keyNumber: 'FE 27',
+        }),
+      },
+    ].reduce<Piece[]>(beside, []),
+  },
+  {
+    ...withBrief(
+      newJob('Awning for the quay kitchen', van, METRIC),
+      {
+        clientName: 'Quay kitchen',
+        contact: 'Hatch on the fish quay, before noon',
+        vehicleUse: 'Soup and bread at markets along the coast',
+        loadClass: 'light',
+        howOften: 'weekly',
+        road: 'road',
+        speedKmh: 100,
+        passages: [{ name: 'market hall gate', heightMm: 3000 }],
+        budgetMinor: 160_000,
+        readyMadeMinor: 119_000,
+        readyMadeNote: 'bought brackets, no bars',
+        cargo: [
+          item('equipment-case', 725, 0, {
+            name: 'Folding tables, strapped flat',
+            massKg: { least: 16, most: 18 },
+            massBasis: 'weighed',
+            heightMm: 120,
+            securing: strapped([200, -200], ['forward', 'rear']),
+          }),
+        ],
+      },
+      {},
+      { due: '2027-02-12', anchors: [rings], station: 'layout' },
+    ),
+    pieces: [
+      {
+        name: 'Awning bars',
+        family: 'bar-mounts',
+        params: BarMountsParams.parse({
+          mountId: 'gutter',
+          footXMm: [300, 1150, 2000],
+          footHeightMm: 90,
+          lengthMm: 2500,
+          behindMm: 390,
+          massKg: 21.5,
+          priceMinor: 38_000,
+          hangs: 'up',
+          wideMm: 120,
+          thicknessMm: 5,
         }),
       },
     ].reduce<Piece[]>(beside, []),

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { BriefSchema } from '../brief/brief'
+import { KeptAnswerSchema } from '../clientAnswer/clientAnswer'
 import { LoadTestSchema } from '../loadTest/loadTest'
 import { MOST_PIECES, newPiece, PieceSchema } from '../pieces/piece'
 import type { DisplayUnits } from '../quantity/units'
@@ -49,6 +50,8 @@ export const JobSchema = z.object({
   start: z.iso.date('write the date as 2026-12-24').nullable().default(null),
   /** steps of the build that are done: the day, and what the step was then */
   built: z.record(z.string().max(120), z.object({ on: z.iso.date(), was: z.string().max(40) })).default({}),
+  /** what the client sent back from his page, until it is settled and after */
+  clientAnswers: z.array(KeptAnswerSchema).max(20, '20 answers at most: take an old one away').default([]),
   notes: z.string().max(MOST_NOTES),
 })
 export type Job = z.infer<typeof JobSchema>
@@ -76,6 +79,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     loadTests: [],
     start: null,
     built: {},
+    clientAnswers: [],
     notes: '',
   }
 }

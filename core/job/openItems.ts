@@ -4,6 +4,7 @@ import { neededBeforeCutting } from '../measure/needed'
 import { restOf } from '../resting/rest'
 import { swingsOf } from '../vehicle/swings'
 import { vehicleFields } from '../vehicle/vehicle'
+import { standingOf, unsettled } from './clientStanding'
 import type { Evaluation } from './evaluate'
 import type { Job } from './job'
 import type { Station } from './stations'
@@ -58,5 +59,10 @@ export function openItems(
     if (l.state === 'over') needed('fit', l.name)
     if (l.state === 'unknown') look('fit', `${l.name} is not assessed`)
   }
+  for (const w of unsettled(job)) needed('hand-over', `The client${w.view ? `, on the ${w.view}` : ''}: “${w.says}”`)
+  const client = standingOf(job)
+  if (client.kind === 'agreed before')
+    needed('hand-over', `${client.by.who} agreed to revision ${client.by.revision}; the job has changed since: send the page again`)
+  if (client.kind === 'not agreed') needed('hand-over', `${client.by.who} has not agreed yet`)
   return items
 }
