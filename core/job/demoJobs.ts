@@ -213,7 +213,7 @@ export const demoJobs: Job[] = [
         road: 'rough track',
         speedKmh: 90,
         passages: [{ name: 'loft door', heightMm: 2700 }],
-        budgetMinor: 240_000,
+        budgetMinor: 420_000,
         readyMadeMinor: null,
         cargo: [
           item('equipment-case', 500, 0, {
@@ -337,7 +337,7 @@ export const demoJobs: Job[] = [
         readyMadeMinor: 119_000,
         readyMadeNote: 'bought brackets, no bars',
         cargo: [
-          item('equipment-case', 725, 0, {
+          item('equipment-case', 660, 0, {
             name: 'Folding tables, strapped flat',
             massKg: { least: 16, most: 18 },
             massBasis: 'weighed',

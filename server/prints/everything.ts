@@ -41,6 +41,7 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
     files[name] = new Uint8Array(await print(p))
   }
   await put('arrangement.pdf', { of: 'arrangement', job, rules, accepted, title: await heading('General arrangement') })
+  await put('client-page.html', { of: 'client-page', job, rules, made: made.plan, title: await heading('Client’s page') })
   if (assembly.members.length) {
     await put('cut-sheet.pdf', { of: 'cut-sheet', job, rules, made, workshop, accepted, title: await heading('Cut sheet') })
     await put('cut-list.csv', { of: 'cut-list', job, rules })

@@ -53,6 +53,7 @@ describe.each(demoJobs.map((j) => j.title))('%s', (title) => {
     ['drawing/plan.dxf', 'application/dxf', ''],
     ['drawing/rear.svg', 'image/svg+xml', '<svg'],
     ['client-form.html', 'text/html', '<!doctype html>'],
+    ['client-page.html', 'text/html', '<!doctype html>'],
   ])('%s leaves as what it says it is, and twice the same', async (file, type, begins) => {
     const [first, again] = [await fetched(title, file), await fetched(title, file)]
     expect([first.status, first.type]).toEqual([200, type])

@@ -111,6 +111,24 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       .set('Content-Disposition', disposition('attachment', job.title, revision, 'measuring-form.html'))
       .send(clientFormHtml(job, sheets))
   })
+  // read in the shop as it is, or sent as a file
+  for (const [name, how] of [
+    ['client-page', 'attachment'],
+    ['client', 'inline'],
+  ] as const)
+    routes.get(`/:id/${name}.html`, async (request, response) => {
+      const { job, revision } = await jobAt(jobs, request.params.id)
+      const accepted = await standing(issued, request.params.id)
+      const made = accepted ? accepted.plan : (await plan(job, response)).plan
+      const title = await heading(job, 'Client’s page', revision)
+      const bytes = await print({ of: 'client-page', job, rules: await rules(), made, title }, response)
+      // the page itself says what may run on it
+      response.removeHeader('Content-Security-Policy')
+      response
+        .type('text/html')
+        .set('Content-Disposition', disposition(how, job.title, revision, 'client-page.html'))
+        .send(bytes)
+    })
   routes.get('/:id/arrangement.pdf', async (request, response) => {
     const { job, revision } = await jobAt(jobs, request.params.id)
     const accepted = await standing(issued, request.params.id)

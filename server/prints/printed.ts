@@ -1,3 +1,4 @@
+import { quote } from '../../core/cost/quote'
 import { cutList } from '../../core/cutList/cutList'
 import { stops } from '../../core/cutList/stops'
 import { cuttingDxf, nestedParts } from '../../core/drawing/sheetDrawing'
@@ -11,7 +12,7 @@ import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
 import { type Moved, planMoved } from '../../core/issuedPlan/planMoved'
 import { type Evaluation, evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
-import { madeAssembly } from '../../core/job/piecesOf'
+import { madeAssembly, pricedPieces } from '../../core/job/piecesOf'
 import { measuringSheets } from '../../core/measure/sheets'
 import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
@@ -22,6 +23,7 @@ import { fittingReady } from '../workshop/fitting'
 import { arrangementPdf } from './arrangement'
 import { assemblyGltf } from './assemblyGltf'
 import { buildSheetPdf } from './buildSheet'
+import { clientPageHtml } from './clientPage'
 import { cutSheetPdf } from './cutSheet'
 import { flatSheetPdf } from './flatSheet'
 import { holeSheetPdf } from './holeSheet'
@@ -61,6 +63,7 @@ export type Print =
   | { of: 'cut-list'; job: Job; rules: Rules }
   | { of: 'model'; job: Job; rules: Rules }
   | { of: 'rechecks'; job: Job; rules: Rules; today: string }
+  | { of: 'client-page'; job: Job; rules: Rules; made: CutPlan | null; title: Heading }
 
 const movedSince = (accepted: IssuedPlan | null, now: Evaluation): Moved[] => (accepted ? planMoved(accepted.pieces, now.assembly) : [])
 
@@ -142,6 +145,11 @@ export async function printed(print: Print): Promise<Uint8Array> {
     case 'drawing': {
       const sheet = drawView(print.view, evaluate(job, print.rules).assembly, job.vehicle, job.brief)
       return Buffer.from(print.as === 'dxf' ? toDxf(sheet, job.units) : toSvg(sheet, job.units, 40, true))
+    }
+    case 'client-page': {
+      const result = await figuresOf(job, print.rules)
+      const price = quote(pricedPieces(job, print.rules), print.made, job.brief, print.rules)
+      return Buffer.from(clientPageHtml(job, result, price, print.rules, print.title))
     }
     case 'rechecks':
       return Buffer.from(recheckIcs(job, evaluate(job, print.rules), print.rules, print.today))

@@ -8,6 +8,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import useMediaQuery from '@mui/material/useMediaQuery'
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react'
+import { clientMarks } from '../../core/drawing/clientMarks'
 import { gapLines, type ShownGap } from '../../core/drawing/gapLines'
 import { PERSON_MM, withPerson } from '../../core/drawing/person'
 import { bounds, type Dimension, type Sheet, type ViewName } from '../../core/drawing/sheet'
@@ -92,7 +93,10 @@ export function DrawingPane({
     const bare = drawView(name, assembly, vehicle, brief, shownCase?.case.when ?? when, faintBut)
     const drawn = someone ? withPerson(bare, vehicle, figureText(PERSON_MM, 'mm', units)) : bare
     const strained = strain(name)
-    const sheet = strained ? underLoad(drawn, strained) : fit || !live ? withGaps(name, drawn, gaps) : drawn
+    const plain = fit || !live ? withGaps(name, drawn, gaps) : drawn
+    // what the client marked stands on the drawing until it is settled, but not where loads and gaps are looked at
+    const said = { ...plain, entities: [...plain.entities, ...clientMarks(name, job.clientAnswers)] }
+    const sheet = strained ? underLoad(drawn, strained) : fit ? plain : said
     return (
       <SheetView
         key={name}

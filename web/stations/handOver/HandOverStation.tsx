@@ -25,6 +25,7 @@ import { PlanMoved } from '../cut/PlanMoved'
 import { usePlan } from '../cut/usePlan'
 import { Group } from '../Group'
 import { Workbench } from '../Workbench'
+import { ClientPanel } from './ClientPanel'
 
 /** Price and its reasons, the prints and files, and what is still open. */
 export default function HandOverStation() {
@@ -68,6 +69,7 @@ export default function HandOverStation() {
         {file('owner-card.pdf', 'Owner’s card, PDF')}
         {file('all.zip', 'Every print and file, one ZIP')}
       </Group>
+      <ClientPanel job={job} id={id} />
       <Group title="Open files">
         {file('file.json', 'Job, JSON')}
         {file('cut-list.csv', 'Cut list, CSV')}
