@@ -14,6 +14,7 @@ import { knownHostsOnly } from './http/gate'
 import { issuedStore } from './jobs/issuedStore'
 import { jobRoutes } from './jobs/jobRoutes'
 import { jobStore } from './jobs/jobStore'
+import { timesRoute } from './jobs/times'
 import { type VerdictKeeper, verdictKeeper } from './jobs/verdictKeeper'
 import { type Ballast, ballast } from './keeping/ballast'
 import { type DailyBackup, dailyBackup } from './keeping/dailyBackup'
@@ -99,6 +100,7 @@ export function createApp(parts: Parts): Express {
   app.use('/api', express.text({ limit: MAX_FILE_BYTES, type: ['text/*', 'application/octet-stream'], ...utf8 }))
 
   app.use('/api/jobs', jobRoutes(jobs, shelves, keeper))
+  app.use('/api/times', timesRoute(db))
   app.use('/api/jobs', printRoutes(jobs, shelves, issuedStore(db, shelves), workshop))
   app.use(
     '/api/shelves',

@@ -5,6 +5,7 @@ import { demoJobs } from '../job/demoJobs'
 import { builtFrom } from '../job/piecesOf'
 import { defaultRules } from '../rules/rules'
 import { siteOn } from '../testing/racks'
+import { tickOf } from '../workLog/tick'
 import { demoWorkshop } from '../workshop/workshop'
 import { buildPlan } from './buildPlan'
 import { stepMark, stepStates } from './ticks'
@@ -102,10 +103,10 @@ describe('the build plan', () => {
   test('a step that has changed since it was ticked says so; what is not done holds up what needs it', () => {
     const plan = planOf(guard)
     const buy = plan.steps[0]!
-    const built = { buy: { on: '2026-11-27', was: stepMark(buy) }, cut: { on: '2026-11-27', was: 'other' } }
+    const built = { buy: tickOf('2026-11-27', stepMark(buy)), cut: tickOf('2026-11-27', 'other') }
     const states = stepStates(plan, built)
-    expect(states.find((s) => s.step.id === 'buy')!.done).toEqual({ on: '2026-11-27', changed: false })
-    expect(states.find((s) => s.step.id === 'cut')!.done).toEqual({ on: '2026-11-27', changed: true })
+    expect(states.find((s) => s.step.id === 'buy')!.done).toMatchObject({ on: '2026-11-27', changed: false })
+    expect(states.find((s) => s.step.id === 'cut')!.done).toMatchObject({ on: '2026-11-27', changed: true })
     expect(states.find((s) => s.step.id === 'kit')!.waitsFor).toEqual(['Receive and check'])
   })
 })

@@ -1,3 +1,4 @@
+import type { Tick } from '../workLog/tick'
 import type { BuildPlan, BuildStep } from './step'
 
 /** What a step was when it was ticked: the same words and parts give the same mark. */
@@ -8,16 +9,19 @@ export function stepMark(s: BuildStep): string {
   return hash.toString(16)
 }
 
-export type StepState = { step: BuildStep; done: { on: string; changed: boolean } | null; waitsFor: string[] }
+export type StepState = { step: BuildStep; done: (Tick & { changed: boolean }) | null; waitsFor: string[] }
 /** Each step with whether it is done, whether it has changed since, and which steps it still waits for. */
-export function stepStates(plan: BuildPlan, built: Record<string, { on: string; was: string }>): StepState[] {
+export function stepStates(plan: BuildPlan, built: Record<string, Tick>): StepState[] {
   const done = (id: string) => built[id] !== undefined
   return plan.steps.map((s) => {
     const mine = built[s.id]
     return {
       step: s,
-      done: mine ? { on: mine.on, changed: mine.was !== stepMark(s) } : null,
+      done: mine ? { ...mine, changed: mine.was !== stepMark(s) } : null,
       waitsFor: s.needs.filter((n) => !done(n)).map((n) => plan.steps.find((o) => o.id === n)?.title ?? n),
     }
   })
 }
+
+/** What can be begun now: not done, and nothing before it is waited for. */
+export const nextStep = (states: StepState[]): StepState | null => states.find((s) => !s.done && !s.waitsFor.length) ?? null

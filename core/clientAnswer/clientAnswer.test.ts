@@ -6,6 +6,7 @@ import { designMark } from '../job/designMark'
 import { type Job, JobSchema } from '../job/job'
 import { openItems } from '../job/openItems'
 import { withParams } from '../job/piecesOf'
+import { tickOf } from '../workLog/tick'
 import { type ClientAnswer, keptAnswer, MOST_MARKS, readClientAnswer } from './clientAnswer'
 
 const job = demoJobs[4]!
@@ -46,8 +47,7 @@ describe('a client’s answer', () => {
     const agreed = withAnswers(job, answer())
     expect(standingOf(agreed).kind).toBe('agreed')
     expect(
-      standingOf({ ...agreed, notes: 'lamps ordered', station: 'cut', due: '2027-03-01', built: { x: { on: '2026-11-27', was: 'y' } } })
-        .kind,
+      standingOf({ ...agreed, notes: 'lamps ordered', station: 'cut', due: '2027-03-01', built: { x: tickOf('2026-11-27', 'y') } }).kind,
     ).toBe('agreed')
     const wider = withParams(agreed, 'p1', { ...agreed.pieces[0]!.params, sideMm: 300 })
     const heavier = {

@@ -125,20 +125,34 @@ function seenFaces(faces: Face[], width: number): Picture {
     if (Math.abs(twice) < 1e-9) continue
     const [left, right] = [Math.max(0, Math.floor(Math.min(a.x, b.x, c.x))), Math.min(width - 1, Math.ceil(Math.max(a.x, b.x, c.x)))]
     const [top, low] = [Math.max(0, Math.floor(Math.min(a.y, b.y, c.y))), Math.min(height - 1, Math.ceil(Math.max(a.y, b.y, c.y)))]
-    for (let y = top; y <= low; y++)
-      for (let x = left; x <= right; x++) {
-        // shares of the three corners at the middle of the point
-        const [px, py] = [x + 0.5, y + 0.5]
-        const u = ((b.x - px) * (c.y - py) - (c.x - px) * (b.y - py)) / twice
-        const v = ((c.x - px) * (a.y - py) - (a.x - px) * (c.y - py)) / twice
-        const w = 1 - u - v
-        if (u < 0 || v < 0 || w < 0) continue
-        const z = u * a.z + v * b.z + w * c.z
+    // the shares of the three corners change evenly along a row: what is inside lies between where the first and the last pass through nothing
+    const along = [(c.y - b.y) / -twice, (a.y - c.y) / -twice, (b.y - a.y) / -twice]
+    for (let y = top; y <= low; y++) {
+      const py = y + 0.5
+      const first = [
+        (b.x * (c.y - py) - c.x * (b.y - py)) / twice,
+        (c.x * (a.y - py) - a.x * (c.y - py)) / twice,
+        (a.x * (b.y - py) - b.x * (a.y - py)) / twice,
+      ]
+      let [from, to] = [left + 0.5, right + 0.5]
+      for (let k = 0; k < 3; k++) {
+        const [s0, ds] = [first[k]!, along[k]!]
+        if (ds > 0) from = Math.max(from, -s0 / ds)
+        else if (ds < 0) to = Math.min(to, -s0 / ds)
+        else if (s0 < 0) to = -1
+      }
+      const z0 = first[0]! * a.z + first[1]! * b.z + first[2]! * c.z
+      const dz = along[0]! * a.z + along[1]! * b.z + along[2]! * c.z
+      for (let x = Math.ceil(from - 0.5); x + 0.5 <= to; x++) {
+        const z = z0 + dz * (x + 0.5)
         const at = y * width + x
         if (z <= near[at]!) continue
         near[at] = z
-        for (let k = 0; k < 3; k++) data[3 * at + k] = shade[k]!
+        data[3 * at] = shade[0]
+        data[3 * at + 1] = shade[1]
+        data[3 * at + 2] = shade[2]
       }
+    }
   }
   return { width, height, data }
 }

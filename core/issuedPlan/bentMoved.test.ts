@@ -5,6 +5,7 @@ import { readJobFile, writeJobFile } from '../exchange/jobFile'
 import { demoJobs } from '../job/demoJobs'
 import { patchedParams } from '../job/piecesOf'
 import { assembled } from '../testing/racks'
+import { tickOf } from '../workLog/tick'
 import { piecesOf, planMoved } from './planMoved'
 
 const basket = demoJobs.find((j) => j.title.startsWith('Hoop'))!
@@ -61,7 +62,7 @@ describe('the cut list of tubes', () => {
     expect(parts.flatMap((p) => p.marks).sort()).toEqual(a.members.map((m) => m.mark).sort())
   })
   test('job files carry basket, ticks and all, and come back as they were; a file of before ticks reads as untouched', () => {
-    const job = { ...basket, built: { cut: { on: '2026-11-27', was: 'ff' } } }
+    const job = { ...basket, built: { cut: tickOf('2026-11-27', 'ff') } }
     expect(readJobFile(writeJobFile(job))).toEqual({ ok: true, value: job })
     const { built: _, ...old } = JSON.parse(writeJobFile(basket))
     const back = readJobFile(JSON.stringify(old))

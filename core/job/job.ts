@@ -8,6 +8,7 @@ import { defaultRules } from '../rules/rules'
 import { AnchorSchema } from '../securing/anchors'
 import { StrutsSchema } from '../strut/struts'
 import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
+import { AtWorkSchema, TickSchema } from '../workLog/tick'
 import { stations } from './stations'
 
 export const JOB_FORMAT = 'tide-line/job'
@@ -49,7 +50,9 @@ export const JobSchema = z.object({
   /** the day on which its building may begin; null = today, whenever that is */
   start: z.iso.date('write the date as 2026-12-24').nullable().default(null),
   /** steps of the build that are done: the day, and what the step was then */
-  built: z.record(z.string().max(120), z.object({ on: z.iso.date(), was: z.string().max(40) })).default({}),
+  built: z.record(z.string().max(120), TickSchema).default({}),
+  /** the step that somebody is at just now */
+  atWork: AtWorkSchema.nullable().default(null),
   /** what the client sent back from his page, until it is settled and after */
   clientAnswers: z.array(KeptAnswerSchema).max(20, '20 answers at most: take an old one away').default([]),
   notes: z.string().max(MOST_NOTES),
@@ -79,6 +82,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     loadTests: [],
     start: null,
     built: {},
+    atWork: null,
     clientAnswers: [],
     notes: '',
   }

@@ -59,6 +59,7 @@ export function openItems(
     if (l.state === 'over') needed('fit', l.name)
     if (l.state === 'unknown') look('fit', `${l.name} is not assessed`)
   }
+  for (const [id, t] of Object.entries(job.built)) if (t.otherwise && !t.settled) needed('cut', `Not as drawn, at “${id}”: ${t.otherwise}`)
   for (const w of unsettled(job)) needed('hand-over', `The client${w.view ? `, on the ${w.view}` : ''}: “${w.says}”`)
   const client = standingOf(job)
   if (client.kind === 'agreed before')

@@ -18,6 +18,7 @@ import { flatKinds, marksOf } from '../../core/sheetNesting/sheetPlan'
 import { paintScale } from './paintScale'
 import { paintAt, paintSheet, ROW_PT } from './paintSheet'
 import { closePaper, fullSize, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
+import { picturePng } from './picturePng'
 
 /** Scale, what lengths are in, and the first lines of the verdict, in the corner that the views leave free. */
 const LEGEND = { width: 166, height: 160 }
@@ -50,6 +51,15 @@ function verdict(paper: Paper, { limits, issues }: Evaluation, at: { x: number; 
     }
     paper.text(line, at.x, paper.y + 2, { width: at.width })
   }
+}
+
+/** From ahead and from behind, as large as the sheet holds both: what the client sees in it. Nothing is measured off it. */
+function inTheRound(paper: Paper, job: Job, result: Evaluation): void {
+  paper.addPage()
+  const width = (paper.page.width - 2 * MARGIN - 16) / 2
+  for (const [i, seen] of (['front', 'rear'] as const).entries())
+    paper.image(picturePng(job, result, seen, 620), MARGIN + i * (width + 16), 80, { fit: [width, paper.page.height - 160] })
+  paper.font('text').fontSize(8.5).fillColor(INK).text('In the round: a likeness, not to scale. Nothing is measured off it.', MARGIN, 60)
 }
 
 /** General arrangement: the three views with dimensions, then parts, limits and cautions. PDF bytes. */
@@ -98,6 +108,7 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
       )
     if (!i) verdict(paper, result, { ...beside, y: paper.y + 10, bottom: at.beside.y + at.beside.height })
   }
+  inTheRound(paper, job, result)
   paper.addPage()
   const parts = cutList(result.assembly).map((p) => [
     p.marks.join(', '),

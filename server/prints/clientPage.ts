@@ -1,7 +1,5 @@
 import { createHash } from 'node:crypto'
-import { encode } from 'fast-png'
 import type { Quote } from '../../core/cost/quote'
-import { picture } from '../../core/drawing/picture'
 import { escapeXml, toSvg } from '../../core/drawing/toSvg'
 import { drawView } from '../../core/drawing/views'
 import { type CardItem, type OwnerCard, ownerCard } from '../../core/handOver/ownerCard'
@@ -14,6 +12,7 @@ import { moneyText } from '../../core/quantity/money'
 import type { Rules } from '../../core/rules/rules'
 import { CLIENT_SCRIPT, CLIENT_STYLE } from './clientPageParts'
 import type { Title } from './paper'
+import { picturePng } from './picturePng'
 
 const PICTURE_PX = 760
 const views = ['side', 'rear', 'plan'] as const
@@ -75,9 +74,8 @@ function drawn(job: Job, e: Evaluation, view: (typeof views)[number]): string {
 }
 
 function image(job: Job, e: Evaluation, seen: 'front' | 'rear'): string {
-  const png = encode({ ...picture(e.assembly, job.vehicle, job.brief, seen, PICTURE_PX), channels: 3 })
   const alt = `${job.title} seen from ${seen === 'front' ? 'ahead' : 'behind'}, a likeness`
-  return `<img alt="${escapeXml(alt)}" src="data:image/png;base64,${Buffer.from(png).toString('base64')}">`
+  return `<img alt="${escapeXml(alt)}" src="data:image/png;base64,${picturePng(job, e, seen, PICTURE_PX).toString('base64')}">`
 }
 
 const kg = (job: Job, value: number | null): string => (value === null ? 'not weighed' : figureText(value, 'kg', job.units))

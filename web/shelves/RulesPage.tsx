@@ -5,6 +5,7 @@ import { trim } from '../../core/quantity/formatQuantity'
 import { type Rules, RulesSchema, ruleFields } from '../../core/rules/rules'
 import { useSaveShelf, useShelf } from '../api/queries'
 import { QuantityInput } from '../quantity/QuantityInput'
+import { LearnedTimes } from './LearnedTimes'
 import { ShelfFrame } from './ShelfFrame'
 
 /** Every factor that is not physics, with where its number comes from. Changing one changes every job. */
@@ -27,6 +28,7 @@ export default function RulesPage() {
       }}
     >
       {!rules && !shelf.error && <Typography role="status">Fetching the rules…</Typography>}
+      {rules && <LearnedTimes rules={rules} onUse={set} />}
       {rules &&
         groups.map((g) => (
           <Box key={g} component="section" sx={{ mb: 3 }}>

@@ -2,12 +2,16 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import type { Theme } from '@mui/material/styles'
+import ToggleButton from '@mui/material/ToggleButton'
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
-import { useMemo } from 'react'
+import useMediaQuery from '@mui/material/useMediaQuery'
+import { useMemo, useState } from 'react'
 import { buildPlan } from '../../../core/build/buildPlan'
 import { buildDays, type Dated, daysLate } from '../../../core/build/calendar'
-import type { BuildStep } from '../../../core/build/step'
-import { type StepState, stepMark, stepStates } from '../../../core/build/ticks'
+import { nextStep, type StepState, stepStates } from '../../../core/build/ticks'
 import type { Job } from '../../../core/job/job'
 import { builtFrom } from '../../../core/job/piecesOf'
 import { withLengths } from '../../../core/quantity/figureText'
@@ -17,12 +21,19 @@ import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
+import { OneStep } from './OneStep'
+import { correct, tick } from './stepTick'
+import { TimesTaken } from './TimesTaken'
 
 /** The order of work with what each step needs before it; ticked with a thumb, and what has changed since says so. */
 export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   const rules = useRules()
   const shop = useShelf('shop')
   const workshop = shop.data?.document.workshop
+  // in the hand it is one step, on the desk all of them
+  const inHand = useMediaQuery((t: Theme) => t.breakpoints.down('sm'))
+  const [wish, setOne] = useState<boolean | null>(null)
+  const one = wish ?? inHand
   const plan = useMemo(() => (workshop ? buildPlan({ ...builtFrom(job, rules), workshop, rules }) : null), [job, rules, workshop])
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
   if (!plan) return <Typography>Working out the order…</Typography>
@@ -37,12 +48,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   const on = new Map(days.steps.map((s) => [s.id, s]))
   const late = daysLate(days, job.due)
   const done = states.filter((s) => s.done).length
-  const next = states.find((s) => !s.done && !s.waitsFor.length)
-  const tick = (s: BuildStep, on: boolean) =>
-    editJob((j) => {
-      const { [s.id]: _, ...rest } = j.built
-      return { ...j, built: on ? { ...rest, [s.id]: { on: localDay(), was: stepMark(s) } } : rest }
-    })
+  const next = nextStep(states)
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
@@ -81,14 +87,29 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
           By the shop’s own times it is {late} {late === 1 ? 'day' : 'days'} late: begin earlier, order now, or agree another day.
         </Alert>
       )}
+      {plan.steps.length > 0 && (
+        <ToggleButtonGroup
+          exclusive
+          value={one ? 'one' : 'all'}
+          onChange={(_, v: string | null) => v && setOne(v === 'one')}
+          aria-label="Steps shown"
+        >
+          <ToggleButton value="one">One step at a time</ToggleButton>
+          <ToggleButton value="all">All steps</ToggleButton>
+        </ToggleButtonGroup>
+      )}
+      {one && workshop && plan.steps.length > 0 && <OneStep job={job} states={states} workshop={workshop} />}
       {!plan.steps.length && (
         <Typography sx={{ color: 'text.secondary' }}>Nothing is built in this job yet: add a piece at Layout.</Typography>
       )}
-      <Box component="ol" aria-label="Steps" sx={{ m: 0, p: 0, listStyle: 'none', maxWidth: 860 }}>
-        {states.map((s, i) => (
-          <Row key={s.step.id} state={s} number={i + 1} days={on.get(s.step.id)} tick={(on) => tick(s.step, on)} />
-        ))}
-      </Box>
+      {!one && (
+        <Box component="ol" aria-label="Steps" sx={{ m: 0, p: 0, listStyle: 'none', maxWidth: 860 }}>
+          {states.map((s, i) => (
+            <Row key={s.step.id} state={s} number={i + 1} days={on.get(s.step.id)} tick={(on) => tick(s.step, on)} />
+          ))}
+        </Box>
+      )}
+      <TimesTaken states={states} />
       <Typography variant="caption" sx={{ color: 'text.secondary', maxWidth: 760 }}>
         Minutes are the shop’s own, under Shop rules. Local codes and licensed practice come before this order.
       </Typography>
@@ -156,7 +177,14 @@ function Row({ state, number, days, tick }: RowProps) {
             sx={{ color: (t) => (done.changed ? t.inks.signal : t.inks.clear) }}
           >
             {done.changed ? `Done on ${done.on}, and the design has changed since: look at it again.` : `Done on ${done.on}.`}
+            {done.tookMin !== null ? ` It took ${done.tookMin} min.` : ''}
           </Typography>
+        )}
+        {done?.otherwise && (
+          <FormControlLabel
+            control={<Checkbox checked={done.settled} onChange={(_, settled) => correct(step.id, { settled })} />}
+            label={`Not as drawn: ${done.otherwise}${done.settled ? ', settled' : ''}`}
+          />
         )}
       </Box>
     </Box>

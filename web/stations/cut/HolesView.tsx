@@ -14,6 +14,7 @@ import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { formatGauge, formatLength } from '../../../core/quantity/formatQuantity'
 import { localDay } from '../../../core/time/localDay'
+import { tickOf } from '../../../core/workLog/tick'
 import { FigureValue } from '../../figure/Working'
 import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
@@ -120,7 +121,7 @@ function Layer({ job, place, layer }: { job: Job; place: HolePlace; layer: HoleL
   const tick = (on: boolean) =>
     editJob((j) => {
       const { [key]: _, ...rest } = j.built
-      return { ...j, built: on ? { ...rest, [key]: { on: localDay(), was: holeMark(place, layer) } } : rest }
+      return { ...j, built: on ? { ...rest, [key]: tickOf(localDay(), holeMark(place, layer)) } : rest }
     })
   return (
     <Box component="label" sx={{ display: 'inline-flex', alignItems: 'center', mr: 1.5 }}>

@@ -6,6 +6,7 @@ import { INCH } from '../../../core/quantity/units'
 import { demoShop } from '../../../core/shop/shop'
 import { withRack } from '../../../core/testing/racks'
 import { localDay } from '../../../core/time/localDay'
+import { tickOf } from '../../../core/workLog/tick'
 import { editJob } from '../../job/jobStore'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { BuildView } from './BuildView'
@@ -148,6 +149,32 @@ describe('the order of work', () => {
     await user.clear(begins)
     await user.tab()
     expect(benchJob().start).toBeNull()
+  })
+  test('one step at a time: begun, timed, said to be otherwise and done; the next stands there, and the last can be taken back', async () => {
+    answering(shop)
+    onBench(basket)
+    const { user } = build()
+    await user.click(await screen.findByRole('button', { name: 'One step at a time' }))
+    const now = screen.getByRole('region', { name: 'The step to do now' })
+    expect(within(now).getByRole('heading').textContent).toBe('Order what is bought')
+    await user.click(within(now).getByRole('button', { name: 'Begin, and time it' }))
+    expect(benchJob().atWork?.id).toBe('buy')
+    // it was begun an hour ago
+    act(() => editJob((j) => ({ ...j, atWork: { id: 'buy', since: new Date(Date.now() - 61 * 60_000).toISOString() } })))
+    await user.type(within(now).getByLabelText('Came out otherwise than drawn'), 'Tube of 2.5 instead of 3')
+    await user.click(within(now).getByRole('button', { name: 'Done' }))
+    const done = benchJob().built.buy!
+    expect([done.tookMin, done.otherwise, done.settled, benchJob().atWork]).toEqual([61, 'Tube of 2.5 instead of 3', false, null])
+    expect(done.reckonedMin).toBeGreaterThan(0)
+    expect(within(now).getByRole('heading').textContent).toBe('Receive and check')
+    expect(screen.getByRole('region', { name: 'Times taken' }).textContent).toMatch(/1\.0 h for what was reckoned/)
+    await user.click(within(now).getByRole('button', { name: 'Take back “Order what is bought”' }))
+    expect(benchJob().built.buy).toBeUndefined()
+    // the saw's settings stand at the step of the saw
+    const before = ['buy', 'receive', 'kit', 'trial-bend', 'trial-fold']
+    act(() => editJob((j) => ({ ...j, built: Object.fromEntries(before.map((id) => [id, tickOf('2026-11-27', 'x')])) })))
+    expect(within(now).getByRole('heading').textContent).toBe('Cut to length')
+    expect(screen.getByRole('list', { name: 'Stop settings' }).children.length).toBeGreaterThan(2)
   })
   test('a job of no piece has nothing to build', async () => {
     answering(shop)

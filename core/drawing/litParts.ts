@@ -1,0 +1,22 @@
+import type { Assembly } from '../assembly/assembly'
+import type { Entity, Layer, Sheet } from './sheet'
+
+const PARTS = new Set<Layer>(['member', 'plate', 'infill', 'fitting', 'foot', 'anchor'])
+
+/** The parts that carry one of those marks. */
+export const partsMarked = (a: Assembly, marks: readonly string[]): Set<string> => {
+  const wanted = new Set(marks)
+  return new Set([...a.members, ...a.plates, ...a.infills, ...a.fittings, ...a.mounts].filter((p) => wanted.has(p.mark)).map((p) => p.id))
+}
+
+/** A view for one step of the work: the parts it is about as they are, with their marks; all the rest faint, and no figures. */
+export function litParts(sheet: Sheet, lit: Set<string>, marks: readonly string[]): Sheet {
+  const named = new Set(marks)
+  const entities = sheet.entities.flatMap((e): Entity[] => {
+    if (e.kind === 'balloon') return named.has(e.text) ? [e] : []
+    if (e.kind === 'dimension' || e.layer === 'mark' || e.layer === 'swing' || e.layer === 'datum' || e.layer === 'limit') return []
+    if (e.layer === 'cargo' || e.layer === 'centre' || e.layer === 'strap' || e.kind === 'text') return []
+    return PARTS.has(e.layer) && !(e.ref && lit.has(e.ref)) ? [{ ...e, layer: 'likeness' }] : [e]
+  })
+  return { ...sheet, entities }
+}

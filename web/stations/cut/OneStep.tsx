@@ -1,0 +1,166 @@
+import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useEffect, useMemo, useState } from 'react'
+import { nextStep, type StepState } from '../../../core/build/ticks'
+import { cutList } from '../../../core/cutList/cutList'
+import { type Stop, stops } from '../../../core/cutList/stops'
+import { litParts, partsMarked } from '../../../core/drawing/litParts'
+import { drawView } from '../../../core/drawing/views'
+import type { Job } from '../../../core/job/job'
+import { madeAssembly } from '../../../core/job/piecesOf'
+import { withLengths } from '../../../core/quantity/figureText'
+import { formatLength } from '../../../core/quantity/formatQuantity'
+import { tookMinutes } from '../../../core/workLog/tick'
+import type { Workshop } from '../../../core/workshop/workshop'
+import { SheetView } from '../../drawing/SheetView'
+import { useRules } from '../../job/useEvaluation'
+import { TextInput } from '../../quantity/TextInput'
+import { useUnits } from '../../quantity/units'
+import { FIGURES } from '../../theme/theme'
+import { begin, correct, tick } from './stepTick'
+
+const THUMB = { minHeight: 56, fontSize: 18 }
+
+/** The step that can be begun now, large enough for an arm's length: its parts lit, what the saw is set to, and one press when it is done. */
+export function OneStep({ job, states, workshop }: { job: Job; states: StepState[]; workshop: Workshop }) {
+  const [chosen, setChosen] = useState<string | null>(null)
+  const shown = states.find((s) => s.step.id === chosen && !s.done) ?? nextStep(states)
+  const done = states.filter((s) => s.done)
+  const last = done.at(-1)
+  const [said, setSaid] = useState('')
+  if (!shown)
+    return (
+      <Alert severity={done.length === states.length ? 'success' : 'info'}>
+        {done.length === states.length ? 'Every step is done.' : 'Nothing can be begun: each step that is left waits for another.'}
+      </Alert>
+    )
+  const { step } = shown
+  const finish = () => {
+    tick(step, true)
+    if (said.trim()) correct(step.id, { otherwise: said.trim() })
+    setSaid('')
+    setChosen(null)
+  }
+  const others = states.filter((s) => !s.done && !s.waitsFor.length && s !== shown)
+  return (
+    <Box
+      component="section"
+      aria-label="The step to do now"
+      sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5, maxWidth: 760 }}
+    >
+      <Typography sx={{ color: 'text.secondary' }}>
+        {states.indexOf(shown) + 1} of {states.length}; {done.length} done
+      </Typography>
+      <Typography component="h3" sx={{ fontSize: 28, fontWeight: 600, lineHeight: 1.15 }}>
+        {step.title}
+      </Typography>
+      <Words state={shown} />
+      <Lit job={job} marks={step.marks} />
+      {step.id === 'cut' && <Settings job={job} workshop={workshop} />}
+      <Clock job={job} state={shown} />
+      <TextInput label="Came out otherwise than drawn" multiline maxLength={500} value={said} onChange={setSaid} />
+      <Button variant="contained" sx={{ ...THUMB, fontWeight: 700 }} onClick={finish}>
+        {step.gate ? 'Done and checked: sign it' : 'Done'}
+      </Button>
+      {others.length > 0 && (
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+          {others.map((s) => (
+            <Button key={s.step.id} variant="outlined" sx={{ minHeight: 48 }} onClick={() => setChosen(s.step.id)}>
+              Or: {s.step.title}
+            </Button>
+          ))}
+        </Box>
+      )}
+      {last?.done && (
+        <Button sx={{ minHeight: 48, justifyContent: 'flex-start' }} onClick={() => tick(last.step, false)}>
+          Take back “{last.step.title}”
+        </Button>
+      )}
+    </Box>
+  )
+}
+
+function Words({ state: { step } }: { state: StepState }) {
+  const units = useUnits()
+  const facts = [`${Math.round(step.minutes)} min reckoned`, step.people > 1 ? `${step.people} people` : '', ...step.tools].filter(Boolean)
+  return (
+    <>
+      <Typography sx={{ fontSize: 18 }}>{withLengths(step.why, units)}</Typography>
+      <Typography sx={{ color: 'text.secondary' }}>{facts.join(' · ')}</Typography>
+      {step.caution && <Alert severity="warning">{step.caution}</Alert>}
+      {step.marks.length > 0 && (
+        <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
+          {[...new Set(step.marks)].map((m) => (
+            <Box key={m} component="span" sx={{ border: 2, px: 1, py: 0.25, fontSize: 20, fontFamily: FIGURES, fontWeight: 600 }}>
+              {m}
+            </Box>
+          ))}
+        </Box>
+      )}
+    </>
+  )
+}
+
+/** The parts of the step on the piece, in the view from above. */
+function Lit({ job, marks }: { job: Job; marks: string[] }) {
+  const rules = useRules()
+  const sheet = useMemo(() => {
+    const a = madeAssembly(job, rules)
+    const lit = partsMarked(a, marks)
+    return lit.size ? litParts(drawView('plan', a, job.vehicle, job.brief), lit, marks) : null
+  }, [job, rules, marks])
+  if (!sheet) return null
+  return (
+    <Box sx={{ height: 240, display: 'flex', bgcolor: (t) => t.inks.sheet, border: 1, borderColor: 'divider' }}>
+      <SheetView sheet={sheet} handles={[]} marks={new Map()} selected={null} onSelect={() => undefined} actions={null} />
+    </Box>
+  )
+}
+
+/** What the saw's stop is set to, in the order it is cut. */
+function Settings({ job, workshop }: { job: Job; workshop: Workshop }) {
+  const rules = useRules()
+  const units = useUnits()
+  const all = useMemo(() => stops(cutList(madeAssembly(job, rules)), workshop.saws), [job, rules, workshop])
+  const line = (s: Stop) => `${s.profile}${s.ends ? `, ${s.ends}` : ''}`
+  return (
+    <Box component="ul" aria-label="Stop settings" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {all.map((s) => (
+        <Box component="li" key={`${s.profileId} ${s.lengthMm} ${s.ends}`} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
+          <Box component="span" sx={{ fontSize: 24, fontWeight: 600, fontFamily: FIGURES }}>
+            {formatLength(s.lengthMm, units)}
+          </Box>{' '}
+          <span>
+            {s.marks.length} × {line(s)}: {s.marks.join(', ')}
+            {s.beyondStop ? '; longer than the stop reaches: by tape' : ''}
+          </span>
+        </Box>
+      ))}
+    </Box>
+  )
+}
+
+/** Begun when somebody presses, and timed until it is done: also over a reload, for the start is kept with the job. */
+function Clock({ job, state: { step } }: { job: Job; state: StepState }) {
+  const [now, setNow] = useState(() => new Date().toISOString())
+  useEffect(() => {
+    const timer = setInterval(() => setNow(new Date().toISOString()), 20_000)
+    return () => clearInterval(timer)
+  }, [])
+  const at = job.atWork?.id === step.id ? job.atWork : null
+  if (!at)
+    return (
+      <Button variant="outlined" sx={THUMB} onClick={() => begin(step)}>
+        Begin, and time it
+      </Button>
+    )
+  const since = new Date(at.since).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+  const took = tookMinutes(at.since, now)
+  return (
+    <Typography role="status" sx={{ fontSize: 18 }}>
+      {took === null ? `Begun at ${since} on another day: its time will not count.` : `Begun at ${since}, ${took} min so far.`}
+    </Typography>
+  )
+}
