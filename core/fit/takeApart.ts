@@ -87,6 +87,8 @@ function unitsOf(assembly: Assembly, solids: Solid[], held: (s: Solid) => Held[]
   const groups = new Map<string, string[]>()
   // what stands on something does not go down through it
   const stands = new Set(assembly.mounts.filter((m) => m.normal.z > 0.5).map((m) => pieceIdOf(m.id) ?? ''))
+  // what reaches into a receiver comes out of it to the rear
+  const pins = new Map(assembly.mounts.filter((m) => m.kind === 'receiver').map((m) => [pieceIdOf(m.id), m.place.x]))
   const there = new Set(assembly.fittings.filter((f) => f.there).map((f) => f.id))
   for (const s of solids)
     if (['member', 'plate', 'infill', 'fitting'].includes(s.kind) && !there.has(s.id))
@@ -98,7 +100,10 @@ function unitsOf(assembly: Assembly, solids: Solid[], held: (s: Solid) => Held[]
       const set = new Set(ids)
       const mine = solids.filter((s) => set.has(s.id))
       const plate = ids.length === 1 ? assembly.plates.find((p) => p.id === ids[0]) : undefined
-      const open = ways.filter(([name]) => name !== 'down' || !stands.has(pieceIdOf(ids[0]!) ?? ''))
+      const pieceId = pieceIdOf(ids[0]!)
+      const pin = pins.get(pieceId)
+      const inside = pin !== undefined && mine.some((s) => s.hulls.flat().some((p) => p.x > pin + 1))
+      const open = ways.filter(([name]) => (name !== 'down' || !stands.has(pieceId ?? '')) && (name === 'back' || !inside))
       return unitOf(ids, mine, mine.flatMap(held), [...open, ...outOfPlane(plate)])
     })
 }

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import request from 'supertest'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { demoJobs } from '../../core/job/demoJobs'
 import type { Job } from '../../core/job/job'
 import { createApp } from '../app'
 import { fillDemo } from '../demo/fillDemo'
@@ -61,7 +62,7 @@ describe('pairing', () => {
     const { paired, cookie } = await pair('desk', 'Second desk')
     expect(paired.status).toBe(201)
     expect(paired.headers['set-cookie'][0]).toMatch(/HttpOnly; SameSite=Strict/)
-    expect((await away(request(app).get('/api/jobs'), cookie)).body.total).toBe(6)
+    expect((await away(request(app).get('/api/jobs'), cookie)).body.total).toBe(demoJobs.length)
     const { devices } = (await request(app).get('/api/devices')).body
     expect(devices.map((d: { name: string }) => d.name)).toEqual(['Second desk'])
     expect((await request(app).post(`/api/devices/${devices[0].id}/put-out`)).status).toBe(200)
