@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import type { WayRow } from '../../core/advice/otherWays'
 import type { Quote } from '../../core/cost/quote'
 import { escapeXml, toSvg } from '../../core/drawing/toSvg'
 import { drawView } from '../../core/drawing/views'
@@ -22,11 +23,13 @@ const named = { side: 'From the left', rear: 'From behind', plan: 'From above' }
 export const onlyItsScript = (script: string): string =>
   `default-src 'none'; style-src 'unsafe-inline'; script-src 'sha256-${createHash('sha256').update(script).digest('base64')}'; img-src data: blob:`
 
+type Given = { job: Job; e: Evaluation; price: Quote | null; ways: WayRow[]; rules: Rules; title: Omit<Title, 'stamp'> }
+
 /**
  * One page for the client that opens on a phone without any network: pictures, what it carries and may not, the price with its reasons, what is open, and
  * room for his word. He marks the drawings with his finger; his answer is a file that he sends back, or nothing at all. Nothing here certifies.
  */
-export function clientPageHtml(job: Job, e: Evaluation, price: Quote | null, rules: Rules, title: Omit<Title, 'stamp'>): string {
+export function clientPageHtml({ job, e, price, ways, rules, title }: Given): string {
   const card = ownerCard(job, e, rules)
   const text = (s: string) => escapeXml(withLengths(s, job.units))
   const facts = {
@@ -50,7 +53,7 @@ ${views.map((v) => `<figure data-view="${v}"><figcaption>${named[v]}</figcaption
 <section><h2>What it carries</h2>${carries(job, card)}</section>
 <section><h2>What it may not</h2><ul>${card.mayNot.map((m) => `<li>${text(m)}</li>`).join('')}</ul></section>
 <section><h2>The vehicle</h2><table>${figures(job, card)}</table></section>
-<section><h2>Price</h2>${priced(price)}</section>
+<section><h2>Price</h2>${priced(price)}${besides(job, ways)}</section>
 ${open(card, text)}
 <section><h2>Your load today</h2><p>Type what you weighed. What you did not weigh is not assessed; what is not listed, ask us first.</p>
 ${today(job, card)}<label>Something else<input id="else" maxlength="200"></label><p id="verdict" role="status"></p></section>
@@ -112,6 +115,21 @@ function priced(q: Quote | null): string {
       `<tr><td>${escapeXml(l.name)}</td><td><small>${escapeXml(l.detail)}</small></td><td class="n">${escapeXml(moneyText(l.figure.value))}</td></tr>`,
   )
   return `<table>${lines.join('')}<tr class="sum"><td>Price</td><td><small>with our margin on the lines above</small></td><td class="n">${escapeXml(moneyText(q.price.value))}</td></tr></table>`
+}
+
+/** The same in another metal, and bought ready-made: side by side with what is drawn. */
+function besides(job: Job, ways: WayRow[]): string {
+  const { readyMadeMinor, readyMadeNote } = job.brief
+  const state = (w: WayRow) => (w.over ? `${w.over} over` : w.unknown ? `${w.unknown} not assessed` : 'within every line that was assessed')
+  const rows = [
+    ...ways.map((w) => [w.name, kg(job, w.massKg), w.priceMinor === null ? 'not known' : moneyText(w.priceMinor), state(w)]),
+    ...(readyMadeMinor === null
+      ? []
+      : [[`Bought${readyMadeNote ? `: ${readyMadeNote}` : ''}`, 'by its maker', moneyText(readyMadeMinor), 'not assessed by us']]),
+  ]
+  if (rows.length < 2) return ''
+  const cells = (r: string[]) => `<tr>${r.map((c, i) => `<td${i === 1 || i === 2 ? ' class="n"' : ''}>${escapeXml(c)}</td>`).join('')}</tr>`
+  return `<h3>Other ways</h3><table><tr><th>Made</th><th>Weighs</th><th>Price</th><th>Limits</th></tr>${rows.map(cells).join('')}</table>`
 }
 
 const open = (card: OwnerCard, text: (s: string) => string): string => {

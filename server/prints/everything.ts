@@ -1,3 +1,4 @@
+import type { WayRow } from '../../core/advice/otherWays'
 import { writeJobFile } from '../../core/exchange/jobFile'
 import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
 import type { Job } from '../../core/job/job'
@@ -18,13 +19,14 @@ type Given = {
   rules: Rules
   accepted: IssuedPlan | null
   made: { plan: CutPlan; saw: SawSetting }
+  ways: WayRow[]
   workshop: Workshop
   heading: (sheet: string) => Promise<Heading>
 }
 
 /** Every sheet and file of a job by its name, those left out that would be empty. */
 export async function everything(given: Given, print: (p: Print) => Promise<Uint8Array>): Promise<Record<string, Uint8Array>> {
-  const { job, rules, accepted, made, workshop, heading } = given
+  const { job, rules, accepted, made, ways, workshop, heading } = given
   const assembly = madeAssembly(job, rules)
   const kinds = flatKinds(assembly)
   const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card', string, boolean][] = [
@@ -41,7 +43,7 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
     files[name] = new Uint8Array(await print(p))
   }
   await put('arrangement.pdf', { of: 'arrangement', job, rules, accepted, title: await heading('General arrangement') })
-  await put('client-page.html', { of: 'client-page', job, rules, made: made.plan, title: await heading('Client’s page') })
+  await put('client-page.html', { of: 'client-page', job, rules, made: made.plan, ways, title: await heading('Client’s page') })
   if (assembly.members.length) {
     await put('cut-sheet.pdf', { of: 'cut-sheet', job, rules, made, workshop, accepted, title: await heading('Cut sheet') })
     await put('cut-list.csv', { of: 'cut-list', job, rules })

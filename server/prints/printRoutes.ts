@@ -47,6 +47,8 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const task = { kind: 'plan' as const, job, stock: stock.document, rules: r, timeLimitMs: PLAN_MS }
     return { plan: await working(workshop, task, response), rules: r, stockRevision: stock.revision }
   }
+  const ways = async (job: Job, response: Response) =>
+    working(workshop, { kind: 'ways', job, stock: (await shelves.get('stock')).document, rules: await rules() }, response)
   const outcome = (o: Outcome) => {
     if (o.ok) return o
     const why = {
@@ -111,6 +113,10 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       .set('Content-Disposition', disposition('attachment', job.title, revision, 'measuring-form.html'))
       .send(clientFormHtml(job, sheets))
   })
+  routes.get('/:id/other-ways', async (request, response) => {
+    const { job } = await jobAt(jobs, request.params.id)
+    response.json({ rows: await ways(job, response) })
+  })
   // read in the shop as it is, or sent as a file
   for (const [name, how] of [
     ['client-page', 'attachment'],
@@ -121,7 +127,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       const accepted = await standing(issued, request.params.id)
       const made = accepted ? accepted.plan : (await plan(job, response)).plan
       const title = await heading(job, 'Client’s page', revision)
-      const bytes = await print({ of: 'client-page', job, rules: await rules(), made, title }, response)
+      const bytes = await print({ of: 'client-page', job, rules: await rules(), made, ways: await ways(job, response), title }, response)
       // the page itself says what may run on it
       response.removeHeader('Content-Security-Policy')
       response
@@ -198,7 +204,10 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job, response)).plan, saw: r }
     const { workshop: machines } = (await shelves.get('shop')).document
     const title = (sheet: string) => heading(job, sheet, revision)
-    const files = await everything({ job, rules: r, accepted, made, workshop: machines, heading: title }, (p) => print(p, response))
+    const files = await everything(
+      { job, rules: r, accepted, made, ways: await ways(job, response), workshop: machines, heading: title },
+      (p) => print(p, response),
+    )
     response
       .type('application/zip')
       .set('Content-Disposition', disposition('attachment', job.title, revision, 'all.zip'))

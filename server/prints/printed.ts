@@ -1,3 +1,4 @@
+import type { WayRow } from '../../core/advice/otherWays'
 import { quote } from '../../core/cost/quote'
 import { cutList } from '../../core/cutList/cutList'
 import { stops } from '../../core/cutList/stops'
@@ -63,7 +64,7 @@ export type Print =
   | { of: 'cut-list'; job: Job; rules: Rules }
   | { of: 'model'; job: Job; rules: Rules }
   | { of: 'rechecks'; job: Job; rules: Rules; today: string }
-  | { of: 'client-page'; job: Job; rules: Rules; made: CutPlan | null; title: Heading }
+  | { of: 'client-page'; job: Job; rules: Rules; made: CutPlan | null; ways: WayRow[]; title: Heading }
 
 const movedSince = (accepted: IssuedPlan | null, now: Evaluation): Moved[] => (accepted ? planMoved(accepted.pieces, now.assembly) : [])
 
@@ -149,7 +150,7 @@ export async function printed(print: Print): Promise<Uint8Array> {
     case 'client-page': {
       const result = await figuresOf(job, print.rules)
       const price = quote(pricedPieces(job, print.rules), print.made, job.brief, print.rules)
-      return Buffer.from(clientPageHtml(job, result, price, print.rules, print.title))
+      return Buffer.from(clientPageHtml({ job, e: result, price, ways: print.ways, rules: print.rules, title: print.title }))
     }
     case 'rechecks':
       return Buffer.from(recheckIcs(job, evaluate(job, print.rules), print.rules, print.today))

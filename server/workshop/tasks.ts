@@ -1,3 +1,4 @@
+import { otherWays, type WayRow } from '../../core/advice/otherWays'
 import type { Tools } from '../../core/calculator/tools'
 import { type Calculation, calculate, calculatorOf } from '../../core/calculators/registry'
 import { cutList } from '../../core/cutList/cutList'
@@ -22,15 +23,17 @@ export type Task =
   | { kind: 'plan'; job: Job; stock: Stock; rules: Rules; timeLimitMs: number }
   | { kind: 'calculate'; name: string; given: unknown }
   | { kind: 'print'; print: Print }
+  | { kind: 'ways'; job: Job; stock: Stock; rules: Rules }
   | { kind: 'judge'; job: Job; rules: Rules }
   /** `document`: the job as it is kept */
   | { kind: 'verdict'; document: string; rules: unknown; accepted: Piece[] | null }
   | { kind: 'backup'; database: string; to: string }
-type Answers = { plan: CutPlan; calculate: Calculation; print: Uint8Array; judge: Judged; verdict: Verdict; backup: null }
+type Answers = { plan: CutPlan; calculate: Calculation; print: Uint8Array; ways: WayRow[]; judge: Judged; verdict: Verdict; backup: null }
 export type Answer<T extends Task> = Answers[T['kind']]
 
 const searching = (name: string): boolean => calculatorOf(name)?.searches ?? false
-export const needsSolver = (task: Task): boolean => task.kind === 'plan' || (task.kind === 'calculate' && searching(task.name))
+export const needsSolver = (task: Task): boolean =>
+  task.kind === 'plan' || task.kind === 'ways' || (task.kind === 'calculate' && searching(task.name))
 /** Tasks that may take seconds. */
 export const takesLong = (task: Task): boolean => needsSolver(task) || task.kind === 'backup'
 
@@ -50,6 +53,8 @@ export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
       const { useRemnants } = task.job.cut
       return planCuts(cutList(assembly), task.stock, task.rules, { useRemnants, timeLimitMs: task.timeLimitMs }, tools)
     }
+    case 'ways':
+      return otherWays(task.job, task.stock, task.rules, tools)
     case 'calculate': {
       const calculator = calculatorOf(task.name)
       if (!calculator) throw new Error(`no calculator ${task.name}`)

@@ -26,6 +26,7 @@ import { usePlan } from '../cut/usePlan'
 import { Group } from '../Group'
 import { Workbench } from '../Workbench'
 import { ClientPanel } from './ClientPanel'
+import { OtherWays } from './OtherWays'
 
 /** Price and its reasons, the prints and files, and what is still open. */
 export default function HandOverStation() {
@@ -143,6 +144,7 @@ export default function HandOverStation() {
           {against(`a ready-made one${job.brief.readyMadeNote ? ` (${job.brief.readyMadeNote})` : ''}`, q.againstReadyMadeMinor)}
         </Box>
       )}
+      {q && <OtherWays job={job} id={id} />}
       <Typography variant="body2" sx={{ mb: 2.5, color: 'text.secondary', maxWidth: 640 }}>
         Tide Line computes from the figures given and certifies nothing. Limits shown as not assessed are not passed. Follow local codes,
         and have what the law or the risk asks for signed by a licensed engineer before the vehicle goes on the road.

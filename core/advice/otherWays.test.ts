@@ -1,0 +1,61 @@
+import loadHighs from 'highs'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { memberMassKg } from '../assembly/assembly'
+import type { Tools } from '../calculator/tools'
+import { materialOf } from '../catalogue/materials'
+import { profileOf, profileSection, profiles } from '../catalogue/profiles'
+import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import { highsTools } from '../nesting/highsTools'
+import { wholeOf } from '../pieces/whole'
+import { defaultRules } from '../rules/rules'
+import { demoStock } from '../stock/demoStock'
+import { inMetal, otherWays, twinOf } from './otherWays'
+
+const guard = demoJobs.find((j) => j.title.startsWith('Half guard'))!
+let tools: Tools
+beforeAll(async () => {
+  tools = highsTools(await loadHighs(), () => performance.now())
+})
+const members = (job: Parameters<typeof wholeOf>[0]) => wholeOf(job, defaultRules).assembly.members
+
+describe('the same in another metal', () => {
+  test('a twin has the same section to the millimetre; a metal’s own tube is its own twin; what is not sold in it has none', () => {
+    for (const p of profiles)
+      for (const metal of ['steel', 'aluminium'] as const) {
+        const twin = twinOf(p.id, metal)
+        if (twin === null) continue
+        expect(materialOf(profileOf(twin).materialId).group).toBe(metal)
+        expect(profileSection(twin).areaMm2).toBeCloseTo(profileSection(p.id).areaMm2, 9)
+        if (materialOf(p.materialId).group === metal) expect(twin).toBe(p.id)
+      }
+    expect(twinOf('square-40x3-steel', 'aluminium')).toBe('square-40x3-al6061t6')
+    expect(profiles.some((p) => twinOf(p.id, 'steel') === null)).toBe(true)
+  })
+  test('in aluminium every tube weighs 2700/7850 of what it did, and stands where it stood', () => {
+    const light = inMetal(guard, 'aluminium')!
+    const [before, after] = [members(guard), members(light)]
+    expect(after.map((m) => m.path)).toEqual(before.map((m) => m.path))
+    for (const [i, m] of after.entries()) expect(memberMassKg(m) / memberMassKg(before[i]!)).toBeCloseTo(2700 / 7850, 9)
+    // folded sheet too, in an alloy that folds
+    expect(new Set(wholeOf(light, defaultRules).assembly.plates.map((p) => p.materialId))).toEqual(new Set(['al5052h32']))
+  })
+  test('a job that is all of that metal has no such way, nor one with a section that is not sold in it', () => {
+    const light = inMetal(guard, 'aluminium')!
+    expect(inMetal(light, 'aluminium')).toBeNull()
+    const unsold = profiles.find((p) => twinOf(p.id, 'steel') === null)!
+    const rack = demoJobs[0]!
+    expect(
+      inMetal({ ...rack, pieces: rack.pieces.map((p) => ({ ...p, params: { ...p.params, profileId: unsold.id } })) }, 'steel'),
+    ).toBeNull()
+  })
+  test('each way has its own mass, price and limits, by the same reckoning as a job of its own', () => {
+    const rows = otherWays(guard, demoStock, defaultRules, tools)
+    expect(rows.map((r) => r.name)).toEqual(['As drawn', 'All in steel', 'All in aluminium'])
+    const own = evaluate(inMetal(guard, 'aluminium')!, defaultRules)
+    expect(rows[2]!.massKg).toBeCloseTo(own.rackMassKg!, 9)
+    expect(rows[2]!.over).toBe(own.limits.filter((l) => l.state === 'over').length)
+    expect(rows[2]!.massKg!).toBeLessThan(rows[0]!.massKg!)
+    for (const r of rows) expect(r.priceMinor === null || r.priceMinor > 0).toBe(true)
+  })
+})

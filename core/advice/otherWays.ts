@@ -1,0 +1,87 @@
+import type { Tools } from '../calculator/tools'
+import { materialOf, materials } from '../catalogue/materials'
+import { type Profile, profileOf, profiles } from '../catalogue/profiles'
+import { quote } from '../cost/quote'
+import { cutList } from '../cutList/cutList'
+import { evaluate } from '../job/evaluate'
+import type { Job } from '../job/job'
+import { madeAssembly, pricedPieces } from '../job/piecesOf'
+import { planCuts } from '../nesting/planCuts'
+import type { Rules } from '../rules/rules'
+import type { Stock } from '../stock/stock'
+
+export type Metal = 'steel' | 'aluminium'
+/** The same job made otherwise, with what decides between them. kg, minor units; null = not known. `governs` = the limit that is used most. */
+export type WayRow = {
+  name: string
+  massKg: number | null
+  priceMinor: number | null
+  over: number
+  unknown: number
+  governs: string
+}
+/** A plan for comparing is not searched to the end. ms */
+const PLAN_MS = 2000
+/** Sheet that folds, of each metal. */
+const SHEET: Record<Metal, string> = { steel: 'steel', aluminium: 'al5052h32' }
+
+const sameShape = (a: Profile, b: Profile) => JSON.stringify(a.shape) === JSON.stringify(b.shape)
+/** The same section in another metal, the strongest of its alloys; null = none is sold. */
+export function twinOf(profileId: string, metal: Metal): string | null {
+  const own = profileOf(profileId)
+  if (materialOf(own.materialId).group === metal) return profileId
+  const among = profiles.filter((p) => sameShape(p, own) && materialOf(p.materialId).group === metal)
+  return among.sort((a, b) => materialOf(b.materialId).yieldMPa - materialOf(a.materialId).yieldMPa)[0]?.id ?? null
+}
+
+/** A job with everything that is made of it in one metal; null where a section is not sold in it, or it is all of that metal already. */
+export function inMetal(job: Job, metal: Metal): Job | null {
+  let [changed, lacking] = [false, false]
+  const swapped = (value: unknown): unknown => {
+    if (Array.isArray(value)) return value.map(swapped)
+    if (typeof value !== 'string') return value
+    const profile = profiles.find((p) => p.id === value)
+    const sheet = materials.find((m) => m.id === value)
+    if (sheet) {
+      if (sheet.group === metal) return value
+      changed = true
+      return SHEET[metal]
+    }
+    if (!profile) return value
+    const twin = twinOf(value, metal)
+    if (twin === null) lacking = true
+    else if (twin !== value) changed = true
+    return twin ?? value
+  }
+  const pieces = job.pieces.map((p) => ({
+    ...p,
+    params: Object.fromEntries(Object.entries(p.params).map(([k, v]) => [k, swapped(v)])),
+  }))
+  return changed && !lacking ? { ...job, pieces } : null
+}
+
+/** The job as drawn, and the same in steel and in aluminium where the sections are sold: each with its mass, its price by its own cut plan, and what is over. */
+export function otherWays(job: Job, stock: Stock, rules: Rules, tools: Tools): WayRow[] {
+  const row = (name: string, way: Job): WayRow => {
+    const e = evaluate(way, rules)
+    const parts = cutList(madeAssembly(way, rules))
+    const plan = planCuts(parts, stock, rules, { useRemnants: way.cut.useRemnants, timeLimitMs: PLAN_MS }, tools)
+    const worst = e.limits.reduce<(typeof e.limits)[number] | null>(
+      (a, l) => (l.state !== 'unknown' && (a === null || (l.ratio ?? 0) > (a.ratio ?? 0)) ? l : a),
+      null,
+    )
+    return {
+      name,
+      massKg: e.rackMassKg,
+      priceMinor: quote(pricedPieces(way, rules), plan, way.brief, rules)?.price.value ?? null,
+      over: e.limits.filter((l) => l.state === 'over').length,
+      unknown: e.limits.filter((l) => l.state === 'unknown').length,
+      governs: worst?.name ?? '',
+    }
+  }
+  const others = (['steel', 'aluminium'] as const).flatMap((metal) => {
+    const way = inMetal(job, metal)
+    return way ? [row(`All in ${metal}`, way)] : []
+  })
+  return [row('As drawn', job), ...others]
+}
