@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { CargoSchema, uses } from './cargo'
+import { AskedSchema } from './intake'
 
 export const loadClasses = {
   light: { name: 'Light', mostKg: 50, means: 'a board, poles, a box now and then' },
@@ -33,6 +34,8 @@ export const BriefSchema = z.object({
   someoneClimbs: z.boolean().default(false),
   /** snow or standing water on what lies flat while parked, kg on a square metre; 0 = none is reckoned with */
   snowKgM2: z.number().min(0).max(600).default(0),
+  /** what was asked at intake, by question */
+  asked: AskedSchema.default({}),
   cargo: z.array(CargoSchema).max(60).default([]),
 })
 export type Brief = z.infer<typeof BriefSchema>

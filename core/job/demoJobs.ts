@@ -213,6 +213,13 @@ export const demoJobs: Job[] = [
         road: 'rough track',
         speedKmh: 90,
         passages: [{ name: 'loft door', heightMm: 2700 }],
+        asked: {
+          climbs: { answer: 'no', note: '', settled: false },
+          lamps: { answer: 'yes', note: 'Four for the yard at night, switch beside the handbrake', settled: true },
+          behind: { answer: 'yes', note: 'The rear door, ten times a day', settled: true },
+          under: { answer: 'yes', note: 'The loft door, loaded', settled: false },
+          tyres: { answer: 'no', note: '', settled: false },
+        },
         budgetMinor: 420_000,
         readyMadeMinor: null,
         cargo: [

@@ -1,3 +1,4 @@
+import { notAsked, stillOpen } from '../brief/intake'
 import { issueMessage } from '../issue/messages.en'
 import type { Limit } from '../limits/limit'
 import { neededBeforeCutting } from '../measure/needed'
@@ -6,6 +7,7 @@ import { swingsOf } from '../vehicle/swings'
 import { vehicleFields } from '../vehicle/vehicle'
 import { standingOf, unsettled } from './clientStanding'
 import type { Evaluation } from './evaluate'
+import { intakeMet } from './intakeMet'
 import type { Job } from './job'
 import type { Station } from './stations'
 
@@ -29,6 +31,9 @@ export function openItems(
   if (brief.speedKmh === null) needed('brief', 'Driving speed, for the wind')
   if (!brief.passages.some((p) => p.heightMm !== null)) needed('brief', 'The lowest height they must pass under')
   if (!brief.cargo.length) needed('brief', 'What will be carried?')
+  const unasked = notAsked(brief.asked)
+  if (unasked) look('brief', `${unasked} of the questions that are often forgotten ${unasked === 1 ? 'is' : 'are'} not asked yet`)
+  for (const says of stillOpen(brief.asked, evaluation ? intakeMet(job, evaluation.assembly) : new Set())) needed('brief', says)
   for (const c of brief.cargo) {
     if (c.massKg === null) needed('brief', `Mass of ${c.name}`)
     else if (c.massBasis === 'estimated') look('brief', `Mass of ${c.name} is estimated: weigh it`)

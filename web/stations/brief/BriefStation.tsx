@@ -17,6 +17,7 @@ import { Group } from '../Group'
 import { OpenList } from '../OpenList'
 import { Workbench } from '../Workbench'
 import { CargoList } from './CargoList'
+import { IntakeList } from './IntakeList'
 
 export const setBrief = (patch: Partial<Brief>) => editJob((j) => ({ ...j, brief: { ...j.brief, ...patch } }))
 const plain = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }))
@@ -131,6 +132,7 @@ export default function BriefStation() {
       middle={
         <Box sx={{ p: 1.5, height: '100%', overflowY: 'auto', bgcolor: (t) => t.inks.sheet }}>
           <CargoList job={job} />
+          <IntakeList job={job} />
           <OpenList job={job} station="brief" />
         </Box>
       }
