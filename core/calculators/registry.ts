@@ -31,6 +31,7 @@ import { fractionCalculator } from '../quantity/fraction.calculator'
 import { scoredFoldCalculator } from '../scoredFold/scoredFold.calculator'
 import { strapsCalculator } from '../securing/straps.calculator'
 import { flatPatternCalculator } from '../sheet/flatPattern.calculator'
+import { foldStressCalculator } from '../sheet/foldStress.calculator'
 import { sheetNestingCalculator } from '../sheetNesting/sheetNesting.calculator'
 import { slideCalculator } from '../slide/slide.calculator'
 import { evenSpacingCalculator } from '../spacing/evenSpacing.calculator'
@@ -41,6 +42,7 @@ import { frameCalculator } from '../structure/frame.calculator'
 import { stiffnessCalculator } from '../structure/stiffness.calculator'
 import { strutCalculator } from '../strut/coverStrut.calculator'
 import { lidStrutsCalculator } from '../strut/lidStruts.calculator'
+import { swingArmCalculator } from '../swingArm/swingArm.calculator'
 import { tiltCalculator } from '../tilt/tilt.calculator'
 import { tradeSizeCalculator } from '../tradeSize/tradeSize.calculator'
 import { trapezoidCalculator } from '../trapezoid/trapezoid.calculator'
@@ -89,6 +91,7 @@ export const calculatorGroups = [
       tiltCalculator,
       slideCalculator,
       wedgeCalculator,
+      swingArmCalculator,
     ],
   },
   { title: 'Strength', calculators: [sectionCalculator, crossbarCalculator, frameCalculator, beamCalculator, stiffnessCalculator] },
@@ -99,6 +102,7 @@ export const calculatorGroups = [
       filletWeldCalculator,
       backingPlateCalculator,
       bracketCalculator,
+      foldStressCalculator,
       thinFastenersCalculator,
       woodScrewCalculator,
       boltHolesCalculator,

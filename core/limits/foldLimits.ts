@@ -4,6 +4,7 @@ import { figure, SHOP_RULE } from '../figure/figure'
 import { greatest } from '../figure/greatest'
 import { cross, dot, minus, size, unit, type Vec3 } from '../geometry/vec3'
 import type { CaseResult, JointForce } from '../loads/caseResult'
+import { foldStressMPa } from '../sheet/foldStress'
 import { FRAME } from './footLimits'
 import type { JointsGiven } from './jointsGiven'
 import { type Limit, limit } from './limit'
@@ -52,7 +53,14 @@ export function foldLimits({ assembly, cases, lacks, rules, own }: JointsGiven):
       return [a.momentNmm <= b.momentNmm ? a : b]
     }),
   )
-  const stress = (x: AtFold) => (6 * x.momentNmm) / (x.folded.wideMm * x.folded.plate.thicknessMm ** 2)
+  const stress = (x: AtFold) =>
+    foldStressMPa({
+      forceN: x.forceN,
+      armMm: x.armMm,
+      momentNmm: x.turnNmm,
+      wideMm: x.folded.wideMm,
+      thicknessMm: x.folded.plate.thicknessMm,
+    })
   const mayMPa = (x: AtFold) => materialOf(x.folded.plate.materialId).yieldMPa / rules.yieldSafety
   const worst = greatest(all, (x) => stress(x) / mayMPa(x))
   if (!worst) return []
@@ -82,7 +90,7 @@ export function foldLimits({ assembly, cases, lacks, rules, own }: JointsGiven):
           },
           lacks,
         },
-        ({ F, a, M, b, t }) => (6 * (F * a + M)) / (b * t ** 2),
+        ({ F, a, M, b, t }) => foldStressMPa({ forceN: F, armMm: a, momentNmm: M, wideMm: b, thicknessMm: t }),
       ),
       allowed: figure(
         {

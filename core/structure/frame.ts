@@ -300,7 +300,10 @@ function solvedFrom(nodes: FrameNode[], built: Built[], state: State): Solved {
       // a free way without a spring holds nothing: what is left there is rounding
       for (let d = 0; d < 6; d++) {
         if (fixed[d]) out[d] = state.held()[n * 6 + d]!
-        else if (springs?.[d]) out[d] = -springs[d] * state.moved()[n * 6 + d]!
+        else {
+          const stiff = springs?.[d] ?? 0
+          if (stiff) out[d] = -stiff * state.moved()[n * 6 + d]!
+        }
       }
       return out
     },
