@@ -97,12 +97,12 @@ const shots: Shot[] = [
   },
   {
     name: 'fit',
-    path: `${job('Half')}/fit`,
+    path: `${job('Hoop')}/fit`,
     before: async (p) => {
-      await p.getByRole('slider', { name: 'Lid: how far' }).focus()
-      for (let i = 0; i < 6; i++) await p.keyboard.press('PageUp')
-      await p.getByRole('button', { name: '3D', exact: true }).click()
-      await p.waitForTimeout(4000)
+      await p.getByText('Once the swing arm stands aside.').waitFor({ timeout: 60_000 })
+      await p.getByRole('slider', { name: 'Swing arm: how far' }).focus()
+      for (let i = 0; i < 8; i++) await p.keyboard.press('PageUp')
+      await p.waitForTimeout(1500)
     },
   },
   {
@@ -112,18 +112,21 @@ const shots: Shot[] = [
       await p.getByRole('table', { name: 'Bends of HF' }).waitFor({ timeout: 20_000 })
     },
   },
+  { name: 'client-page', path: `/api${job('Hoop')}/client.html`, width: 900, height: 1100 },
   {
-    name: 'welds',
-    path: `${job('Hoop')}/cut?sheet=welds`,
-    before: async (p) => {
-      await p.getByRole('table', { name: 'Welds in order' }).waitFor({ timeout: 20_000 })
-    },
-  },
-  {
-    name: 'order-of-work',
+    name: 'one-step',
     path: `${job('Hoop')}/cut?sheet=build`,
+    width: 360,
+    height: 900,
     before: async (p) => {
-      await p.getByRole('list', { name: 'Steps' }).waitFor({ timeout: 20_000 })
+      const done = p.getByRole('button', { name: /^Done/ })
+      await done.waitFor({ timeout: 20_000 })
+      // up to the saw, the first step that has parts
+      for (let i = 0; i < 3; i++) await done.click()
+      await p.getByRole('list', { name: 'Stop settings' }).waitFor()
+      await p.getByRole('heading', { name: 'Cut to length' }).scrollIntoViewIfNeeded()
+      await p.evaluate(() => document.querySelector('h3')?.scrollIntoView())
+      await p.waitForTimeout(500)
     },
   },
   { name: 'vehicles', path: '/vehicles' },
@@ -168,7 +171,7 @@ for (const shot of shots.filter((s) => !only.length || only.includes(s.name))) {
   page.on('console', (m) => m.type() === 'error' && console.error(shot.name, m.text()))
   await page.goto(served.address + shot.path)
   await page.waitForLoadState('networkidle')
-  if (/\/jobs\//.test(shot.path)) await page.getByText('Governs').waitFor()
+  if (/^\/jobs\//.test(shot.path)) await page.getByText('Governs').waitFor()
   await shot.before?.(page)
   await page.screenshot({ path: join(folder, `${shot.name}.png`) })
   await page.close()

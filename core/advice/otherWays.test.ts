@@ -49,6 +49,20 @@ describe('the same in another metal', () => {
       inMetal({ ...rack, pieces: rack.pieces.map((p) => ({ ...p, params: { ...p.params, profileId: unsold.id } })) }, 'steel'),
     ).toBeNull()
   })
+  test('what is already there stays what it is', () => {
+    const found = {
+      id: 'p9',
+      name: '',
+      letter: 'Z',
+      family: 'already-there',
+      on: null,
+      state: 'fitted' as const,
+      params: { materialId: 'stainless', profileId: 'square-40x3-stainless' },
+    }
+    const light = inMetal({ ...guard, pieces: [...guard.pieces, found] }, 'aluminium')!
+    expect(light.pieces.at(-1)).toEqual(found)
+    expect(inMetal({ ...guard, pieces: [found] }, 'aluminium')).toBeNull()
+  })
   test('each way has its own mass, price and limits, by the same reckoning as a job of its own', () => {
     const rows = otherWays(guard, demoStock, defaultRules, tools)
     expect(rows.map((r) => r.name)).toEqual(['As drawn', 'All in steel', 'All in aluminium'])

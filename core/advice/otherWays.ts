@@ -3,6 +3,7 @@ import { materialOf, materials } from '../catalogue/materials'
 import { type Profile, profileOf, profiles } from '../catalogue/profiles'
 import { quote } from '../cost/quote'
 import { cutList } from '../cutList/cutList'
+import { familyOf } from '../families/all'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { madeAssembly, pricedPieces } from '../job/piecesOf'
@@ -53,9 +54,11 @@ export function inMetal(job: Job, metal: Metal): Job | null {
     else if (twin !== value) changed = true
     return twin ?? value
   }
+  // what was bought or found stays the metal that it is
+  const made = (p: Job['pieces'][number]) => !familyOf(p.family)?.there
   const pieces = job.pieces.map((p) => ({
     ...p,
-    params: Object.fromEntries(Object.entries(p.params).map(([k, v]) => [k, swapped(v)])),
+    params: !made(p) ? p.params : Object.fromEntries(Object.entries(p.params).map(([k, v]) => [k, swapped(v)])),
   }))
   return changed && !lacking ? { ...job, pieces } : null
 }

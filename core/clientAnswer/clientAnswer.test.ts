@@ -49,6 +49,11 @@ describe('a client’s answer', () => {
     expect(
       standingOf({ ...agreed, notes: 'lamps ordered', station: 'cut', due: '2027-03-01', built: { x: tickOf('2026-11-27', 'y') } }).kind,
     ).toBe('agreed')
+    const { brief } = agreed
+    expect(standingOf({ ...agreed, brief: { ...brief, budgetMinor: 1, contact: 'by post', asked: {} } }).kind).toBe('agreed')
+    // the same job with its names in another order, as it comes back from a file
+    const turned = JSON.parse(JSON.stringify({ ...agreed, brief: Object.fromEntries(Object.entries(brief).reverse()) }))
+    expect(standingOf(turned).kind).toBe('agreed')
     const wider = withParams(agreed, 'p1', { ...agreed.pieces[0]!.params, sideMm: 300 })
     const heavier = {
       ...agreed,

@@ -10,6 +10,7 @@ import { halfGuard } from './halfGuard/family'
 import { headboard } from './headboard/family'
 import { holders } from './holders/family'
 import { hoopBasket } from './hoopBasket/family'
+import { ladder } from './ladder/family'
 import { ladderRack } from './ladderRack/family'
 import { receiverCarrier } from './receiverCarrier/family'
 import { swingOut } from './swingOut/family'
@@ -31,6 +32,7 @@ export const families: ListedFamily[] = [
   listed(barMounts),
   listed(receiverCarrier),
   listed(swingOut),
+  listed(ladder),
   listed(alreadyThere),
 ]
 

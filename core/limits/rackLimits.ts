@@ -298,16 +298,19 @@ export function standingPlaces(assembly: Assembly): Person[] {
     })
 }
 
-/** Up by the ends of what is made to climb by, hanging outward from it. */
+/** Up by the ends of what is made to climb by, hanging outward from it; on a rung in its middle too, where a foot bends it most. */
 function climbingPlaces(assembly: Assembly, rules: Rules): Person[] {
   const climbed = new Set(assembly.supports.flatMap((s) => s.climbOn))
   return assembly.members
     .filter((m) => climbed.has(m.id))
     .flatMap((m) => [
       { memberId: m.id, atMm: 0, leftShare: rules.climbPullShare },
+      ...(memberLengthMm(m) < RUNG_MM ? [{ memberId: m.id, atMm: memberLengthMm(m) / 2 }] : []),
       { memberId: m.id, atMm: memberLengthMm(m), leftShare: -rules.climbPullShare },
     ])
 }
+/** What is shorter than this and made to climb by is a rung: nobody's hand reaches from end to end of more. Shop's own, mm */
+const RUNG_MM = 700
 
 function footRow(mount: Mount, i: number, cases: CaseResult[], links: FootChain): FootRow {
   const most = (of: (r: CaseResult) => number) => cases.reduce((best, r) => (of(r) > of(best) ? r : best))

@@ -37,6 +37,8 @@ export function clientPageHtml({ job, e, price, ways, rules, title }: Given): st
     revision: title.revision,
     design: designMark(job),
     unit: job.units.system === 'inch' ? 'lb' : 'kg',
+    // nothing reads as in order while the job itself does not
+    open: card.open.length,
     perKg: job.units.system === 'inch' ? 2.2046226218 : 1,
   }
   const script = `const F=${JSON.stringify(facts).replace(/</g, '\\u003c')};${CLIENT_SCRIPT}`

@@ -47,7 +47,7 @@ if(!Number.isFinite(n)||n<0){worse('not assessed');lines.push(f.dataset.name+': 
 if(f.dataset.most===''){worse('not assessed');lines.push(f.dataset.name+': nobody weighed it when this was reckoned: not assessed');continue}
 if(n/F.perKg>Number(f.dataset.most)+1e-9){worse('over');lines.push(f.dataset.name+': more than was reckoned')}}
 if(at('else').value.trim()){any=true;worse('not assessed');lines.push('Something else was not agreed: not assessed. It goes into your answer as a question.')}
-at('verdict').textContent=!any?'':(worst==='clear'?'As reckoned, held as it is listed above.':worst==='over'?'Over: take something off.':'Not assessed: ask the shop first.')+(lines.length?'\\n'+lines.join('\\n'):'')}
+at('verdict').textContent=!any?'':(worst==='clear'?(F.open?'Within what was reckoned, but '+F.open+' points are still open: ask the shop first.':'As reckoned, held as it is listed above.'):worst==='over'?'Over: take something off.':'Not assessed: ask the shop first.')+(lines.length?'\\n'+lines.join('\\n'):'')}
 for(const f of [...loads,at('else')])f.addEventListener('input',judge);
 try{const s=JSON.parse(localStorage.getItem(KEY)||'null');if(s){at('who').value=s.who||'';at('note').value=s.note||'';marks.push(...s.marks||[]);for(const r of document.getElementsByName('agrees'))r.checked=(r.value==='yes')===s.agrees;draw()}}catch{}
 document.addEventListener('input',keep);document.addEventListener('change',keep);

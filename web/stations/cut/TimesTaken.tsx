@@ -29,7 +29,8 @@ export function TimesTaken({ states }: { states: StepState[] }) {
           <QuantityInput
             label="Minutes"
             dimension="number"
-            min={0}
+            optional
+            min={1}
             max={100_000}
             value={t.done.tookMin}
             onChange={(tookMin) => correct(t.step.id, { tookMin })}

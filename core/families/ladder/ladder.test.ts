@@ -1,0 +1,98 @@
+import { describe, expect, test } from 'vitest'
+import { memberLengthMm } from '../../assembly/assembly'
+import { profileSection } from '../../catalogue/profiles'
+import { evaluate } from '../../job/evaluate'
+import { type Job, newJob } from '../../job/job'
+import { G_M_S2, METRIC } from '../../quantity/units'
+import { defaultRules } from '../../rules/rules'
+import { built } from '../../testing/onSite'
+import { demoVehicles } from '../../vehicle/demoVehicles'
+import { familyOf } from '../all'
+import { type LadderParams, LadderParams as schema } from './params'
+
+const family = familyOf('ladder')!
+const wagon = demoVehicles.find((v) => v.id === 'boxy-wagon')!
+const made = (over: Partial<LadderParams> = {}) => built(family, { mountId: 'gutter', ...over }, wagon)
+const rungs = (b: ReturnType<typeof made>) => b.assembly.members.filter((m) => m.name === 'Rung')
+const climbing = (over: Partial<LadderParams> = {}): Job => {
+  const base = newJob('Ladder', wagon, METRIC)
+  return {
+    ...base,
+    brief: { ...base.brief, speedKmh: 90, someoneClimbs: true },
+    pieces: [
+      {
+        id: 'p1',
+        name: '',
+        letter: 'A',
+        family: 'ladder',
+        params: schema.parse({ mountId: 'gutter', ...over }),
+        on: null,
+        state: 'fitted',
+      },
+    ],
+  }
+}
+
+describe('a rear ladder', () => {
+  test('rungs are even from the first to the last, and no two farther apart than asked', () => {
+    const zs = rungs(made({ firstRungMm: 620, mostPitchMm: 300 })).map((m) => m.path[0]!.z)
+    const gaps = zs.slice(1).map((z, i) => z - zs[i]!)
+    expect(zs[0]).toBeCloseTo(620, 6)
+    for (const g of gaps) expect(g).toBeCloseTo(gaps[0]!, 6)
+    expect(gaps[0]!).toBeLessThanOrEqual(300)
+    // one rung fewer would be too few
+    expect((zs.at(-1)! - zs[0]!) / (zs.length - 2)).toBeGreaterThan(300)
+  })
+  test('both rails are the same tube with the same two bends, cut as long as straights and arcs: by hand from its corners', () => {
+    const [left, right] = made({ bendRadiusMm: 96 }).assembly.members.filter((m) => m.name === 'Ladder rail')
+    expect(left!.path.map((v) => ({ x: v.x, z: v.z }))).toEqual(right!.path.map((v) => ({ x: v.x, z: v.z })))
+    expect(left!.path[0]!.y - right!.path[0]!.y).toBeCloseTo(340, 6)
+    const [a, b, c, d] = left!.path.map((v) => ({ x: v.x, z: v.z })) as { x: number; z: number }[]
+    const leg = (p: typeof a, q: typeof a) => Math.hypot(q!.x - p!.x, q!.z - p!.z)
+    const turn = Math.atan2(d!.x - c!.x, c!.z - d!.z)
+    // a quarter turn at the shoulder, the lean at the knee: each takes two tangents off and gives its arc
+    const arc = (angle: number) => 96 * angle - 2 * 96 * Math.tan(angle / 2)
+    expect(memberLengthMm(left!)).toBeCloseTo(leg(a, b) + leg(b, c) + leg(c, d) + arc(Math.PI / 2) + arc(Math.abs(turn)), 0)
+  })
+  test('a person in the middle of a rung, by hand: no less than M = F·L/8 of a built-in beam, no more than F·L/4 of one on two supports', () => {
+    const e = evaluate(climbing(), defaultRules)
+    const rung = e.assembly.members.find((m) => m.id.endsWith('rung:1'))!
+    const used = e.limits.find((l) => l.id === 'bar.bending')!
+    expect(used.used.value).not.toBeNull()
+    const forceN = defaultRules.personKg * defaultRules.personImpact * G_M_S2
+    const w = profileSection(rung.profileId).wyMm3
+    const least = (forceN * memberLengthMm(rung)) / 8 / w
+    // the worst member of all is used no less than the rung is
+    expect(used.used.value!).toBeGreaterThan(least)
+  })
+  test('without somebody who climbs it is only carried; with a weaker rung more is used', () => {
+    const ratio = (job: Job) => evaluate(job, defaultRules).limits.find((l) => l.id === 'bar.bending')!.ratio!
+    const still = { ...climbing(), brief: { ...climbing().brief, someoneClimbs: false } }
+    expect(ratio(climbing())).toBeGreaterThan(3 * ratio(still))
+    expect(ratio(climbing({ wideMm: 560 }))).toBeGreaterThan(ratio(climbing({ wideMm: 340 })))
+  })
+  test('nobody rated the bumper: its feet are not assessed', () => {
+    const feet = evaluate(climbing(), defaultRules).limits.filter((l) => l.id.startsWith('foot.') && l.pieceId === 'p1')
+    expect(feet.some((l) => l.state === 'unknown')).toBe(true)
+  })
+  test('on a rack it hangs on the rearmost bar', () => {
+    const base = newJob('Ladder', wagon, METRIC)
+    const job: Job = {
+      ...base,
+      brief: { ...base.brief, speedKmh: 90 },
+      pieces: [...base.pieces, { id: 'p2', name: '', letter: 'B', family: 'ladder', params: schema.parse({}), on: 'p1', state: 'fitted' }],
+    }
+    const { assembly, issues } = evaluate(job, defaultRules)
+    const bars = assembly.members.filter((m) => m.name === 'Crossbar').sort((a, b) => a.path[0]!.x - b.path[0]!.x)
+    expect(new Set(assembly.joints.filter((j) => j.collar).map((j) => j.between[1]))).toEqual(new Set([bars[0]!.id]))
+    expect(issues.filter((i) => i.code === 'unstable')).toEqual([])
+  })
+  test('what cannot be is said', () => {
+    expect(made().says).toEqual([])
+    expect(made({ firstRungMm: 900 }).says.join()).toMatch(/nobody steps so high; \{700\}/)
+    expect(made({ wideMm: 240 }).says.join()).toMatch(/A foot has \{208\} between the rails/)
+    expect(made({ bendRadiusMm: null }).says.join()).toMatch(/no cut length until its radius is known/)
+    expect(built(family, {}, { ...wagon, measures: {} }).says.join()).toMatch(/measure the bumper/)
+    expect(built(family, {}, { ...wagon, mounts: [] }).says.join()).toMatch(/no line for a bar of its own/)
+  })
+})
