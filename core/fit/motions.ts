@@ -31,6 +31,9 @@ export type Motion = {
   first: { id: string; name: string } | null
 }
 
+/** What a mover does, and what would clear it: tried only where it is told, for that takes many sweeps. */
+type Moved = { motion: Motion; cures: () => Cure[] }
+
 /** Everything that moves on the job, one at a time from shut to open, all else shut. Parked, for nothing is opened on the road. */
 export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
   const { assembly, vehicle, brief, stops } = given
@@ -40,17 +43,18 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
   const movable = (pieceId: string) => !assembly.mounts.some((m) => m.id.startsWith(`${pieceId}/`) && m.kind === 'receiver')
   return movers.map((mover): Motion => {
     const shut = moved(mover, movers.find((o) => o.id === mover.after) ?? null)
-    if (!mover.leaf || !(shut.touch || shut.lacks)) return shut
+    const told = (m: Moved): Motion => ({ ...m.motion, cures: m.cures() })
+    if (!mover.leaf || !(shut.motion.touch || shut.motion.lacks)) return told(shut)
     // a gate behind a swing arm is opened once the arm stands aside, as nobody would do it the other way round
     for (const arm of movers.filter((m) => m.pieceId !== null && swingsAside(m))) {
       const aside = moved(mover, arm)
-      if (!aside.touch && !aside.lacks) return { ...aside, first: { id: arm.id, name: arm.name } }
+      if (!aside.motion.touch && !aside.motion.lacks) return { ...told(aside), first: { id: arm.id, name: arm.name } }
     }
-    return shut
+    return told(shut)
   })
 
   /** One mover from shut to open, once another has gone all its way. */
-  function moved(mover: Mover, before: Mover | null): Motion {
+  function moved(mover: Mover, before: Mover | null): Moved {
     const { leaf, ...told } = mover
     const out = new Set(takenOut(mover, assembly, brief))
     const solids = (before ? afterMove(all, movers, before, before.to ?? before.from) : all).filter((s) => !out.has(s.id))
@@ -71,21 +75,13 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
     }
     const found = sweep()
     // nobody measured how far it opens: that matters only where it could meet something at all
-    if (mover.to === null)
-      return {
-        mover: told,
-        touch: null,
-        least: null,
-        cures: [],
-        first: null,
-        lacks: found.touch ? `how far the ${mover.name.toLowerCase()} opens` : null,
-      }
+    if (mover.to === null) {
+      const lacks = found.touch ? `how far the ${mover.name.toLowerCase()} opens` : null
+      return { motion: { mover: told, touch: null, least: null, cures: [], lacks, first: null }, cures: () => [] }
+    }
     return {
-      mover: told,
-      ...found,
-      cures: found.touch ? curesOf(mover, found.touch, solids, movable, sweep, movedBy) : [],
-      lacks: null,
-      first: null,
+      motion: { mover: told, ...found, cures: [], lacks: null, first: null },
+      cures: () => (found.touch ? curesOf(mover, found.touch, solids, movable, sweep, movedBy) : []),
     }
   }
 }
