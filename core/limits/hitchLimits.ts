@@ -2,9 +2,11 @@ import type { Fitting } from '../assembly/assembly'
 import { boxOf, centreOfParts, type PartMass, partMasses, plateCorners } from '../assembly/places'
 import { profileSection } from '../catalogue/profiles'
 import { type Figure, figure, type Input, SHOP_RULE, sum } from '../figure/figure'
+import { greatest } from '../figure/greatest'
 import { departureDeg } from '../hitch/departure'
 import { carriedBy } from '../loads/carried'
 import { roadFactor } from '../loads/loadCases'
+import { swungOpen } from '../loads/swungOpen'
 import { G_M_S2 } from '../quantity/units'
 import { tyreDiameterMm } from '../vehicle/masses'
 import type { LedgerGiven } from './ledger'
@@ -82,6 +84,51 @@ const momentFigure = (on: OnHitch, factor: number, when: string): Figure =>
     (v) => Math.abs(v.k * sum(v.m.map((kg, i) => kg * v.g * v.d[i]!))),
   )
 
+/**
+ * The same with an arm swung open, parked: what swings stands further behind the pin, and beside it, which twists the receiver as well; both together. The
+ * worst of several arms; null where nothing in the receiver swings.
+ */
+function openMoment({ assembly, vehicle, brief }: LedgerGiven): Figure | null {
+  const pin = assembly.mounts.find((m) => m.kind === 'receiver')
+  if (!pin) return null
+  const bodies = onBodies(assembly, vehicle)
+  const own = (id: string) => bodies.get(id)?.includes(RECEIVER) ?? false
+  const there = new Map(cargoBodies(assembly, vehicle, brief))
+  const all = swungOpen(assembly, carriedBy(assembly, brief))
+    .filter((o) => o.motion.moves.some(own))
+    .map((o) => {
+      const parts = partMasses(o.assembly).filter((x) => own(x.id))
+      const placed = (x: PartMass) => !x.unknown?.some((u) => u === 'x' || u === 'behind')
+      const cargo = o.carried.filter((c) => c.counts !== 'driving' && there.get(c.cargoId)?.includes(RECEIVER))
+      return figure(
+        {
+          id: 'hitch.open',
+          name: `Moment about the hitch pin, ${o.motion.name.toLowerCase()} open, parked`,
+          unit: 'N·mm',
+          formula: 'M = g·√((Σ m·d)² + (Σ m·y)²)',
+          source: 'statics',
+          with: {
+            m: [
+              ...parts.map((x): Input => [x.kg, 'kg', `mass of ${x.name}`]),
+              ...cargo.map((c): Input => [c.most, 'kg', `mass of ${c.name}`]),
+            ],
+            d: [
+              ...parts.map((x): Input => [placed(x) ? pin.place.x - x.at.x : null, 'mm', `${x.name} behind the pin`]),
+              ...cargo.map((c): Input => [pin.place.x - c.xMm, 'mm', `${c.name} behind the pin`]),
+            ],
+            y: [
+              ...parts.map((x): Input => [x.at.y - pin.place.y, 'mm', `${x.name} beside it`]),
+              ...cargo.map((c): Input => [c.yMm - pin.place.y, 'mm', `${c.name} beside it`]),
+            ],
+            g: [G_M_S2, 'm/s²', 'standard gravity'],
+          },
+        },
+        ({ m, d, y, g }) => g * Math.hypot(sum(m.map((kg, i) => kg * d[i]!)), sum(m.map((kg, i) => kg * y[i]!))),
+      )
+    })
+  return all.find((f) => f.value === null) ?? greatest(all, (f) => f.value ?? 0)
+}
+
 /** A carrier in the receiver: weight against tongue and carrier ratings, and the angle it leaves at the rear. Nothing when there is none. */
 export function hitchLimits(given: LedgerGiven): Limit[] {
   const { vehicle, brief, rules } = given
@@ -104,6 +151,24 @@ export function hitchLimits(given: LedgerGiven): Limit[] {
   const diameter = tyreDiameterMm(vehicle.tyres.now)
   const radius = diameter === null ? null : diameter / 2
   const angle = (p: OnHitch['lowest'][number]) => departureDeg(p.behindAxleMm, p.bottomZMm, radius ?? 350)
+  const open = openMoment(given)
+  const mayTurn = figure(
+    {
+      id: 'hitch.moment.allowed',
+      name: 'Tongue rating at its distance behind the pin, on usual roads',
+      unit: 'N·mm',
+      formula: 'M = k₀·R·g·d₀',
+      source: `R: maker; d₀ and k₀: ${SHOP_RULE}`,
+      assumes: ['nobody rates a receiver by its moment: its tongue rating is taken to hold so far behind the pin, on a road and its bumps'],
+      with: {
+        R: vehicleInput(vehicle, 'tongueKg', 'kg'),
+        'd₀': [rules.receiverArmMm, 'mm', 'distance behind the pin'],
+        'k₀': [rules.bumpG, '', 'what a road adds'],
+        g: [G_M_S2, 'm/s²', 'standard gravity'],
+      },
+    },
+    (v) => v['k₀'] * v.R * v.g * v['d₀'],
+  )
   const [drags] = [...on.lowest].sort((a, b) => angle(a) - angle(b))
   return [
     limit({
@@ -130,27 +195,22 @@ export function hitchLimits(given: LedgerGiven): Limit[] {
       unit: 'N·mm',
       ...near,
       used: momentFigure(on, roadFactor(rules, brief.road), brief.road === 'road' ? 'on a road bump' : 'on a rough track'),
-      allowed: figure(
-        {
-          id: 'hitch.moment.allowed',
-          name: 'Tongue rating at its distance behind the pin, on usual roads',
-          unit: 'N·mm',
-          formula: 'M = k₀·R·g·d₀',
-          source: `R: maker; d₀ and k₀: ${SHOP_RULE}`,
-          assumes: [
-            'nobody rates a receiver by its moment: its tongue rating is taken to hold so far behind the pin, on a road and its bumps',
-          ],
-          with: {
-            R: vehicleInput(vehicle, 'tongueKg', 'kg'),
-            'd₀': [rules.receiverArmMm, 'mm', 'distance behind the pin'],
-            'k₀': [rules.bumpG, '', 'what a road adds'],
-            g: [G_M_S2, 'm/s²', 'standard gravity'],
-          },
-        },
-        (v) => v['k₀'] * v.R * v.g * v['d₀'],
-      ),
+      allowed: mayTurn,
       caution,
     }),
+    ...(open
+      ? [
+          limit({
+            id: 'hitch.open',
+            name: 'Moment on the receiver, swung open',
+            unit: 'N·mm',
+            ...near,
+            used: open,
+            allowed: mayTurn,
+            caution: 'Open an arm on level ground only, its stop fitted: on a slope it swings by itself.',
+          }),
+        ]
+      : []),
     limit({
       id: 'departure',
       name: 'Departure angle',

@@ -94,6 +94,28 @@ describe('a swing-out wheel carrier', () => {
     expect(ratio({ hingeOutMm: 900 })).toBeGreaterThan(ratio({}))
   })
 
+  test('open, the receiver is turned back and twisted at once: by hand from every part’s place, and more than shut', () => {
+    const e = evaluate(jobOf({ opensDeg: 90 }), defaultRules)
+    const [open] = swungOpen(e.assembly, [])
+    const pin = e.assembly.mounts[0]!.place
+    const masses = [
+      ...open!.assembly.members.map((m) => ({ kg: memberMassKg(m), at: memberMiddle(m) })),
+      ...open!.assembly.plates.map((p) => ({ kg: plateMassKg(p), at: p.pose.origin })),
+      ...open!.assembly.fittings.map((f) => ({ kg: f.massKg!, at: f.at })),
+    ]
+    const about = (of: (at: { x: number; y: number }) => number) => masses.reduce((s, m) => s + m.kg * G_M_S2 * of(m.at), 0)
+    const hand = Math.hypot(
+      about((at) => pin.x - at.x),
+      about((at) => at.y - pin.y),
+    )
+    const found = e.limits.find((l) => l.id === 'hitch.open')!
+    // the receiver’s own fitting weighs a little at the pin; the plate is drawn by its face
+    expect(found.used.value! / hand).toBeCloseTo(1, 2)
+    expect(found.used.value!).toBeGreaterThan(e.hitchMoment!.value!)
+    expect(limitOf({ wheelKg: null }, 'hitch.open').state).toBe('unknown')
+    expect(limitOf({ wheelKg: 110 }, 'hitch.open').used.value!).toBeGreaterThan(2 * limitOf({}, 'hitch.open').used.value!)
+  })
+
   test('what nobody weighed or rated is not assessed: the wheel, the spindle, the latch', () => {
     expect(evaluate(jobOf({ wheelKg: null }), defaultRules).limits.filter((l) => l.group === 'rack' && l.state === 'clear')).toEqual([])
     expect(limitOf({ latchN: null }, 'joint.rated').state).toBe('unknown')
