@@ -4,7 +4,6 @@ import {
   emptyAssembly,
   type Joint,
   type Member,
-  type Mount,
   type OwnDimension,
   type Support,
 } from '../../assembly/assembly'
@@ -13,8 +12,8 @@ import { footTypes } from '../../catalogue/mounts'
 import { profileSection } from '../../catalogue/profiles'
 import type { Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
-import { type Place, placesOf } from '../../places/places'
 import type { Site } from '../family'
+import { hitchMount, noReceiver, receiverOf } from '../inReceiver'
 import { FOLD_PIN, foldMotions, foldPlates } from './fold'
 import type { CarrierParams } from './params'
 
@@ -22,8 +21,6 @@ import type { CarrierParams } from './params'
 const ENGAGED_MM = 110
 const PAST_MM = 40
 const TRAY_BOLTS = { size: 'M10' as const, count: 2, apartMm: 30 }
-
-export const receiverOf = (site: Site): Place | null => placesOf(site.vehicle).places.find((p) => p.kind === 'receiver') ?? null
 
 /** Where the trays stand along the vehicle, the nearest first. mm */
 export const trayXMm = (p: CarrierParams, pinXMm: number): number[] =>
@@ -34,18 +31,7 @@ const capped = (): Member['ends'] => [{ kind: 'cap' }, { kind: 'cap' }]
 
 export function assemble(p: CarrierParams, site: Site): { assembly: Assembly; issues: Issue[] } {
   const place = receiverOf(site)
-  if (!place)
-    return {
-      assembly: emptyAssembly,
-      issues: [
-        {
-          code: 'shape',
-          at: ['vehicle', 'measures'],
-          fix: null,
-          says: 'The carrier has no receiver to stand in: measure its pin at Measure, sheet “Rear end”',
-        },
-      ],
-    }
+  if (!place) return noReceiver('carrier')
   const pin = place.from
   const tongue = profileSection(p.tongueProfileId)
   const tray = profileSection(p.trayProfileId)
@@ -179,20 +165,6 @@ export function assemble(p: CarrierParams, site: Site): { assembly: Assembly; is
     ...(fold?.joints ?? []),
   ]
   const foot = footTypes.receiver
-  const mount: Mount = {
-    id: 'hitch',
-    mark: 'H1',
-    kind: 'receiver',
-    placeId: place.id,
-    bodyId: place.bodyId,
-    on: 'tongue',
-    side: 'middle',
-    place: pin,
-    normal: place.normal,
-    massKg: foot.massKg,
-    backingMm: null,
-    via: null,
-  }
   const z = trayZ + tray.heightMm / 2
   const bearing = (i: number) => ({ on: `tray:${i}`, xMm: xs[i]!, leftMm: p.trayLengthMm / 2, rightMm: -p.trayLengthMm / 2, zMm: z })
   const plain = { bodyId: place.bodyId, surface: null, walkOn: [], climbOn: [] }
@@ -215,7 +187,7 @@ export function assemble(p: CarrierParams, site: Site): { assembly: Assembly; is
       members,
       plates: fold?.plates ?? [],
       joints,
-      mounts: [mount],
+      mounts: [hitchMount(place)],
       supports,
       anchors: p.strapPoints ? strapPoints(p, xs, z, turned) : [],
       motions: p.folds && !folded ? foldMotions(members.slice(rises ? 2 : 1), { x: foldX, z: beamZ }) : [],

@@ -1,16 +1,10 @@
 import { profileSection } from '../../catalogue/profiles'
-import { demoVehicles } from '../../vehicle/demoVehicles'
 import { coatChoices, jointChoices, profileChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
+import { NO_RECEIVER, pickupWithReceiver, receiverOf } from '../inReceiver'
 import { lengthMeasure } from '../measures'
-import { assemble, receiverOf, trayXMm } from './assemble'
+import { assemble, trayXMm } from './assemble'
 import { CarrierParams } from './params'
-
-const pickup = demoVehicles[1]
-const inReceiver = {
-  ...pickup,
-  measures: { ...pickup.measures, 'rear.receiverToBumper': { ...pickup.measures['rear.receiverHeight']!, value: 90 } },
-}
 
 /** A carrier that stands in the receiver by its tongue: trays for bicycles, or cross tubes for a box. */
 export const receiverCarrier: Family<CarrierParams> = {
@@ -19,7 +13,7 @@ export const receiverCarrier: Family<CarrierParams> = {
   group: 'behind',
   says: 'A tongue with a pin, a beam and trays: one to four bicycles, or a box.',
   params: CarrierParams,
-  fits: (site) => (receiverOf(site) ? null : 'it needs a receiver: measure its pin and bumper at Measure, sheet “Rear end”'),
+  fits: (site) => (receiverOf(site) ? null : NO_RECEIVER),
   start: () => CarrierParams.parse({}),
   assemble,
   measures: (p, site) => {
@@ -143,15 +137,15 @@ export const receiverCarrier: Family<CarrierParams> = {
   profile: { of: (p) => p.trayProfileId, set: (p, trayProfileId) => ({ ...p, trayProfileId }) },
   finish: (p) => p.finish,
   examples: [
-    { name: 'two bicycles, welded steel', vehicle: inReceiver, params: CarrierParams.parse({}) },
+    { name: 'two bicycles, welded steel', vehicle: pickupWithReceiver, params: CarrierParams.parse({}) },
     {
       name: 'four bicycles, raised and folding',
-      vehicle: inReceiver,
+      vehicle: pickupWithReceiver,
       params: CarrierParams.parse({ trays: 4, riseMm: 180, folds: true, pitchMm: 200 }),
     },
     {
       name: 'a box on bolted aluminium',
-      vehicle: inReceiver,
+      vehicle: pickupWithReceiver,
       params: CarrierParams.parse({
         carries: 'box',
         trays: 3,

@@ -5,7 +5,6 @@ import {
   type Joint,
   type Member,
   type Motion,
-  type Mount,
   type OwnDimension,
   type Plate,
 } from '../../assembly/assembly'
@@ -16,50 +15,23 @@ import { profileOf, profileSection } from '../../catalogue/profiles'
 import { rectangle } from '../../geometry/polygon'
 import type { Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
-import { type Place, placesOf } from '../../places/places'
 import type { Site } from '../family'
+import { hitchMount, noReceiver, receiverOf } from '../inReceiver'
 import type { SwingOutParams } from './params'
 import { ENGAGED_MM, PLATE_MM, type SwingShape, spindleTop, swingShape } from './shape'
 import { swayOf } from './sway'
-
-export const receiverOf = (site: Site): Place | null => placesOf(site.vehicle).places.find((p) => p.kind === 'receiver') ?? null
 
 const shape = (key: string, says: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says })
 
 export function assemble(p: SwingOutParams, site: Site): { assembly: Assembly; issues: Issue[] } {
   const place = receiverOf(site)
-  if (!place)
-    return {
-      assembly: emptyAssembly,
-      issues: [
-        {
-          code: 'shape',
-          at: ['vehicle', 'measures'],
-          fix: null,
-          says: 'The swing-out carrier has no receiver to stand in: measure its pin at Measure, sheet “Rear end”',
-        },
-      ],
-    }
+  if (!place) return noReceiver('swing-out carrier')
   const pin = place.from
   const s = swingShape(p, pin)
   const sway = swayOf(p, pin)
   const members = [...membersOf(p, s, pin), ...sway.members]
   const caps = members.filter((m) => isHollow(m.profileId)).reduce((n, m) => n + m.ends.filter((e) => e.kind === 'cap').length, 0)
   const foot = footTypes.receiver
-  const mount: Mount = {
-    id: 'hitch',
-    mark: 'H1',
-    kind: 'receiver',
-    placeId: place.id,
-    bodyId: place.bodyId,
-    on: 'tongue',
-    side: 'middle',
-    place: pin,
-    normal: place.normal,
-    massKg: foot.massKg,
-    backingMm: null,
-    via: null,
-  }
   return {
     assembly: {
       ...emptyAssembly,
@@ -67,7 +39,7 @@ export function assemble(p: SwingOutParams, site: Site): { assembly: Assembly; i
       plates: [wheelPlate(p, s)],
       fittings: [wheelOf(p, s)],
       joints: [...jointsOf(p, s, pin), ...sway.joints],
-      mounts: [mount],
+      mounts: [hitchMount(place)],
       motions: [swings(p, s)],
       hardware: [
         ...footHardware(foot, 1, null),

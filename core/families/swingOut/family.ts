@@ -1,16 +1,10 @@
-import { demoVehicles } from '../../vehicle/demoVehicles'
 import { boxChoices, coatChoices, roundChoices, stifferThan } from '../choices'
 import type { Family, Site } from '../family'
+import { NO_RECEIVER, pickupWithReceiver, receiverOf } from '../inReceiver'
 import { lengthMeasure } from '../measures'
-import { assemble, receiverOf } from './assemble'
+import { assemble } from './assemble'
 import { SwingOutParams } from './params'
 import { swingShape } from './shape'
-
-const pickup = demoVehicles[1]
-const inReceiver = {
-  ...pickup,
-  measures: { ...pickup.measures, 'rear.receiverToBumper': { ...pickup.measures['rear.receiverHeight']!, value: 90 } },
-}
 
 /** A spindle and a rest so far past the edge of a gate do not stand in its way. Shop's own, mm */
 const PAST_GATE_MM = 70
@@ -36,7 +30,7 @@ export const swingOut: Family<SwingOutParams> = {
   group: 'behind',
   says: 'A beam in the receiver, a spindle at one end, and an arm with the spare wheel that swings aside. Not for a person to climb on.',
   params: SwingOutParams,
-  fits: (site) => (receiverOf(site) ? null : 'it needs a receiver: measure its pin and bumper at Measure, sheet “Rear end”'),
+  fits: (site) => (receiverOf(site) ? null : NO_RECEIVER),
   start: (site) => {
     const outMm = besideGate(site)
     return SwingOutParams.parse(outMm === null ? {} : { hingeOutMm: outMm, latchOutMm: outMm })
@@ -197,10 +191,10 @@ export const swingOut: Family<SwingOutParams> = {
   finish: (p) => p.finish,
   mirrored: (p) => ({ ...p, hinge: p.hinge === 'left' ? 'right' : 'left' }),
   examples: [
-    { name: 'steel, to the left, nothing of it rated', vehicle: inReceiver, params: SwingOutParams.parse({}) },
+    { name: 'steel, to the left, nothing of it rated', vehicle: pickupWithReceiver, params: SwingOutParams.parse({}) },
     {
       name: 'a weighed wheel of 35 in, rated parts, to the right',
-      vehicle: inReceiver,
+      vehicle: pickupWithReceiver,
       params: SwingOutParams.parse({
         hinge: 'right',
         wheelMm: 889,
@@ -216,7 +210,7 @@ export const swingOut: Family<SwingOutParams> = {
     },
     {
       name: 'aluminium arm, a small wheel, clamped tongue',
-      vehicle: inReceiver,
+      vehicle: pickupWithReceiver,
       params: SwingOutParams.parse({
         wheelMm: 620,
         wheelWideMm: 190,
@@ -229,7 +223,7 @@ export const swingOut: Family<SwingOutParams> = {
     },
     {
       name: 'low and wide, wheel towards the latch',
-      vehicle: inReceiver,
+      vehicle: pickupWithReceiver,
       params: SwingOutParams.parse({
         hingeOutMm: 760,
         latchOutMm: 700,
