@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { copyFileSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { test as base, expect, type Locator, type Page } from '@playwright/test'
@@ -24,12 +24,37 @@ export const stopServer = (server: Server, signal: NodeJS.Signals = 'SIGTERM') =
     server.process.kill(signal)
   })
 
-/** Each test has a shop of its own, filled with the demo data, so that none depends on another; an error on any page fails the test. */
-export const test = base.extend<{ quiet: undefined; shop: Server }>({
-  // biome-ignore lint/correctness/noEmptyPattern: the runner reads the first parameter's names
-  shop: async ({}, use) => {
+/** Every job has its verdict, and it is of what the job is now. */
+async function judged(address: string): Promise<void> {
+  for (;;) {
+    const { rows } = (await (await fetch(`${address}/api/jobs`)).json()) as { rows: { judged: boolean }[] }
+    if (rows.length && rows.every((r) => r.judged)) return
+    await new Promise((resolve) => setTimeout(resolve, 300))
+  }
+}
+
+/**
+ * Each test has a shop of its own, so that none depends on another: a copy of one that was filled with the demo data and judged once, as a shop is that has
+ * been open for a while. An error on any page fails the test.
+ */
+export const test = base.extend<{ quiet: undefined; shop: Server }, { filled: string }>({
+  filled: [
+    // biome-ignore lint/correctness/noEmptyPattern: the runner reads the first parameter's names
+    async ({}, use) => {
+      const folder = mkdtempSync(join(tmpdir(), 'tideline-e2e-filled-'))
+      const database = join(folder, 'shop.sqlite')
+      const server = await startServer(database)
+      await judged(server.address)
+      await stopServer(server)
+      await use(folder)
+      rmSync(folder, { recursive: true })
+    },
+    { scope: 'worker' },
+  ],
+  shop: async ({ filled }, use) => {
     const folder = mkdtempSync(join(tmpdir(), 'tideline-e2e-'))
-    const server = await startServer(join(folder, 'shop.sqlite'))
+    for (const file of readdirSync(filled).filter((f) => f.startsWith('shop.sqlite'))) copyFileSync(join(filled, file), join(folder, file))
+    const server = await startServer(join(folder, 'shop.sqlite'), 'serve')
     await use(server)
     await stopServer(server)
     rmSync(folder, { recursive: true })

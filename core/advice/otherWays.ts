@@ -22,7 +22,7 @@ export type WayRow = {
   governs: string
 }
 /** A plan for comparing is not searched to the end. ms */
-const PLAN_MS = 2000
+const PLAN_MS = 700
 /** Sheet that folds, of each metal. */
 const SHEET: Record<Metal, string> = { steel: 'steel', aluminium: 'al5052h32' }
 

@@ -58,7 +58,7 @@ function inTheRound(paper: Paper, job: Job, result: Evaluation): void {
   paper.addPage()
   const width = (paper.page.width - 2 * MARGIN - 16) / 2
   for (const [i, seen] of (['front', 'rear'] as const).entries())
-    paper.image(picturePng(job, result, seen, 620), MARGIN + i * (width + 16), 80, { fit: [width, paper.page.height - 160] })
+    paper.image(picturePng(job, result, seen, 520), MARGIN + i * (width + 16), 80, { fit: [width, paper.page.height - 160] })
   paper.font('text').fontSize(8.5).fillColor(INK).text('In the round: a likeness, not to scale. Nothing is measured off it.', MARGIN, 60)
 }
 
