@@ -216,7 +216,9 @@ describe.each(examples)('%s', (_, family, example) => {
     }
   })
 
-  test('the ends of every field give an answer, or a fault in words', () => {
+  // the plainest and the oddest of a family: its fields are the same in all of its examples
+  const plainOrOdd = example === family.examples[0] || example === family.examples.at(-1)
+  test.runIf(plainOrOdd)('the ends of every field give an answer, or a fault in words', () => {
     const design = designOf(job)
     for (const f of design.fields()) {
       expect(f.label.length).toBeGreaterThan(2)
