@@ -72,10 +72,10 @@ ${today(job, card)}<label>Something else<input id="else" maxlength="200"></label
 `
 }
 
-/** A view without the shop's marks: what things are is said in words, and pressing one must not be missed. */
+/** A view without the shop's marks and the ways of doors: what things are is said in words, and pressing one must not be missed. */
 function drawn(job: Job, e: Evaluation, view: (typeof views)[number]): string {
   const sheet = drawView(view, e.assembly, job.vehicle, job.brief)
-  return toSvg({ ...sheet, entities: sheet.entities.filter((x) => x.kind !== 'balloon') }, job.units, 46, true)
+  return toSvg({ ...sheet, entities: sheet.entities.filter((x) => x.layer !== 'mark' && x.layer !== 'swing') }, job.units, 46, true)
 }
 
 function image(job: Job, e: Evaluation, seen: 'front' | 'rear'): string {
