@@ -47,6 +47,8 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
     if (!mover.leaf || !(shut.motion.touch || shut.motion.lacks)) return told(shut)
     // a gate behind a swing arm is opened once the arm stands aside, as nobody would do it the other way round
     for (const arm of movers.filter((m) => m.pieceId !== null && swingsAside(m))) {
+      // an arm that meets something itself does not get out of the way
+      if (moved(arm, null).motion.touch) continue
       const aside = moved(mover, arm)
       if (!aside.motion.touch && !aside.motion.lacks) return { ...told(aside), first: { id: arm.id, name: arm.name } }
     }

@@ -6,7 +6,7 @@ import { greatest } from '../figure/greatest'
 import { departureDeg } from '../hitch/departure'
 import { carriedBy } from '../loads/carried'
 import { roadFactor } from '../loads/loadCases'
-import { swungOpen } from '../loads/swungOpen'
+import { swungThrough } from '../loads/swungOpen'
 import { G_M_S2 } from '../quantity/units'
 import { tyreDiameterMm } from '../vehicle/masses'
 import type { LedgerGiven } from './ledger'
@@ -85,8 +85,8 @@ const momentFigure = (on: OnHitch, factor: number, when: string): Figure =>
   )
 
 /**
- * The same with an arm swung open, parked: what swings stands further behind the pin, and beside it, which twists the receiver as well; both together. The
- * worst of several arms; null where nothing in the receiver swings.
+ * The same with an arm swung aside, parked: what swings stands further behind the pin, and beside it, which twists the receiver as well; both together. The
+ * worst of all its way, and of several arms; null where nothing in the receiver swings.
  */
 function openMoment({ assembly, vehicle, brief }: LedgerGiven): Figure | null {
   const pin = assembly.mounts.find((m) => m.kind === 'receiver')
@@ -94,7 +94,7 @@ function openMoment({ assembly, vehicle, brief }: LedgerGiven): Figure | null {
   const bodies = onBodies(assembly, vehicle)
   const own = (id: string) => bodies.get(id)?.includes(RECEIVER) ?? false
   const there = new Map(cargoBodies(assembly, vehicle, brief))
-  const all = swungOpen(assembly, carriedBy(assembly, brief))
+  const all = swungThrough(assembly, carriedBy(assembly, brief))
     .filter((o) => o.motion.moves.some(own))
     .map((o) => {
       const parts = partMasses(o.assembly).filter((x) => own(x.id))
@@ -103,7 +103,7 @@ function openMoment({ assembly, vehicle, brief }: LedgerGiven): Figure | null {
       return figure(
         {
           id: 'hitch.open',
-          name: `Moment about the hitch pin, ${o.motion.name.toLowerCase()} open, parked`,
+          name: `Moment about the hitch pin, ${o.motion.name.toLowerCase()} swung to ${Math.round(o.atDeg)}°, parked`,
           unit: 'N·mm',
           formula: 'M = g·√((Σ m·d)² + (Σ m·y)²)',
           source: 'statics',

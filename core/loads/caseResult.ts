@@ -41,5 +41,5 @@ export type CaseResult = {
 }
 /** What a case lacks, and the parts it is about; null = all of them. */
 export type Lack = { says: string; on: string[] | null }
-/** Where somebody's weight is on a member, and how much of it pulls aside as well, to the left positive. */
-export type Person = { memberId: string; atMm: number; leftShare?: number }
+/** Where somebody's weight is on a member, and which share of it pulls level as well, forward and to the left positive. */
+export type Person = { memberId: string; atMm: number; pulls?: { x: number; y: number } }

@@ -98,7 +98,7 @@ describe('wind, people and what is parked', () => {
     const worst = e.feet.find((f) => f.downCase === 'a person climbing up')
     expect(worst).toBeDefined()
     const assembly = assembled(job)
-    const place = { memberId: 'p1/bar:0', atMm: 0, leftShare: 0.5 }
+    const place = { memberId: 'p1/bar:0', atMm: 0, pulls: { x: 0, y: 0.5 } }
     const solver = rackSolver(assembly, [], defaultRules, [place], 'free')!
     const parked = loadCases(defaultRules, 'road')[0]
     const [without, with_] = [undefined, place].map((p) => solver.solve(parked, null, 'most', 'feet', p).feet)

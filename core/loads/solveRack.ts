@@ -146,7 +146,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
   }
   const stoodOn = (person: Person) => {
     const n = rules.personKg * rules.personImpact * G_M_S2
-    return aloneAt(nodeAt(person.memberId, person.atMm), [0, n * (person.leftShare ?? 0), -n])
+    return aloneAt(nodeAt(person.memberId, person.atMm), [n * (person.pulls?.x ?? 0), n * (person.pulls?.y ?? 0), -n])
   }
 
   return {

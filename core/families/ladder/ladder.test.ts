@@ -65,6 +65,20 @@ describe('a rear ladder', () => {
     // the worst member of all is used no less than the rung is
     expect(used.used.value!).toBeGreaterThan(least)
   })
+  test('a climber leans out behind the ladder: its collars are pulled to the rear by his share, by the frame’s own balance', () => {
+    const e = evaluate(climbing(), defaultRules)
+    const { people } = { people: e.cases.filter((c) => c.person) }
+    expect(people.length).toBeGreaterThan(0)
+    for (const c of people) expect(c.person!.pulls).toEqual({ x: -defaultRules.climbPullShare, y: 0 })
+    const [worst] = people
+    const forward = worst!.feet.reduce((s, f) => s + f.push.x, 0)
+    const n = defaultRules.personKg * defaultRules.personImpact * G_M_S2
+    expect(forward).toBeCloseTo(-n * defaultRules.climbPullShare, 3)
+    // who does not lean pulls less at the head
+    const collar = (share: number) =>
+      evaluate(climbing(), { ...defaultRules, climbPullShare: share }).limits.find((l) => l.id === 'joint.collar')!.used.value!
+    expect(collar(defaultRules.climbPullShare)).toBeGreaterThan(collar(0))
+  })
   test('without somebody who climbs it is only carried; with a weaker rung more is used', () => {
     const ratio = (job: Job) => evaluate(job, defaultRules).limits.find((l) => l.id === 'bar.bending')!.ratio!
     const still = { ...climbing(), brief: { ...climbing().brief, someoneClimbs: false } }

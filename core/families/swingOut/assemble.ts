@@ -28,7 +28,7 @@ export function assemble(p: SwingOutParams, site: Site): { assembly: Assembly; i
   if (!place) return noReceiver('swing-out carrier')
   const pin = place.from
   const s = swingShape(p, pin)
-  const sway = swayOf(p, pin)
+  const sway = swayOf(p, pin, site.rules.loadFactor)
   const members = [...membersOf(p, s, pin), ...sway.members]
   const caps = members.filter((m) => isHollow(m.profileId)).reduce((n, m) => n + m.ends.filter((e) => e.kind === 'cap').length, 0)
   const foot = footTypes.receiver

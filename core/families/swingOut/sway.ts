@@ -1,6 +1,8 @@
 import type { Hardware, Joint, Member } from '../../assembly/assembly'
 import { throughBolts } from '../../assembly/usualHardware'
+import { SHOP_GRADE } from '../../catalogue/bolts'
 import { profileSection } from '../../catalogue/profiles'
+import { boltMayN } from '../../fasten/bolt'
 import type { Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import { wedge } from '../../wedge/wedge'
@@ -21,7 +23,11 @@ export function insertOf(p: Pick<SwingOutParams, 'slackMm' | 'cutDeg'>): { drawM
 }
 
 /** What keeps the tongue from knocking in its receiver: a sloped end drawn along another, or a clamp; and what is open about it. */
-export function swayOf(p: SwingOutParams, pin: Vec3): { members: Member[]; joints: Joint[]; hardware: Hardware[]; issues: Issue[] } {
+export function swayOf(
+  p: SwingOutParams,
+  pin: Vec3,
+  loadFactor: number,
+): { members: Member[]; joints: Joint[]; hardware: Hardware[]; issues: Issue[] } {
   const none = { members: [], joints: [], hardware: [], issues: [] as Issue[] }
   const says = (key: string, text: string): Issue => ({ code: 'shape', at: ['params', key], fix: null, says: text })
   const tongue = profileSection(p.beamProfileId)
@@ -51,7 +57,19 @@ export function swayOf(p: SwingOutParams, pin: Vec3): { members: Member[]; joint
         ends: [{ kind: 'square' }, { kind: 'mitre', angleDeg: p.cutDeg }],
       },
     ],
-    joints: [{ id: 'joint:insert', kind: 'clamp', between: ['insert', 'tongue'], at: front, collar: { size: DRAW_BOLT, count: 1 } }],
+    joints: [
+      {
+        id: 'joint:insert',
+        kind: 'clamp',
+        between: ['insert', 'tongue'],
+        at: front,
+        rated: {
+          holdsN: boltMayN(DRAW_BOLT, SHOP_GRADE, loadFactor).tensionN,
+          by: `ISO 3506-1, ${SHOP_GRADE}; EN 1993-1-8, table 3.4`,
+          what: `draw bolt ${DRAW_BOLT} of the insert`,
+        },
+      },
+    ],
     hardware: throughBolts(
       DRAW_BOLT,
       ENGAGED_MM + INSERT_MM,

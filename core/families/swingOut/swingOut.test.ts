@@ -116,6 +116,41 @@ describe('a swing-out wheel carrier', () => {
     expect(limitOf({ wheelKg: 110 }, 'hitch.open').used.value!).toBeGreaterThan(2 * limitOf({}, 'hitch.open').used.value!)
   })
 
+  test('an arm that opens to 150° passes the worst on its way: it uses no less of receiver and spindle than one that stops at a right angle', () => {
+    const [right, wide] = [90, 150].map((opensDeg) => evaluate(jobOf({ opensDeg }), defaultRules).limits)
+    for (const id of ['hitch.open', 'bar.bending']) {
+      const used = (l: typeof right) => l!.find((x) => x.id === id)!.used.value!
+      expect(used(wide)).toBeGreaterThanOrEqual(0.999 * used(right))
+    }
+    // its end alone would have told less
+    const at = swungOpen(evaluate(jobOf({ opensDeg: 150 }), defaultRules).assembly, []).map((o) => Math.round(o.atDeg))
+    expect(at[0]).toBe(150)
+    expect(at[1]).toBeLessThan(150)
+  })
+  test('a gate is not called free by an arm that cannot get out of its way', () => {
+    const job = jobOf({ ...(family.start(siteOn(vehicle)) as SwingOutParams), ...known })
+    const post = {
+      name: 'Post',
+      xMm: -2100,
+      yMm: 900,
+      lengthMm: 900,
+      widthMm: 900,
+      heightMm: 900,
+      accessMm: null,
+      taken: vehicle.bodies[0]!.taken,
+    }
+    const walled = { ...job, vehicle: { ...job.vehicle, roofHeightMm: { ...job.vehicle.roofHeightMm, value: 300 }, obstacles: [post] } }
+    expect(motionOf(walled, 'Swing arm').touch).not.toBeNull()
+    const gate = motionOf(walled, 'Tailgate')
+    expect([gate.first, gate.touch === null]).toEqual([null, false])
+  })
+  test('the draw bolt of the insert is held against its own grade, not as a collar', () => {
+    const e = evaluate(jobOf(), defaultRules)
+    const insert = e.assembly.joints.find((j) => j.id.endsWith('joint:insert'))!
+    expect([insert.collar, insert.rated?.by]).toEqual([undefined, expect.stringMatching(/ISO 3506/)])
+    expect(e.limits.some((l) => l.id === 'joint.collar')).toBe(false)
+  })
+
   test('what nobody weighed or rated is not assessed: the wheel, the spindle, the latch', () => {
     expect(evaluate(jobOf({ wheelKg: null }), defaultRules).limits.filter((l) => l.group === 'rack' && l.state === 'clear')).toEqual([])
     expect(limitOf({ latchN: null }, 'joint.rated').state).toBe('unknown')
