@@ -11,8 +11,14 @@ const ruleOf: Record<string, keyof Rules> = {
   assemble: 'boltMin',
   fit: 'footMin',
 }
-/** What the log says of one kind of step: how often it was timed, what it took and was reckoned at in all. */
-export type LearnedTime = { id: string; times: number; tookMin: number; reckonedMin: number }
+/** The figure that a step is reckoned with now; null where it hangs on several. */
+export const figureOf = (stepId: string, rules: Rules): number | null => {
+  const key = ruleOf[stepId]
+  return key ? (rules[key] as number) : null
+}
+
+/** What the log says of one kind of step: how often it was timed, what it took and was reckoned at in all, and how many pieces of work that were. */
+export type LearnedTime = { id: string; times: number; tookMin: number; reckonedMin: number; pieces: number }
 
 /** All that was timed, step by step, over any number of jobs. What was reckoned at nothing teaches nothing. */
 export function learnedTimes(jobs: Record<string, Tick>[]): LearnedTime[] {
@@ -20,8 +26,14 @@ export function learnedTimes(jobs: Record<string, Tick>[]): LearnedTime[] {
   for (const built of jobs)
     for (const [id, t] of Object.entries(built)) {
       if (t.tookMin === null || !t.reckonedMin) continue
-      const at = known.get(id) ?? { id, times: 0, tookMin: 0, reckonedMin: 0 }
-      known.set(id, { id, times: at.times + 1, tookMin: at.tookMin + t.tookMin, reckonedMin: at.reckonedMin + t.reckonedMin })
+      const at = known.get(id) ?? { id, times: 0, tookMin: 0, reckonedMin: 0, pieces: 0 }
+      known.set(id, {
+        id,
+        times: at.times + 1,
+        tookMin: at.tookMin + t.tookMin,
+        reckonedMin: at.reckonedMin + t.reckonedMin,
+        pieces: at.pieces + (t.figureMin ? t.reckonedMin / t.figureMin : 0),
+      })
     }
   return [...known.values()].sort((a, b) => b.times - a.times || a.id.localeCompare(b.id))
 }
@@ -30,12 +42,11 @@ export function learnedTimes(jobs: Record<string, Tick>[]): LearnedTime[] {
 export const ENOUGH_TIMES = 3
 
 /**
- * What a figure of the rules would have to be for the log to have been reckoned right: figure × Σ taken / Σ reckoned. The figure may have been another one when
- * an older step was reckoned; what it was reckoned at then is what is compared. Null where the log is too short or the step hangs on no single figure.
+ * What one piece of work took by the log, Σ taken / Σ pieces: it does not hang on what the figure is now, so that using it once does not make it offer
+ * more the next time. Null where the log is too short, or the step hangs on no single figure.
  */
 export function timeOffer(l: LearnedTime, rules: Rules): { key: keyof Rules; now: number; would: number } | null {
   const key = ruleOf[l.id]
-  if (!key || l.times < ENOUGH_TIMES) return null
-  const now = rules[key] as number
-  return { key, now, would: Math.round(((now * l.tookMin) / l.reckonedMin) * 10) / 10 }
+  if (!key || l.times < ENOUGH_TIMES || l.pieces <= 0) return null
+  return { key, now: rules[key] as number, would: Math.round((l.tookMin / l.pieces) * 10) / 10 }
 }

@@ -13,6 +13,8 @@ export const TickSchema = z.object({
   was: z.string().max(40),
   tookMin: minutes.nullable().default(null),
   reckonedMin: minutes.nullable().default(null),
+  /** the shop's figure that it was reckoned with; null = it hangs on several */
+  figureMin: minutes.nullable().default(null),
   otherwise: z.string().max(500).default(''),
   settled: z.boolean().default(false),
 })
@@ -22,6 +24,7 @@ export const tickOf = (on: string, was: string, over: Partial<Tick> = {}): Tick 
   was,
   tookMin: null,
   reckonedMin: null,
+  figureMin: null,
   otherwise: '',
   settled: false,
   ...over,

@@ -29,10 +29,13 @@ test('the times of all jobs are added up step by step, those of put-away jobs to
   const times = async () => (await request(app).get('/api/times')).body.rows
   expect(await times()).toEqual([])
   const jobs = jobStore(db)
-  const timed = (tookMin: number) => ({ cut: tickOf('2026-11-27', 'x', { tookMin, reckonedMin: 20 }), bend: tickOf('2026-11-27', 'y') })
+  const timed = (tookMin: number) => ({
+    cut: tickOf('2026-11-27', 'x', { tookMin, reckonedMin: 20, figureMin: 2 }),
+    bend: tickOf('2026-11-27', 'y'),
+  })
   const [first] = await Promise.all([30, 50].map((min) => jobs.create({ ...demoJobs[0]!, built: timed(min) })))
   await jobs.setArchived(first!.id, true)
   const spoilt = await jobs.create({ ...demoJobs[1]!, built: timed(1000) })
   await db('job_documents').where({ job_id: spoilt.id }).update({ document: '{"built":{"cut":{"on":"never"}}}' })
-  expect(await times()).toEqual([{ id: 'cut', times: 2, tookMin: 80, reckonedMin: 40 }])
+  expect(await times()).toEqual([{ id: 'cut', times: 2, tookMin: 80, reckonedMin: 40, pieces: 20 }])
 })

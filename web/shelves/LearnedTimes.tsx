@@ -31,15 +31,15 @@ export function LearnedTimes({ rules, onUse }: { rules: Rules; onUse: (key: keyo
 function Row({ learned, rules, onUse }: { learned: LearnedTime; rules: Rules; onUse: (key: keyof Rules, value: number) => void }) {
   const offer = timeOffer(learned, rules)
   const field = offer && ruleFields.find((f) => f.key === offer.key)
-  const ratio = learned.tookMin / learned.reckonedMin
   return (
     <Box
       component="li"
       sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', borderTop: 1, borderColor: 'divider', py: 0.75 }}
     >
       <Box sx={{ flex: '1 1 320px' }}>
-        {field?.label ?? `Step “${learned.id}”`}: {trim(ratio, 2)} × what was reckoned, timed {learned.times}{' '}
-        {learned.times === 1 ? 'time' : 'times'}
+        {field?.label ?? `Step “${learned.id}”`}: {trim(learned.tookMin, 0)} min for what was reckoned at {trim(learned.reckonedMin, 0)},
+        timed {learned.times} {learned.times === 1 ? 'time' : 'times'}
+        {offer ? `; ${trim(learned.tookMin, 0)} min over ${trim(learned.pieces, 0)} of them` : ''}
       </Box>
       {offer && offer.would !== offer.now && (
         <Button variant="outlined" onClick={() => onUse(offer.key, offer.would)}>

@@ -22,7 +22,7 @@ import { useRules } from '../../job/useEvaluation'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
 import { OneStep } from './OneStep'
-import { correct, tick } from './stepTick'
+import { correct, finish, takeBack } from './stepTick'
 import { TimesTaken } from './TimesTaken'
 
 /** The order of work with what each step needs before it; ticked with a thumb, and what has changed since says so. */
@@ -105,7 +105,13 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
       {!one && (
         <Box component="ol" aria-label="Steps" sx={{ m: 0, p: 0, listStyle: 'none', maxWidth: 860 }}>
           {states.map((s, i) => (
-            <Row key={s.step.id} state={s} number={i + 1} days={on.get(s.step.id)} tick={(on) => tick(s.step, on)} />
+            <Row
+              key={s.step.id}
+              state={s}
+              number={i + 1}
+              days={on.get(s.step.id)}
+              tick={(on) => (on ? finish(s.step, rules) : takeBack(s.step))}
+            />
           ))}
         </Box>
       )}

@@ -19,12 +19,13 @@ import { useRules } from '../../job/useEvaluation'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
 import { FIGURES } from '../../theme/theme'
-import { begin, correct, tick } from './stepTick'
+import { begin, finish, takeBack } from './stepTick'
 
 const THUMB = { minHeight: 56, fontSize: 18 }
 
 /** The step that can be begun now, large enough for an arm's length: its parts lit, what the saw is set to, and one press when it is done. */
 export function OneStep({ job, states, workshop }: { job: Job; states: StepState[]; workshop: Workshop }) {
+  const rules = useRules()
   const [chosen, setChosen] = useState<string | null>(null)
   const shown = states.find((s) => s.step.id === chosen && !s.done) ?? nextStep(states)
   const done = states.filter((s) => s.done)
@@ -37,9 +38,8 @@ export function OneStep({ job, states, workshop }: { job: Job; states: StepState
       </Alert>
     )
   const { step } = shown
-  const finish = () => {
-    tick(step, true)
-    if (said.trim()) correct(step.id, { otherwise: said.trim() })
+  const end = () => {
+    finish(step, rules, said)
     setSaid('')
     setChosen(null)
   }
@@ -61,7 +61,7 @@ export function OneStep({ job, states, workshop }: { job: Job; states: StepState
       {step.id === 'cut' && <Settings job={job} workshop={workshop} />}
       <Clock job={job} state={shown} />
       <TextInput label="Came out otherwise than drawn" multiline maxLength={500} value={said} onChange={setSaid} />
-      <Button variant="contained" sx={{ ...THUMB, fontWeight: 700 }} onClick={finish}>
+      <Button variant="contained" sx={{ ...THUMB, fontWeight: 700 }} onClick={end}>
         {step.gate ? 'Done and checked: sign it' : 'Done'}
       </Button>
       {others.length > 0 && (
@@ -74,7 +74,7 @@ export function OneStep({ job, states, workshop }: { job: Job; states: StepState
         </Box>
       )}
       {last?.done && (
-        <Button sx={{ minHeight: 48, justifyContent: 'flex-start' }} onClick={() => tick(last.step, false)}>
+        <Button sx={{ minHeight: 48, justifyContent: 'flex-start' }} onClick={() => takeBack(last.step)}>
           Take back “{last.step.title}”
         </Button>
       )}
