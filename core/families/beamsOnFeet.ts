@@ -1,8 +1,9 @@
 import type { OwnDimension } from '../assembly/assembly'
 import { profileSection } from '../catalogue/profiles'
-import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
+import { type MountLine, mountHalfWidthMm } from '../vehicle/vehicle'
 import type { FieldSpec, Handle, Measure, Site } from './family'
 import { feetAlong, footMeasures } from './feetAlong'
+import { lineField, lineOf } from './mountLine'
 
 /** Two beams along the vehicle on pairs of feet, with cross members between them, flush with their tops. mm */
 export type BeamsOnFeet = {
@@ -15,9 +16,6 @@ export type BeamsOnFeet = {
   crossProfileId: string
   crosses: number
 }
-
-export const lineOf = (p: Pick<BeamsOnFeet, 'mountId'>, vehicle: Vehicle): MountLine | null =>
-  vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
 
 /** Where everything of it stands; its beams run straight from the rear foot to the front one. mm */
 export type BeamShape = {
@@ -137,12 +135,7 @@ function beamHandles(p: BeamsOnFeet, { vehicle }: Site, what: string): Handle[] 
 
 /** Fields that all of them have: where they stand, and how far their beams and feet reach. `beams` = what they are called here. */
 export const beamFields = (beams: string): FieldSpec<BeamsOnFeet>[] => [
-  {
-    key: 'mountId',
-    label: 'Stands on',
-    kind: 'place',
-    options: ({ vehicle }) => vehicle.mounts.map((m) => ({ value: m.id, label: m.name })),
-  },
+  lineField(),
   { key: 'footXMm', label: 'Feet, ahead of the rear axle', each: 'Foot', kind: 'lengths', min: -5000, max: 8000, most: 10 },
   { key: 'pastMm', label: `${beams} past the end feet`, kind: 'length', min: 0, max: 600 },
   {

@@ -8,6 +8,10 @@ export const coatChoices = () => [
   { value: 'painted', label: 'Painted' },
   { value: 'raw', label: 'Raw' },
 ]
+export const sideChoices = () => [
+  { value: 'left', label: 'Left' },
+  { value: 'right', label: 'Right' },
+]
 export const jointChoices = () => [
   { value: 'bolted', label: 'Bolted' },
   { value: 'welded', label: 'Welded' },

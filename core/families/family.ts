@@ -51,6 +51,8 @@ export type FieldSpec<P> =
   | (Common<P> & { kind: 'length'; gauge?: boolean; min: number; max: number; nullable?: boolean })
   | (Common<P> & { kind: 'angle'; min: number; max: number; nullable?: boolean })
   | (Common<P> & { kind: 'mass' | 'force'; min: number; max: number; nullable?: boolean })
+  /** minor units */
+  | (Common<P> & { kind: 'money'; min: number; max: number; nullable?: boolean })
   | (Common<P> & { kind: 'count'; min: number; max: number; nullable?: boolean })
   | (Common<P> & { kind: 'switch' })
   | (Common<P> & { kind: 'text'; most: number })

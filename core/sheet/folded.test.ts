@@ -34,6 +34,38 @@ const plateOf = (given: PanGiven, pose = flatPose): Plate => {
   }
 }
 
+describe('holes in a flange', () => {
+  test('on any edge a hole is as far from the tip of its blank as it is from the end of its folded leg, and as far along', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom<PanEdge>('y-', 'x+', 'y+', 'x-'),
+        fc.integer({ min: 40, max: 120 }),
+        fc.integer({ min: 15, max: 30 }),
+        fc.integer({ min: 60, max: 120 }),
+        (edge, lengthMm, outMm, angleDeg) => {
+          const given = pan({ flanges: { [edge]: { lengthMm, angleDeg, holes: [{ alongMm: 70, outMm, diameterMm: 8 }] } } })
+          const { outline, holes } = foldedPan(given)
+          const axis = edge[0] as 'x' | 'y'
+          const sign = edge[1] === '+' ? 1 : -1
+          const tip = Math.max(...outline.map((p) => sign * p[axis]))
+          expect(tip - sign * holes[0]!.at[axis]).toBeCloseTo(lengthMm - outMm, 6)
+          const across = axis === 'x' ? 'y' : 'x'
+          const sides = outline.map((p) => p[across])
+          expect(Math.min(holes[0]!.at[across] - Math.min(...sides), Math.max(...sides) - holes[0]!.at[across])).toBeCloseTo(70, 6)
+        },
+      ),
+    )
+  })
+  test('a hole in the bend would be drawn oval, one past the end is none: both are refused by how far', () => {
+    const holed = (outMm: number) =>
+      panFaults(pan({ flanges: { 'y+': { lengthMm: 40, holes: [{ alongMm: 50, outMm, diameterMm: 8 }] } } }), tool)
+    // set-back of a right angle: inside radius 3 and thickness 2, and half a hole more
+    expect(holed(8).join()).toMatch(/drawn oval by it: \{9\} or more/)
+    expect(holed(38).join()).toMatch(/\{38\} out stands past the end of its flange of \{40\}/)
+    expect(holed(9)).toEqual([])
+  })
+})
+
 describe('a folded pan', () => {
   test('a channel of 400 with flanges of 60 and 40: its blank is that of the strip, 500 − 2·3.968 = 492.06, and so are its fold lines', () => {
     const { outline, bends } = foldedPan(pan({ flanges: { 'x-': { lengthMm: 60 }, 'x+': { lengthMm: 40 } } }))

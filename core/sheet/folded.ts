@@ -6,7 +6,13 @@ import { radians } from '../quantity/units'
 export const panEdges = ['y-', 'x+', 'y+', 'x-'] as const
 export type PanEdge = (typeof panEdges)[number]
 /** A flange folded up from an edge, outside length to the outer apex; a lip folded in again from its far edge. mm, degrees of turn */
-export type Flange = { lengthMm: number; angleDeg?: number; lip?: { lengthMm: number; angleDeg?: number } }
+export type Flange = {
+  lengthMm: number
+  angleDeg?: number
+  lip?: { lengthMm: number; angleDeg?: number }
+  /** along its edge from where that begins, and out from the outer apex. mm */
+  holes?: { alongMm: number; outMm: number; diameterMm: number }[]
+}
 export type PanGiven = {
   /** outside, to the outer apexes: along x and along y */
   lengthMm: number
@@ -166,7 +172,7 @@ export function foldedPan(given: PanGiven): Pan {
   }
   return {
     outline: cornersOf(outline),
-    holes: given.holes ?? [],
+    holes: [...(given.holes ?? []), ...[...laid.values()].flatMap(flangeHoles)],
     bends: [...lips, ...flanges],
     faces: [base, ...[...laid.values()].flatMap((l) => standing(l, given))],
   }
@@ -212,6 +218,13 @@ function standing(l: Laid, given: PanGiven): Face[] {
   return faces
 }
 
+/** Where a flange's holes are cut in the blank: out past the bent zone by what they stand beyond its set-back. */
+const flangeHoles = ({ frame: f, flange, bend }: Laid): Hole[] =>
+  (flange.holes ?? []).map(({ alongMm, outMm, diameterMm }) => {
+    const v = outMm - 2 * bend.setbackMm + bend.allowanceMm
+    return { at: { x: f.origin.x + f.along.x * alongMm + f.out.x * v, y: f.origin.y + f.along.y * alongMm + f.out.y * v }, diameterMm }
+  })
+
 /** Corners only: no point twice, none in the middle of a straight edge. */
 function cornersOf(points: Point[]): Point[] {
   const apart = points.filter((p, i) => {
@@ -236,7 +249,7 @@ export function placedFaces(faces: Face[], pose: Pose): Face[] {
 
 /**
  * What cannot be folded so, in words, lengths in braces: a flange with nothing left beside its bends, or shorter than the tool holds (`leastFlangeT` times
- * the thickness, the shop's own); a radius tighter than the metal takes; a lip that closes off the flange beside it or meets the lip across.
+ * the thickness, the shop's own); a radius tighter than the metal takes; a hole in the bend or past the end; a lip that closes off the flange beside it or meets the lip across.
  */
 export function panFaults(given: PanGiven, tool: { leastFlangeT: number; leastRadiusT: number }): string[] {
   const laid = framesOf(given.lengthMm, given.widthMm).flatMap((f) => laidOut(given, f) ?? [])
@@ -256,6 +269,15 @@ export function panFaults(given: PanGiven, tool: { leastFlangeT: number; leastRa
       ...(l.lip && ((l.flange.lip?.lengthMm ?? 0) < leastMm || l.lip.straightMm <= 0)
         ? [`a lip of {${Math.round(l.flange.lip?.lengthMm ?? 0)}} is too short to fold: {${Math.ceil(leastMm)}} or more`]
         : []),
+      ...(l.flange.holes ?? []).flatMap((h) =>
+        h.outMm - h.diameterMm / 2 < l.bend.setbackMm
+          ? [
+              `a hole {${Math.round(h.outMm)}} from a fold would be drawn oval by it: {${Math.ceil(l.bend.setbackMm + h.diameterMm / 2)}} or more`,
+            ]
+          : h.outMm + h.diameterMm / 2 > l.flange.lengthMm
+            ? [`a hole {${Math.round(h.outMm)}} out stands past the end of its flange of {${Math.round(l.flange.lengthMm)}}`]
+            : [],
+      ),
       ...(l.span[1] - l.span[0] < 1 || (l.lip && l.lip.span[1] - l.lip.span[0] < 1)
         ? ['nothing is left of a flange between the two beside it']
         : []),

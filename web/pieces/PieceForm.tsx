@@ -7,6 +7,7 @@ import { useState } from 'react'
 import type { Field } from '../../core/families/design'
 import { pieceName } from '../../core/pieces/piece'
 import { ChoiceInput } from '../quantity/ChoiceInput'
+import { MoneyInput } from '../quantity/MoneyInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
@@ -51,6 +52,19 @@ function OneField({ f, pieceId }: { f: Field; pieceId: string }) {
       return <TextInput label={f.label} value={String(f.value ?? '')} maxLength={f.most} onChange={set} />
     case 'lengths':
       return <Lengths f={f} set={set} refused={refused} />
+    case 'money':
+      return (
+        <Box>
+          <MoneyInput
+            label={f.label}
+            optional={f.nullable}
+            help={f.help}
+            value={typeof f.value === 'number' ? f.value : null}
+            onChange={(v) => (v !== null || f.nullable) && set(v)}
+          />
+          {refused}
+        </Box>
+      )
     case 'length':
     case 'angle':
     case 'mass':

@@ -17,6 +17,11 @@ import type { BarMountsParams } from './params'
 const BOLTS = { size: 'M8', count: 2 } as const
 /** Bolts stand so far in from the ends of a leg. Shop's own, mm */
 const EDGE_MM = 20
+/** For M8, ISO 273 medium. mm */
+const HOLE_MM = 9
+
+/** Bars within this stand at one height. mm */
+const SAME_MM = 1
 
 export const nameOf: Record<BarMountsParams['what'], string> = {
   awning: 'Awning, rolled up',
@@ -32,13 +37,23 @@ export function placesOf(p: BarMountsParams, { heads }: Pick<Heads, 'heads'>) {
   const side = p.side === 'left' ? 1 : -1
   const rear = heads[0]!.x - p.behindMm
   const front = rear + p.lengthMm
-  const held = heads.filter((h) => h.x - p.wideMm / 2 >= rear && h.x + p.wideMm / 2 <= front)
+  const passed = heads.filter((h) => h.x - p.wideMm / 2 >= rear && h.x + p.wideMm / 2 <= front)
+  // one level leg takes bars of one height; the others pass under it or over it
+  const held = passed.filter((h) => Math.abs(h.topZ - passed[0]!.topZ) < SAME_MM && Math.abs(h.bottomZ - passed[0]!.bottomZ) < SAME_MM)
   // the longest bar says where the thing's face is: the others' brackets reach as far
   const faceY = side * (Math.max(...heads.map((h) => side * h.endY)) + p.outMm)
   const level = held[0] ?? heads[0]!
   const outside = p.leg === 'over' ? level.topZ : level.bottomZ
   const z = p.hangs === 'down' ? outside - p.dropMm / 2 : outside + p.dropMm / 2
-  return { side, rear, front, held, faceY, middle: { x: (rear + front) / 2, y: faceY + (side * p.deepMm) / 2, z } }
+  return {
+    side,
+    rear,
+    front,
+    held,
+    uneven: passed.length - held.length,
+    faceY,
+    middle: { x: (rear + front) / 2, y: faceY + (side * p.deepMm) / 2, z },
+  }
 }
 
 export function assemble(p: BarMountsParams, site: Site): { assembly: Assembly; issues: Issue[] } {
@@ -101,7 +116,6 @@ function bracketOf(p: BarMountsParams, h: Head, at: ReturnType<typeof placesOf>,
   const inward = p.leg === 'over' ? (down ? h.topZ + p.thicknessMm : h.topZ) : down ? h.bottomZ : h.bottomZ - p.thicknessMm
   // along × up looks the way the leg is folded
   const alongX = down ? -at.side : at.side
-  const hole = (y: number, dx: number) => ({ at: { x: p.wideMm / 2 + dx, y }, diameterMm: 9 })
   return {
     id: `bracket:${i}`,
     mark: 'LB',
@@ -110,8 +124,14 @@ function bracketOf(p: BarMountsParams, h: Head, at: ReturnType<typeof placesOf>,
       ...sheetOf(p.thicknessMm, rules.kFactor),
       lengthMm: p.wideMm,
       widthMm: reach,
-      flanges: { 'y+': { lengthMm: p.dropMm } },
-      holes: [hole(EDGE_MM, 0), hole(p.legMm - EDGE_MM, 0)],
+      // the thing is bolted on where its joint is
+      flanges: {
+        'y+': {
+          lengthMm: p.dropMm,
+          holes: [EDGE_MM, p.dropMm - EDGE_MM].map((outMm) => ({ alongMm: p.wideMm / 2, outMm, diameterMm: HOLE_MM })),
+        },
+      },
+      holes: [EDGE_MM, p.legMm - EDGE_MM].map((y) => ({ at: { x: p.wideMm / 2, y }, diameterMm: HOLE_MM })),
     },
     pose: {
       origin: { x: h.x - (alongX * p.wideMm) / 2, y: h.endY - at.side * p.legMm, z: inward },
@@ -150,8 +170,8 @@ const thingOf = (p: BarMountsParams, at: ReturnType<typeof placesOf>): Fitting =
   middle: at.middle,
   size: { x: p.lengthMm, y: p.deepMm, z: p.highMm },
   unknown: [],
-  priceMinor: p.priceMinor,
-  there: p.priceMinor === null,
+  priceMinor: p.theirs ? null : p.priceMinor,
+  there: p.theirs,
 })
 
 /** Each bracket from the thing's rear end, running: the template for its own holes, so that it is lifted once. */
@@ -200,7 +220,10 @@ function faults(p: BarMountsParams, base: Heads, at: ReturnType<typeof placesOf>
     ...(p.outMm < p.thicknessMm && !(p.leg === 'under' && p.hangs === 'down') && !(p.leg === 'over' && p.hangs === 'up')
       ? [faultOf('outMm', `The fold stands in the end of its bar: {${p.thicknessMm}} past it or more`)]
       : []),
-    ...(p.legMm < 2 * EDGE_MM + 10 ? [faultOf('legMm', `Two bolts have no room on this leg: {${2 * EDGE_MM + 10}} or more`)] : []),
+    ...(at.uneven ? [faultOf('behindMm', `${at.uneven} of the bars that it passes stand at another height and hold nothing of it`)] : []),
+    ...(['legMm', 'dropMm'] as const)
+      .filter((key) => p[key] < 2 * EDGE_MM + 10)
+      .map((key) => faultOf(key, `Two bolts have no room on this leg: {${2 * EDGE_MM + 10}} or more`)),
     ...said.map((s) => faultOf('dropMm', `The bracket: ${s}`)),
     ...(base.line ? footFaults(p.footXMm, base.line) : []),
   ]

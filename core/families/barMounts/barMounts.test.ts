@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
+import { quote } from '../../cost/quote'
 import { evaluate } from '../../job/evaluate'
 import { type Job, newJob } from '../../job/job'
-import { withParams } from '../../job/piecesOf'
+import { pricedPieces, withParams } from '../../job/piecesOf'
 import { G_M_S2, METRIC } from '../../quantity/units'
 import { defaultRules } from '../../rules/rules'
 import { built } from '../../testing/onSite'
@@ -12,7 +13,7 @@ import { type BarMountsParams, BarMountsParams as schema } from './params'
 
 const family = familyOf('bar-mounts')!
 const [van] = demoVehicles
-const own = { mountId: 'gutter', footXMm: [0, 1200], lengthMm: 2000, behindMm: 400, massKg: 20 }
+const own = { theirs: true, mountId: 'gutter', footXMm: [0, 1200], lengthMm: 2000, behindMm: 400, massKg: 20 }
 const made = (over: Partial<BarMountsParams> = {}) => built(family, { ...own, ...over }, van!)
 const limitOf = (b: ReturnType<typeof made>, id: string) => b.solve().limits.find((l) => l.id === id)
 
@@ -101,6 +102,43 @@ describe('brackets on bar ends', () => {
     const start = family.start(siteOn(van!)) as BarMountsParams
     const span = Math.max(...start.footXMm) - Math.min(...start.footXMm)
     expect([start.lengthMm, start.behindMm]).toEqual([span + 400, 200])
+  })
+
+  test('bought for the job and not priced it leaves the price open; the client’s own costs nothing', () => {
+    const plan = { complete: true, costMinor: 100, purchases: [], used: [] } as unknown as Parameters<typeof quote>[1]
+    const priceOf = (over: Partial<BarMountsParams>) => {
+      const job = onRack({ lengthMm: 2600, behindMm: 300, ...over })
+      return quote(pricedPieces(job, defaultRules), plan, job.brief, defaultRules)!
+    }
+    const [open, brought, bought] = [priceOf({}), priceOf({ theirs: true }), priceOf({ priceMinor: 40_000 })]
+    expect(open.price.value).toBeNull()
+    expect(open.lines.find((l) => l.name === 'Bought for it')!.figure.missing.join()).toMatch(/Awning/)
+    expect(bought.cost.value! - brought.cost.value!).toBeCloseTo(40_000, 6)
+  })
+
+  test('its two bolts stand where the blank is drilled: 20 from the fold and from the end, measured back from the folded leg', () => {
+    const plate = made({ dropMm: 100, thicknessMm: 4 }).assembly.plates[0]!
+    expect(plate.holes).toHaveLength(4)
+    const ys = plate.holes.map((h) => h.at.y).sort((a, b) => a - b)
+    const tip = Math.max(...plate.outline.map((o) => o.y))
+    // 100 outside from the apex: holes at 80 and 20 of it are 20 and 80 from the tip
+    expect(tip - ys[3]!).toBeCloseTo(20, 6)
+    expect(tip - ys[2]!).toBeCloseTo(80, 6)
+    expect(made({ dropMm: 40 }).says.join()).toMatch(/no room on this leg: \{50\}/)
+  })
+
+  test('a bar that stands at another height than the rest holds nothing, and that is said', () => {
+    const site = siteOn(van!)
+    const below = built(family, own, van!).assembly
+    const [first, second] = below.members
+    const raised = { ...second!, path: second!.path.map((v) => ({ ...v, z: v.z + 60 })) }
+    const design = family.design(schema.parse({ ...own, lengthMm: 2000, behindMm: 400 }), {
+      ...site,
+      below: { ...below, members: [first!, raised] },
+    })
+    const { assembly, issues } = design.assembled()
+    expect(assembly.plates).toHaveLength(1)
+    expect(issues.map((i) => ('says' in i ? i.says : '')).join()).toMatch(/1 of the bars that it passes stand at another height/)
   })
 
   test('what cannot be is said', () => {

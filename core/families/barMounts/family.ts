@@ -1,11 +1,13 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
-import { boxChoices, coatChoices, stifferThan } from '../choices'
+import { coatChoices, sideChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
 import { feetAlong, footMeasures } from '../feetAlong'
 import { sheetFields } from '../foldedParts'
 import { lengthMeasure } from '../measures'
+import { lineOf } from '../mountLine'
+import { OWN_BARS, onItsOwn, ownBarFields } from '../ownBar'
 import { assemble, nameOf, placesOf } from './assemble'
-import { headsOf, lineOf } from './heads'
+import { headsOf } from './heads'
 import { BarMountsParams, carriedThings } from './params'
 
 const [van] = demoVehicles
@@ -66,28 +68,14 @@ export const barMounts: Family<BarMountsParams> = {
   },
   fields: [
     { key: 'what', label: 'Holds', kind: 'choice', options: () => carriedThings.map((value) => ({ value, label: nameOf[value] })) },
-    {
-      key: 'side',
-      label: 'Side',
-      kind: 'choice',
-      options: () => [
-        { value: 'left', label: 'Left' },
-        { value: 'right', label: 'Right' },
-      ],
-    },
+    { key: 'side', label: 'Side', kind: 'choice', options: sideChoices },
     { key: 'lengthMm', label: 'Its length', kind: 'length', min: 150, max: 4000 },
     { key: 'deepMm', label: 'Its depth, outwards', kind: 'length', min: 20, max: 600 },
     { key: 'highMm', label: 'Its height', kind: 'length', min: 20, max: 600 },
     { key: 'massKg', label: 'Its mass, weighed', kind: 'mass', min: 0.1, max: 120, nullable: true },
+    { key: 'theirs', label: 'The client brings it', kind: 'switch' },
+    { key: 'priceMinor', label: 'Its price', kind: 'money', min: 0, max: 100_000_000, nullable: true, when: (p) => !p.theirs },
     { key: 'behindMm', label: 'Its rear end behind the rear bar', kind: 'length', min: -2000, max: 2000 },
-    {
-      key: 'mountId',
-      label: 'Bars stand on',
-      kind: 'place',
-      options: ({ vehicle }) => vehicle.mounts.map((m) => ({ value: m.id, label: m.name })),
-      group: 'Bars of its own',
-      when: (_, site) => site.below === null,
-    },
     {
       key: 'footXMm',
       label: 'Bars, ahead of the rear axle',
@@ -96,35 +84,11 @@ export const barMounts: Family<BarMountsParams> = {
       min: -5000,
       max: 8000,
       most: 6,
-      group: 'Bars of its own',
-      when: (_, site) => site.below === null,
+      group: OWN_BARS,
+      when: onItsOwn,
     },
-    {
-      key: 'footHeightMm',
-      label: 'Foot height',
-      kind: 'length',
-      min: 0,
-      max: 400,
-      group: 'Bars of its own',
-      when: (_, site) => site.below === null,
-    },
-    {
-      key: 'pastMm',
-      label: 'Bars past their feet',
-      kind: 'length',
-      min: 40,
-      max: 400,
-      group: 'Bars of its own',
-      when: (_, site) => site.below === null,
-    },
-    {
-      key: 'barProfileId',
-      label: 'Bars',
-      kind: 'profile',
-      options: boxChoices,
-      group: 'Bars of its own',
-      when: (_, site) => site.below === null,
-    },
+    { key: 'pastMm', label: 'Bars past their feet', kind: 'length', min: 40, max: 400, group: OWN_BARS, when: onItsOwn },
+    ...ownBarFields,
     {
       key: 'leg',
       label: 'Leg on the bar',

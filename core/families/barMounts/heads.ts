@@ -1,8 +1,9 @@
 import type { Assembly, Member, Mount } from '../../assembly/assembly'
 import { profileSection } from '../../catalogue/profiles'
-import { type MountLine, mountHalfWidthMm, type Vehicle } from '../../vehicle/vehicle'
+import { type MountLine, mountHalfWidthMm } from '../../vehicle/vehicle'
 import type { Site } from '../family'
 import { feetOnLine } from '../feetAlong'
+import { lineOf } from '../mountLine'
 import { capped, straight } from '../parts'
 import type { BarMountsParams } from './params'
 
@@ -10,9 +11,6 @@ import type { BarMountsParams } from './params'
 export type Head = { barId: string; x: number; endY: number; topZ: number; bottomZ: number }
 /** Where the brackets go, from the rear to the front, and the bars that are its own. */
 export type Heads = { heads: Head[]; bars: Member[]; mounts: Mount[]; line: MountLine | null }
-
-export const lineOf = (p: Pick<BarMountsParams, 'mountId'>, vehicle: Vehicle): MountLine | null =>
-  vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
 
 /** Straight bars across with nothing at their ends but a cut: those that a bracket can be bolted to. */
 const freeEnded = (below: Assembly): Member[] =>

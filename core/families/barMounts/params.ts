@@ -13,7 +13,9 @@ export const BarMountsParams = z.object({
   highMm: mm(20, 600).default(130),
   /** as weighed, with all that stays on it; null = nobody did. kg */
   massKg: z.number().min(0.1).max(120).nullable().default(null),
-  priceMinor: z.number().int().min(0).max(1_000_000_00).nullable().default(null),
+  /** the client's own, which he brings: not bought, and not priced */
+  theirs: z.boolean().default(false),
+  priceMinor: z.number().int().min(0).max(100_000_000).nullable().default(null),
   /** its rear end behind the middle of the rear bar */
   behindMm: mm(-2000, 2000).default(300),
   /** bars of its own, where it stands on no other piece */

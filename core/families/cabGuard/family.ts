@@ -174,6 +174,16 @@ export const cabGuard: Family<GuardParams> = {
     },
     { key: 'winchKg', label: 'Mass of the winch', kind: 'mass', min: 0, max: 200, nullable: true, group: 'Winch', when: (p) => p.winch },
     {
+      key: 'winchPriceMinor',
+      label: 'Price of the winch',
+      kind: 'money',
+      min: 0,
+      max: 100_000_000,
+      nullable: true,
+      group: 'Winch',
+      when: (p) => p.winch,
+    },
+    {
       key: 'winchN',
       label: 'Rated pull, first layer',
       kind: 'force',

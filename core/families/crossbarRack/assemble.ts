@@ -17,14 +17,12 @@ import type { Issue } from '../../issue/issue'
 import { stepBracket } from '../../sheet/stepBracket'
 import { type MountLine, mountHalfWidthMm, nearestMountX, type Vehicle } from '../../vehicle/vehicle'
 import type { Site } from '../family'
+import { lineOf } from '../mountLine'
 import { dimensionsOf } from './dimensions'
 import { boltsPerEnd, CORNER, FAIRING_MM, hardwareOf, hasCornerPlates, railBolts } from './hardware'
 import type { CrossbarParams } from './params'
 
 export const FOOT_LENGTH_MM = 80 // the shop's standard foot casting along the vehicle: bars cannot stand nearer than this
-
-export const mountLineOf = (p: CrossbarParams, vehicle: Vehicle): MountLine | null =>
-  vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
 
 /** How far the bar's line stands inboard of the mount line: what a step bracket steps, its own thickness with it. mm */
 export const insetMm = (p: CrossbarParams): number => (p.bracketInsetMm > 0 ? p.bracketInsetMm + p.bracketThicknessMm : 0)
@@ -37,7 +35,7 @@ export function barLengthMm(p: CrossbarParams, line: MountLine, xMm: number): nu
 
 export function assemble(p: CrossbarParams, site: Site): { assembly: Assembly; issues: Issue[] } {
   const { vehicle, rules } = site
-  const line = mountLineOf(p, vehicle)
+  const line = lineOf(p, vehicle)
   if (!line) return { assembly: emptyAssembly, issues: [{ code: 'no_mount_line', at: ['vehicle', 'mounts'], fix: null }] }
   const section = profileSection(p.profileId)
   const barZ = line.zMm + p.footHeightMm + section.heightMm / 2

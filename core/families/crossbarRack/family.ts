@@ -5,7 +5,8 @@ import { datumXMm } from '../../vehicle/datum'
 import { nearestMountX, type Vehicle } from '../../vehicle/vehicle'
 import { coatChoices, jointChoices, profileChoices } from '../choices'
 import type { Family, Site } from '../family'
-import { assemble, barLengthMm, FOOT_LENGTH_MM, mountLineOf } from './assemble'
+import { lineOf } from '../mountLine'
+import { assemble, barLengthMm, FOOT_LENGTH_MM } from './assemble'
 import { crossbarExamples } from './examples'
 import { CrossbarParams, MOST_FOOT_HEIGHT_MM, MOST_OVERHANG_MM, plainRack } from './params'
 
@@ -22,7 +23,7 @@ export const crossbarRack: Family<CrossbarParams> = {
   assemble,
   start: startOn,
   measures: (params, { vehicle }) => {
-    const line = mountLineOf(params, vehicle)
+    const line = lineOf(params, vehicle)
     if (!line || !params.barXMm.length) return []
     const front = barLengthMm(params, line, Math.max(...params.barXMm))
     const deck = line.zMm + params.footHeightMm + profileSection(params.profileId).heightMm
@@ -59,7 +60,7 @@ export const crossbarRack: Family<CrossbarParams> = {
     ]
   },
   handles: (params, { vehicle }) => {
-    const line = mountLineOf(params, vehicle)
+    const line = lineOf(params, vehicle)
     if (!line) return []
     const z = line.zMm + params.footHeightMm + profileSection(params.profileId).heightMm / 2
     return params.barXMm.map((x, i) => ({
@@ -75,7 +76,7 @@ export const crossbarRack: Family<CrossbarParams> = {
     }))
   },
   stations: {
-    line: (p, { vehicle }) => mountLineOf(p, vehicle),
+    line: (p, { vehicle }) => lineOf(p, vehicle),
     of: (p) => p.barXMm,
     set: (p, barXMm) => ({ ...p, barXMm }),
     leastMm: FOOT_LENGTH_MM,
@@ -186,7 +187,7 @@ export const crossbarRack: Family<CrossbarParams> = {
       min: 40,
       max: 300,
       when: (p, { vehicle }) => {
-        const line = mountLineOf(p, vehicle)
+        const line = lineOf(p, vehicle)
         return line !== null && footTypes[line.kind].drilled
       },
     },
@@ -195,7 +196,7 @@ export const crossbarRack: Family<CrossbarParams> = {
       label: 'Bars of equal length',
       kind: 'switch',
       when: (p, { vehicle }) => {
-        const line = mountLineOf(p, vehicle)
+        const line = lineOf(p, vehicle)
         return line !== null && Math.abs(line.halfWidthFrontMm - line.halfWidthRearMm) > 0.5
       },
     },
@@ -247,7 +248,7 @@ type Change = { label: string; params: CrossbarParams }
 
 /** Each bar a step forward or back, on its mounts. */
 function barMoves(p: CrossbarParams, vehicle: Vehicle): Change[] {
-  const line = mountLineOf(p, vehicle)
+  const line = lineOf(p, vehicle)
   if (!line) return []
   return p.barXMm.flatMap((x, i) =>
     [50, -50, 100, -100, 200, -200, 300, -300].flatMap((step) => {
@@ -270,7 +271,7 @@ const pointBeyond = (points: number[], x: number, step: number): number | null =
 }
 
 function extraBar(p: CrossbarParams, vehicle: Vehicle): Change[] {
-  const line = mountLineOf(p, vehicle)
+  const line = lineOf(p, vehicle)
   const xs = [...p.barXMm].sort((a, b) => a - b)
   if (!line || xs.length < 2 || xs.length >= 12) return []
   const n = xs.length + 1
@@ -294,7 +295,7 @@ function heavierProfiles(p: CrossbarParams): Change[] {
 
 /** The sheet doubled over more of itself. */
 function widerPlates(p: CrossbarParams, vehicle: Vehicle): Change[] {
-  const line = mountLineOf(p, vehicle)
+  const line = lineOf(p, vehicle)
   if (!line || !footTypes[line.kind].drilled) return []
   return [120, 160, 200]
     .filter((side) => side > p.backingMm)

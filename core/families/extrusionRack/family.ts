@@ -1,8 +1,9 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import type { Vehicle } from '../../vehicle/vehicle'
-import { beamFields, beamsFamily, lineOf } from '../beamsOnFeet'
+import { beamFields, beamsFamily } from '../beamsOnFeet'
 import type { Family } from '../family'
 import { feetAlong, moreFeet } from '../feetAlong'
+import { lineOf } from '../mountLine'
 import { assemble } from './assemble'
 import { ExtrusionParams, slottedProfiles } from './params'
 

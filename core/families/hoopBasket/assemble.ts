@@ -5,10 +5,11 @@ import type { Issue } from '../../issue/issue'
 import type { MountLine } from '../../vehicle/vehicle'
 import type { Site } from '../family'
 import { feetOnLine, footFaults } from '../feetAlong'
+import { lineOf } from '../mountLine'
 import { barsSupport, clampedTo, faultOf } from '../parts'
 import { lampsOf } from './lamps'
 import { type BasketParams, outsideMm } from './params'
-import { type BasketShape, basketShape, lineOf } from './shape'
+import { type BasketShape, basketShape } from './shape'
 import { tubesOf } from './tubes'
 
 /** Shop's own: expanded mesh and slats as bought, tacked to every tube that they cross. */

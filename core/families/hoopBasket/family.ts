@@ -2,10 +2,11 @@ import { coatChoices, roundChoices } from '../choices'
 import type { Family } from '../family'
 import { feetAlong, footMeasures, moreFeet } from '../feetAlong'
 import { lengthMeasure } from '../measures'
+import { lineOf } from '../mountLine'
 import { assemble } from './assemble'
 import { basketExamples } from './examples'
 import { BasketParams } from './params'
-import { basketShape, lineOf } from './shape'
+import { basketShape } from './shape'
 
 const withShell = (p: BasketParams) => p.shell
 /** A basket of round tube over the roof, its hoops bent, everything else saddled and welded. */
@@ -103,6 +104,16 @@ export const hoopBasket: Family<BasketParams> = {
     { key: 'lampDeepMm', label: 'Depth of a lamp', kind: 'length', min: 20, max: 300, group: 'Lamps', when: withShell },
     { key: 'lampGapMm', label: 'Least gap between lamps', kind: 'length', min: 0, max: 300, group: 'Lamps', when: withShell },
     { key: 'lampKg', label: 'Mass of a lamp', kind: 'mass', min: 0, max: 20, nullable: true, group: 'Lamps', when: withShell },
+    {
+      key: 'lampPriceMinor',
+      label: 'Price of a lamp',
+      kind: 'money',
+      min: 0,
+      max: 10_000_000,
+      nullable: true,
+      group: 'Lamps',
+      when: withShell,
+    },
     { key: 'runnerProfileId', label: 'Runners', kind: 'profile', options: roundChoices, group: 'Metal' },
     { key: 'crossProfileId', label: 'Cross tubes', kind: 'profile', options: roundChoices, group: 'Metal' },
     { key: 'hoopProfileId', label: 'Hoops', kind: 'profile', options: roundChoices, group: 'Metal' },

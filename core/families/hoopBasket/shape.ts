@@ -1,6 +1,6 @@
 import type { Vec3 } from '../../geometry/vec3'
 import { radians } from '../../quantity/units'
-import { type MountLine, mountHalfWidthMm, type Vehicle } from '../../vehicle/vehicle'
+import { type MountLine, mountHalfWidthMm } from '../../vehicle/vehicle'
 import type { Side } from '../feetOnEdge'
 import { type BasketParams, outsideMm } from './params'
 
@@ -8,9 +8,6 @@ import { type BasketParams, outsideMm } from './params'
 const IN_MM = 40
 /** Air between two saddles on one leg, so that a torch gets between. Shop's own, mm */
 const APART_MM = 12
-
-export const lineOf = (p: BasketParams, vehicle: Vehicle): MountLine | null =>
-  vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
 
 export type Hoop = {
   name: 'front' | 'rear'

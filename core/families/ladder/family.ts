@@ -1,11 +1,13 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import type { Vehicle } from '../../vehicle/vehicle'
-import { boxChoices, coatChoices, roundChoices, roundTubes } from '../choices'
+import { coatChoices, roundChoices, roundTubes } from '../choices'
 import type { Family } from '../family'
 import { lengthMeasure } from '../measures'
+import { lineOf } from '../mountLine'
+import { OWN_BARS, onItsOwn, ownBarFields } from '../ownBar'
 import { assemble } from './assemble'
 import { LadderParams } from './params'
-import { bumperOf, headOf, ladderShape, lineOf } from './shape'
+import { bumperOf, headOf, ladderShape } from './shape'
 
 const wagon = demoVehicles.find((v) => v.id === 'boxy-wagon')!
 const withBumper = (v: Vehicle, heightMm: number): Vehicle => ({
@@ -78,39 +80,15 @@ export const ladder: Family<LadderParams> = {
     { key: 'mostPitchMm', label: 'Rungs apart, at most', kind: 'length', min: 180, max: 400 },
     { key: 'bendRadiusMm', label: 'Centre-line radius of the die', kind: 'length', min: 30, max: 400, nullable: true },
     {
-      key: 'mountId',
-      label: 'Head bar stands on',
-      kind: 'place',
-      options: ({ vehicle }) => vehicle.mounts.map((m) => ({ value: m.id, label: m.name })),
-      group: 'Bar of its own',
-      when: (_, site) => site.below === null,
-    },
-    {
       key: 'barXMm',
       label: 'Head bar, ahead of the rear axle',
       kind: 'length',
       min: -5000,
       max: 8000,
-      group: 'Bar of its own',
-      when: (_, site) => site.below === null,
+      group: OWN_BARS,
+      when: onItsOwn,
     },
-    {
-      key: 'footHeightMm',
-      label: 'Foot height',
-      kind: 'length',
-      min: 0,
-      max: 400,
-      group: 'Bar of its own',
-      when: (_, site) => site.below === null,
-    },
-    {
-      key: 'barProfileId',
-      label: 'Head bar',
-      kind: 'profile',
-      options: boxChoices,
-      group: 'Bar of its own',
-      when: (_, site) => site.below === null,
-    },
+    ...ownBarFields,
     { key: 'railProfileId', label: 'Rails', kind: 'profile', options: roundChoices, group: 'Metal' },
     { key: 'rungProfileId', label: 'Rungs', kind: 'profile', options: roundChoices, group: 'Metal' },
     { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
@@ -136,7 +114,7 @@ export const ladder: Family<LadderParams> = {
   finish: (p) => p.finish,
   mirrored: (p) => ({ ...p, asideMm: -p.asideMm }),
   rehomed: (p, { vehicle }) => {
-    const line = vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0]
+    const line = lineOf(p, vehicle)
     return line ? { ...p, mountId: line.id, barXMm: Math.round(line.fromXMm + 120) } : p
   },
   examples: [

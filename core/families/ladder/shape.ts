@@ -3,9 +3,10 @@ import { profileOf, profileSection } from '../../catalogue/profiles'
 import type { Vec3 } from '../../geometry/vec3'
 import { type Place, placesOf } from '../../places/places'
 import { equalPositions } from '../../spacing/spacing'
-import { type MountLine, mountHalfWidthMm, type Vehicle } from '../../vehicle/vehicle'
+import { type MountLine, mountHalfWidthMm } from '../../vehicle/vehicle'
 import type { Site } from '../family'
 import { feetOnLine } from '../feetAlong'
+import { lineOf } from '../mountLine'
 import { capped, straight } from '../parts'
 import type { LadderParams } from './params'
 
@@ -20,8 +21,6 @@ export const outsideMm = (profileId: string): number => {
   const { shape } = profileOf(profileId)
   return shape.kind === 'round' ? shape.outsideDiameterMm : 25
 }
-export const lineOf = (p: Pick<LadderParams, 'mountId'>, vehicle: Vehicle): MountLine | null =>
-  vehicle.mounts.find((m) => m.id === p.mountId) ?? vehicle.mounts[0] ?? null
 export const bumperOf = (site: Site): Place | null => placesOf(site.vehicle).places.find((p) => p.kind === 'bumper') ?? null
 
 /** The bar that holds its head: the rearmost that runs across of the piece below, or one of its own. */

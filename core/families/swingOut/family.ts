@@ -1,4 +1,4 @@
-import { boxChoices, coatChoices, roundChoices, stifferThan } from '../choices'
+import { boxChoices, coatChoices, roundChoices, sideChoices, stifferThan } from '../choices'
 import type { Family, Site } from '../family'
 import { NO_RECEIVER, pickupWithReceiver, receiverOf } from '../inReceiver'
 import { lengthMeasure } from '../measures'
@@ -80,15 +80,7 @@ export const swingOut: Family<SwingOutParams> = {
     ]
   },
   fields: [
-    {
-      key: 'hinge',
-      label: 'Swings to',
-      kind: 'choice',
-      options: () => [
-        { value: 'left', label: 'The left' },
-        { value: 'right', label: 'The right' },
-      ],
-    },
+    { key: 'hinge', label: 'Swings to the', kind: 'choice', options: sideChoices },
     { key: 'behindMm', label: 'Beam behind the pin', kind: 'length', min: 150, max: 900 },
     { key: 'hingeOutMm', label: 'Spindle from the middle', kind: 'length', min: 200, max: 1100 },
     { key: 'latchOutMm', label: 'Latch from the middle', kind: 'length', min: 100, max: 1100 },

@@ -1,9 +1,10 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import type { Vehicle } from '../../vehicle/vehicle'
-import { beamFields, beamsFamily, lineOf } from '../beamsOnFeet'
+import { beamFields, beamsFamily } from '../beamsOnFeet'
 import { boxChoices, coatChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
 import { feetAlong, moreFeet } from '../feetAlong'
+import { lineOf } from '../mountLine'
 import { assemble } from './assemble'
 import { DeckParams } from './params'
 
@@ -26,6 +27,7 @@ export const weldedDeck: Family<DeckParams> = {
     { key: 'boardMm', label: 'Width of a board', kind: 'length', min: 20, max: 400, group: 'Boards', when: boarded },
     { key: 'boardThickMm', label: 'Thickness', kind: 'length', gauge: true, min: 6, max: 60, group: 'Boards', when: boarded },
     { key: 'boardGapMm', label: 'Least gap', kind: 'length', min: 0, max: 100, group: 'Boards', when: boarded },
+    { key: 'boardPriceMinorM', label: 'A metre of board', kind: 'money', min: 0, max: 1_000_000, group: 'Boards', when: boarded },
     { key: 'beamProfileId', label: 'Beams', kind: 'profile', options: boxChoices, group: 'Metal' },
     { key: 'crossProfileId', label: 'Cross members', kind: 'profile', options: boxChoices, group: 'Metal' },
     { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
