@@ -1,9 +1,12 @@
+import type { Assembly } from '../assembly/assembly'
+import { partMasses } from '../assembly/places'
 import type { Tools } from '../calculator/tools'
 import { materialOf, materials } from '../catalogue/materials'
 import { type Profile, profileOf, profiles } from '../catalogue/profiles'
 import { quote } from '../cost/quote'
 import { cutList } from '../cutList/cutList'
 import { familyOf } from '../families/all'
+import { type Figure, figure, type Input, sum } from '../figure/figure'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { madeAssembly, pricedPieces } from '../job/piecesOf'
@@ -12,15 +15,24 @@ import type { Rules } from '../rules/rules'
 import type { Stock } from '../stock/stock'
 
 export type Metal = 'steel' | 'aluminium'
-/** The same job made otherwise, with what decides between them. kg, minor units; null = not known. `governs` = the limit that is used most. */
+/** The same job made otherwise, with what decides between them, each figure with its working; what does not work yet counts as well. `governs` = the limit that is used most. */
 export type WayRow = {
   name: string
-  massKg: number | null
-  priceMinor: number | null
+  mass: Figure
+  price: Figure | null
   over: number
   unknown: number
+  broken: number
   governs: string
 }
+/** How a way stands by its limits, in words: nothing reads as in order while something is over, unknown or does not work. */
+export const wayStands = (w: WayRow): string =>
+  w.over + w.broken
+    ? [w.over ? `${w.over} over` : '', w.broken ? `${w.broken} do not work` : ''].filter(Boolean).join(', ')
+    : w.unknown
+      ? `${w.unknown} not assessed`
+      : 'within every line'
+
 /** A plan for comparing is not searched to the end. ms */
 const PLAN_MS = 700
 /** Sheet that folds, of each metal. */
@@ -75,10 +87,11 @@ export function otherWays(job: Job, stock: Stock, rules: Rules, tools: Tools): W
     )
     return {
       name,
-      massKg: e.rackMassKg,
-      priceMinor: quote(pricedPieces(way, rules), plan, way.brief, rules)?.price.value ?? null,
+      mass: massOf(e.assembly),
+      price: quote(pricedPieces(way, rules), plan, way.brief, rules)?.price ?? null,
       over: e.limits.filter((l) => l.state === 'over').length,
       unknown: e.limits.filter((l) => l.state === 'unknown').length,
+      broken: e.issues.length,
       governs: worst?.name ?? '',
     }
   }
@@ -88,3 +101,16 @@ export function otherWays(job: Job, stock: Stock, rules: Rules, tools: Tools): W
   })
   return [row('As drawn', job), ...others]
 }
+
+const massOf = (a: Assembly): Figure =>
+  figure(
+    {
+      id: 'ways.mass',
+      name: 'Mass of all that is fitted',
+      unit: 'kg',
+      formula: 'm = Σ mᵢ',
+      source: 'length × area × density of members; area × thickness × density of sheet; what is bought by its maker or weighed',
+      with: { m: partMasses(a).map((p): Input => [p.kg, 'kg', p.name]) },
+    },
+    ({ m }) => sum(m),
+  )

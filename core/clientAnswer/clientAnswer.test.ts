@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import { clientMarks } from '../drawing/clientMarks'
-import { standingOf, unsettled } from '../job/clientStanding'
+import { cannotTake, standingOf, unsettled } from '../job/clientStanding'
 import { demoJobs } from '../job/demoJobs'
 import { designMark } from '../job/designMark'
 import { type Job, JobSchema } from '../job/job'
 import { openItems } from '../job/openItems'
 import { withParams } from '../job/piecesOf'
 import { tickOf } from '../workLog/tick'
-import { type ClientAnswer, keptAnswer, MOST_MARKS, readClientAnswer } from './clientAnswer'
+import { type ClientAnswer, keptAnswer, MOST_ANSWERS, MOST_MARKS, readClientAnswer } from './clientAnswer'
 
 const job = demoJobs[4]!
 const answer = (over: Partial<ClientAnswer> = {}): ClientAnswer => ({
@@ -94,6 +94,17 @@ describe('a client’s answer', () => {
     expect(open(settled)).toEqual(['Spar and sail loft has not agreed yet'])
   })
 
+  test('one file is taken once, by the job whose page it answers, and no more than a job keeps', () => {
+    expect(cannotTake(job, answer())).toBeNull()
+    expect(cannotTake(withAnswers(job, answer()), answer())).toMatch(/read before/)
+    expect(cannotTake(job, answer({ title: 'Another rack' }))).toMatch(/answers the page of “Another rack”/)
+    const full = withAnswers(
+      job,
+      ...Array.from({ length: MOST_ANSWERS }, (_, i) => answer({ at: `2026-10-${10 + (i % 20)}T08:00:00.000Z`, who: `w${i}` })),
+    )
+    expect(JobSchema.safeParse(full).success).toBe(true)
+    expect(cannotTake(full, answer())).toMatch(/keeps 20 answers/)
+  })
   test('a job of before this still reads, with no answer in it', () => {
     const { clientAnswers: _, ...old } = job
     expect(JobSchema.parse(old).clientAnswers).toEqual([])

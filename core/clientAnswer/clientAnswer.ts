@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { faultsOf, type Read, readJson } from '../issue/faults'
 
 export const MOST_MARKS = 40
+/** A job keeps so many of them. */
+export const MOST_ANSWERS = 20
 const MOST_BYTES = 200_000
 const said = z.string().trim().min(1, 'say what is meant').max(500)
 const views = ['plan', 'side', 'rear'] as const

@@ -1,4 +1,4 @@
-import type { KeptAnswer } from '../clientAnswer/clientAnswer'
+import { type ClientAnswer, type KeptAnswer, keptAnswer, MOST_ANSWERS } from '../clientAnswer/clientAnswer'
 import { designMark } from './designMark'
 import type { Job } from './job'
 
@@ -19,3 +19,11 @@ export const unsettled = (job: Job): { says: string; view: KeptAnswer['marks'][n
     ...a.marks.filter((m) => !m.settled).map((m) => ({ says: m.says, view: m.view })),
     ...(a.noteSettled ? [] : [{ says: a.note, view: null }]),
   ])
+
+/** Why a job cannot take an answer in, in words; null where it can. */
+export function cannotTake(job: Job, answer: ClientAnswer): string | null {
+  if (job.clientAnswers.some((a) => a.id === keptAnswer(answer).id)) return 'This answer was read before.'
+  if (answer.title !== job.title) return `It answers the page of “${answer.title}”: open that job, or give this one that title again.`
+  if (job.clientAnswers.length >= MOST_ANSWERS) return `This job keeps ${MOST_ANSWERS} answers: take an old one away first.`
+  return null
+}

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { BriefSchema } from '../brief/brief'
-import { KeptAnswerSchema } from '../clientAnswer/clientAnswer'
+import { KeptAnswerSchema, MOST_ANSWERS } from '../clientAnswer/clientAnswer'
 import { LoadTestSchema } from '../loadTest/loadTest'
 import { MOST_PIECES, newPiece, PieceSchema } from '../pieces/piece'
 import type { DisplayUnits } from '../quantity/units'
@@ -54,7 +54,7 @@ export const JobSchema = z.object({
   /** the step that somebody is at just now */
   atWork: AtWorkSchema.nullable().default(null),
   /** what the client sent back from his page, until it is settled and after */
-  clientAnswers: z.array(KeptAnswerSchema).max(20, '20 answers at most: take an old one away').default([]),
+  clientAnswers: z.array(KeptAnswerSchema).max(MOST_ANSWERS, `${MOST_ANSWERS} answers at most: take an old one away`).default([]),
   notes: z.string().max(MOST_NOTES),
 })
 export type Job = z.infer<typeof JobSchema>

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { WayRow } from '../../core/advice/otherWays'
+import { type WayRow, wayStands } from '../../core/advice/otherWays'
 import type { Quote } from '../../core/cost/quote'
 import { escapeXml, toSvg } from '../../core/drawing/toSvg'
 import { drawView } from '../../core/drawing/views'
@@ -122,9 +122,8 @@ function priced(q: Quote | null): string {
 /** The same in another metal, and bought ready-made: side by side with what is drawn. */
 function besides(job: Job, ways: WayRow[]): string {
   const { readyMadeMinor, readyMadeNote } = job.brief
-  const state = (w: WayRow) => (w.over ? `${w.over} over` : w.unknown ? `${w.unknown} not assessed` : 'within every line that was assessed')
   const rows = [
-    ...ways.map((w) => [w.name, kg(job, w.massKg), w.priceMinor === null ? 'not known' : moneyText(w.priceMinor), state(w)]),
+    ...ways.map((w) => [w.name, kg(job, w.mass.value), w.price?.value == null ? 'not known' : moneyText(w.price.value), wayStands(w)]),
     ...(readyMadeMinor === null
       ? []
       : [[`Bought${readyMadeNote ? `: ${readyMadeNote}` : ''}`, 'by its maker', moneyText(readyMadeMinor), 'not assessed by us']]),
@@ -143,6 +142,6 @@ const today = (job: Job, { may }: OwnerCard): string =>
   may
     .map(
       (m) =>
-        `<label>${escapeXml(m.name)} <small>${m.mostKg === null ? 'no figure to hold it against' : `at most ${kg(job, m.mostKg)}`}</small><input class="today" inputmode="decimal" maxlength="12" data-name="${escapeXml(m.name)}" data-most="${m.mostKg ?? ''}"></label>`,
+        `<label>${escapeXml(m.name)} <small>${whenText[m.when]}, ${m.mostKg === null ? 'no figure to hold it against' : `at most ${kg(job, m.mostKg)}`}</small><input class="today" inputmode="decimal" maxlength="12" data-name="${escapeXml(m.name)}" data-most="${m.mostKg ?? ''}"></label>`,
     )
     .join('')

@@ -5,8 +5,8 @@ import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { type ClientAnswer, type KeptAnswer, keptAnswer, readClientAnswer } from '../../../core/clientAnswer/clientAnswer'
-import { standingOf } from '../../../core/job/clientStanding'
+import { type KeptAnswer, keptAnswer, readClientAnswer } from '../../../core/clientAnswer/clientAnswer'
+import { cannotTake, standingOf } from '../../../core/job/clientStanding'
 import type { Job } from '../../../core/job/job'
 import { useView } from '../../drawing/view'
 import { editJob } from '../../job/jobStore'
@@ -62,13 +62,6 @@ export function ClientPanel({ job, id }: { job: Job; id: string }) {
       ))}
     </Group>
   )
-}
-
-function cannotTake(job: Job, answer: ClientAnswer): string | null {
-  if (job.clientAnswers.some((a) => a.id === keptAnswer(answer).id)) return 'This answer was read before.'
-  if (answer.title !== job.title) return `It answers the page of “${answer.title}”: open that job, or give this one that title again.`
-  if (job.clientAnswers.length >= 20) return 'This job keeps 20 answers: take an old one away first.'
-  return null
 }
 
 function Stands({ job }: { job: Job }) {

@@ -8,24 +8,20 @@ import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import { useQuery } from '@tanstack/react-query'
-import type { WayRow } from '../../../core/advice/otherWays'
+import { type WayRow, wayStands } from '../../../core/advice/otherWays'
 import { designMark } from '../../../core/job/designMark'
 import type { Job } from '../../../core/job/job'
-import { figureText } from '../../../core/quantity/figureText'
-import { moneyText } from '../../../core/quantity/money'
 import { call } from '../../api/client'
-import { useUnits } from '../../quantity/units'
+import { FigureValue } from '../../figure/Working'
 
 /** The job as drawn beside the same in another metal: worked out on asking, for the design that was saved last. */
 export function OtherWays({ job, id }: { job: Job; id: string }) {
-  const units = useUnits()
   const ways = useQuery({
     queryKey: ['other-ways', id, designMark(job)],
     queryFn: () => call<{ rows: WayRow[] }>(`/jobs/${id}/other-ways`),
     enabled: false,
     staleTime: Number.POSITIVE_INFINITY,
   })
-  const state = (w: WayRow) => (w.over ? `${w.over} over` : w.unknown ? `${w.unknown} not assessed` : 'clear or near')
   return (
     <Box component="section" aria-label="Other ways to make it" sx={{ mb: 2.5, maxWidth: 640 }}>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
@@ -55,9 +51,11 @@ export function OtherWays({ job, id }: { job: Job; id: string }) {
             {ways.data.rows.map((w) => (
               <TableRow key={w.name}>
                 <TableCell>{w.name}</TableCell>
-                <TableCell align="right">{w.massKg === null ? 'not known' : figureText(w.massKg, 'kg', units)}</TableCell>
-                <TableCell align="right">{w.priceMinor === null ? 'not known' : moneyText(w.priceMinor)}</TableCell>
-                <TableCell>{state(w)}</TableCell>
+                <TableCell align="right">
+                  <FigureValue figure={w.mass} />
+                </TableCell>
+                <TableCell align="right">{w.price ? <FigureValue figure={w.price} /> : 'nothing made'}</TableCell>
+                <TableCell>{wayStands(w)}</TableCell>
                 <TableCell>{w.governs}</TableCell>
               </TableRow>
             ))}
