@@ -1,4 +1,5 @@
-import { buildFrame, type FrameLoads, type FrameMember, type FrameNode, type Six } from '../core/structure/frame'
+import { buildFrame } from '../core/structure/frame'
+import type { FrameLoads, FrameMember, FrameNode, Six } from '../core/structure/frameMember'
 
 /** 300 members × 10 load cases: a long rack of bars on springy feet tied by four rails. Reach: under 50 ms. */
 const free: Six<boolean> = [false, false, false, false, false, false]

@@ -5,8 +5,8 @@ import { profileOf, profileSection } from '../catalogue/profiles'
 import type { Section } from '../catalogue/section'
 import type { Rules } from '../rules/rules'
 import type { Inside } from '../structure/element'
-import type { Solved } from '../structure/frame'
 import { nearestNode, type RackFrame } from '../structure/rackFrame'
+import type { Solved } from '../structure/solved'
 
 /** What bends, twists and pulls a member at one place. N, N·mm; mm from its first end. */
 export type Inner = {

@@ -1,4 +1,5 @@
-import { buildFrame, type FrameMember, type FrameNode, type Six } from '../structure/frame'
+import { buildFrame } from '../structure/frame'
+import type { FrameMember, FrameNode, Six } from '../structure/frameMember'
 
 /**
  * Vertical shares of one item on equally stiff supports: R_i = W/n + (W·(x − x̄) + M)·(x_i − x̄) / Σ(x_i − x̄)², the elastic bolt-group rule

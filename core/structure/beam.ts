@@ -1,5 +1,6 @@
 import { Impossible } from '../issue/impossible'
-import { buildFrame, type FrameMember, type FrameNode, type Six } from './frame'
+import { buildFrame } from './frame'
+import type { FrameMember, FrameNode, Six } from './frameMember'
 
 export type BeamInput = {
   lengthMm: number

@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { crossbarStatics } from '../crossbar/statics'
-import { buildFrame, type FrameLoads, type FrameMember, type FrameNode, type Six } from './frame'
+import { buildFrame } from './frame'
 import { FrameInput, frameExample, solveFrame } from './frameInput'
+import type { FrameLoads, FrameMember, FrameNode, Six } from './frameMember'
 
 const free: Six<boolean> = [false, false, false, false, false, false]
 const held: Six<boolean> = [true, true, true, true, true, true]

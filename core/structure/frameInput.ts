@@ -1,5 +1,7 @@
 import { z } from 'zod'
-import { buildFrame, type FrameMember, type FrameNode, type FrameResult } from './frame'
+import { buildFrame } from './frame'
+import type { FrameMember, FrameNode } from './frameMember'
+import type { FrameResult } from './solved'
 
 const mm = z.number().min(-1e6).max(1e6)
 const force = z.number().min(-1e9).max(1e9)

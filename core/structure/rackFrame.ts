@@ -11,7 +11,8 @@ import { localAxes, type Triple, VERTICAL } from '../geometry/localAxes'
 import { apart, cross, dot, minus, along as moved, size, unit, type Vec3 } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
 import type { FrameMaterial, FrameSection } from './element'
-import { buildFrame, type Frame, type FrameMember, type FrameNode, type Six } from './frame'
+import { buildFrame, type Frame } from './frame'
+import type { FrameMember, FrameNode, Six } from './frameMember'
 
 /** A straight piece of a member between two places where something meets it. mm along the member's centre line; `welds`: stretches of it beside a weld. */
 export type Piece = {

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { buildFrame, type FrameLoads, type FrameMember, type FrameNode, type Six } from './frame'
+import { buildFrame } from './frame'
+import type { FrameLoads, FrameMember, FrameNode, Six } from './frameMember'
 
 const free: Six<boolean> = [false, false, false, false, false, false]
 const fixed: Six<boolean> = [true, true, true, true, true, true]

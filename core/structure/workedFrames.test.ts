@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { centreLine } from '../geometry/centreLine'
-import { buildFrame, type FrameLoads, type FrameMember, type FrameNode, type Six } from './frame'
+import { buildFrame } from './frame'
+import type { FrameLoads, FrameMember, FrameNode, Six } from './frameMember'
 
 /** Frames with an answer in closed form, each member without stretch worth the name so that only what the formula counts bends. */
 const free: Six<boolean> = [false, false, false, false, false, false]
