@@ -40,6 +40,28 @@ describe('shop rules', () => {
     expect(screen.getByText('use 1 or more')).toBeTruthy()
     expect(put(calls)).toBeNull()
   })
+  test('what steps took stands above the rules; where one figure would set it right it is offered, and using it writes the rule', async () => {
+    const { calls } = answering({
+      '/shelves/rules': { revision: 3, document: defaultRules },
+      '/times': {
+        rows: [
+          { id: 'cut', times: 4, tookMin: 120, reckonedMin: 80, pieces: 40 },
+          { id: 'weld', times: 5, tookMin: 300, reckonedMin: 200, pieces: 0 },
+          { id: 'bend', times: 2, tookMin: 30, reckonedMin: 24, pieces: 4 },
+        ],
+      },
+    })
+    const { user } = mount(<RulesPage />)
+    const row = (text: RegExp) => within(screen.getByText(text).closest('li')!)
+    // the page of rules is long: it is waited for
+    await screen.findByText('By the log', {}, { timeout: 10_000 })
+    expect(screen.getByText(/A saw cut.*120 min for what was reckoned at 80, timed 4 times; 120 min over 40/)).toBeTruthy()
+    // welding hangs on several figures, two bends are too few
+    expect(row(/Step “weld”/).queryByRole('button')).toBeNull()
+    expect(row(/Step “bend”/).queryByRole('button')).toBeNull()
+    await user.click(row(/A saw cut.*reckoned/).getByRole('button', { name: '3 min instead of 2' }))
+    await waitFor(() => expect(put(calls)).toMatchObject({ revision: 3, document: { cutMin: 3 } }))
+  })
   test('a shelf that does not answer says so and offers to try again', async () => {
     answering({})
     mount(<RulesPage />)
