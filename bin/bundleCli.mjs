@@ -9,7 +9,15 @@ const ownAddress = {
     code.includes('import.meta.url') ? code.replaceAll('import.meta.url', JSON.stringify(pathToFileURL(id).href)) : null,
 }
 
-/** Bundles bin/tideline.ts into `folder`, in one move, so that another process starting meanwhile sees the old one or the new one whole. */
+/** The worker's loader compiles some hundred sources one by one, which takes seconds: beside the bundle lies the thread as a bundle of its own. */
+const bundledThread = (folder) => ({
+  name: 'bundled-thread',
+  transform: (code) =>
+    LOADER.test(code) ? code.replace(LOADER, `new URL(${JSON.stringify(pathToFileURL(join(folder, 'thread.js')).href)})`) : null,
+})
+const LOADER = /new URL\(['"]\.\/thread\.mjs['"], import\.meta\.url\)/
+
+/** Bundles bin/tideline.ts and the thread of its workshop into `folder`, in one move, so that another process starting meanwhile sees the old one or the new one whole. */
 export async function bundleCli(root, folder) {
   const { build } = await import('vite')
   const fresh = `${folder}.${process.pid}`
@@ -18,9 +26,16 @@ export async function bundleCli(root, folder) {
     configFile: false,
     logLevel: 'error',
     publicDir: false,
-    plugins: [ownAddress],
+    plugins: [bundledThread(folder), ownAddress],
     ssr: { noExternal: ['zod'] },
-    build: { ssr: join(root, 'bin/tideline.ts'), outDir: fresh, emptyOutDir: true, target: 'node20', minify: false },
+    build: {
+      ssr: true,
+      rollupOptions: { input: { tideline: join(root, 'bin/tideline.ts'), thread: join(root, 'server/workshop/thread.ts') } },
+      outDir: fresh,
+      emptyOutDir: true,
+      target: 'node20',
+      minify: false,
+    },
   })
   mkdirSync(dirname(folder), { recursive: true })
   const old = `${fresh}.old`

@@ -73,9 +73,8 @@ export const test = base.extend<{ quiet: undefined; shop: Server }, { filled: st
 export { expect }
 
 export const openDemoJob = async (page: Page, title: string, station: string) => {
-  await page.goto('/')
-  const href = await page.getByRole('link', { name: title, exact: true }).getAttribute('href')
-  await page.goto(`${href?.replace(/\/[^/]+$/, '')}/${station}`)
+  const { rows } = (await (await page.request.get('/api/jobs')).json()) as { rows: { id: string; title: string }[] }
+  await page.goto(`/jobs/${rows.find((r) => r.title === title)?.id}/${station}`)
   await expect(page.getByText('Governs')).toBeVisible()
 }
 /** A new job from the Slipway, on a vehicle of the shelf. */

@@ -81,7 +81,7 @@ export function mount(ui: ReactNode, units: DisplayUnits = METRIC, path = '/') {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { retry: false } } })
   const shown = render(
     <QueryClientProvider client={client}>
-      <ThemeProvider theme={themeOf('paper')}>
+      <ThemeProvider theme={themeOf('paper', 'always')}>
         <UnitsContext.Provider value={units}>
           <MemoryRouter initialEntries={[path]}>{ui}</MemoryRouter>
         </UnitsContext.Provider>

@@ -113,9 +113,11 @@ const LOOKS: Record<LookName, { paper: string; raised: string; ink: string; prim
 }
 export const FIGURES = '"Barlow Semi Condensed", "Barlow", "Signs", sans-serif'
 
-export function themeOf(name: LookName): Theme {
+/** `motion`: as the person's system asks, or never any, where a test would only wait for it. */
+export function themeOf(name: LookName, motion: 'system' | 'always' = 'system'): Theme {
   const look = LOOKS[name]
   return createTheme({
+    motion: { reducedMotion: motion },
     inks: look.inks,
     palette: {
       mode: name === 'paper' ? 'light' : 'dark',
