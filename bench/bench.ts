@@ -1,4 +1,5 @@
 import { bundleBench } from './bundle'
+import { daysBench } from './days'
 import { dragBench } from './drag'
 import { fitBench } from './fit'
 import { frameBench } from './frame'
@@ -12,6 +13,7 @@ const rows = [
   ...(await slipwayBench()),
   ...frameBench(),
   ...piecesBench(),
+  ...daysBench(),
   ...(await fitBench()),
   ...bundleBench(),
   ...(await dragBench()),

@@ -3,9 +3,10 @@ import { describe, expect, test } from 'vitest'
 import { demoJobs } from '../job/demoJobs'
 import { builtFrom } from '../job/piecesOf'
 import { defaultRules } from '../rules/rules'
+import { lateBy } from '../schedule/schedule'
 import { demoWorkshop } from '../workshop/workshop'
 import { buildPlan } from './buildPlan'
-import { buildDays, daysLate } from './calendar'
+import { buildDays } from './calendar'
 import type { BuildPlan, BuildStep } from './step'
 
 const step = (id: string, minutes: number, needs: string[] = [], waitHours = 0): BuildStep => ({
@@ -20,12 +21,13 @@ const step = (id: string, minutes: number, needs: string[] = [], waitHours = 0):
   needs,
   gate: false,
   waitHours,
+  place: null,
 })
 const plan = (...steps: BuildStep[]): BuildPlan => ({ steps, workMinutes: 0, waitHours: 0 })
 // 2026-11-23 is a Monday
 const given = { start: null, today: '2026-11-23', hoursADay: 7, daysAWeek: 5, done: {} }
 const dates = (p: BuildPlan, over: Partial<Parameters<typeof buildDays>[1]> & { done?: Record<string, { on: string }> } = {}) =>
-  buildDays(p, { ...given, ...over }).steps.map((s) => [s.id, s.from, s.to])
+  buildDays(p, { ...given, ...over }).steps.map((s) => [s.stepId, s.from, s.to])
 
 describe('the order of work on the calendar', () => {
   test('four hours and four hours of seven: the second runs into Tuesday; eight days of work run over the weekend', () => {
@@ -64,14 +66,18 @@ describe('the order of work on the calendar', () => {
   })
   test('late by the calendar against the day that was promised; nothing promised says nothing', () => {
     const days = buildDays(plan(step('a', 60)), given)
-    expect([daysLate(days, '2026-11-20'), daysLate(days, '2026-11-23'), daysLate(days, null)]).toEqual([3, 0, null])
+    expect([lateBy(days.handOverOn, '2026-11-20'), lateBy(days.handOverOn, '2026-11-23'), lateBy(days.handOverOn, null)]).toEqual([
+      3,
+      0,
+      null,
+    ])
     expect(buildDays(plan(), given)).toEqual({ steps: [], handOverOn: null })
   })
   test('the recheck after a week on the road does not hold up the hand-over', () => {
     const [basket] = demoJobs.filter((j) => j.title.startsWith('Hoop'))
     const real = buildPlan({ ...builtFrom(basket!, defaultRules), workshop: demoWorkshop, rules: defaultRules })
     const days = buildDays(real, given)
-    const of = (id: string) => days.steps.find((s) => s.id === id)!
+    const of = (id: string) => days.steps.find((s) => s.stepId === id)!
     expect(days.handOverOn).toBe(of('road').to)
     expect(of('recheck').from >= days.handOverOn!).toBe(true)
     // nothing begins before what it needs is finished
@@ -93,7 +99,7 @@ describe('the order of work on the calendar', () => {
       fc.property(any, fc.integer({ min: 1, max: 7 }), (list, daysAWeek) => {
         const p = plan(...list.map((s, i) => step(`s${i}`, s.minutes, i >= s.back ? [`s${i - s.back}`] : [], s.wait)))
         const days = buildDays(p, { ...given, daysAWeek })
-        expect(days.steps.map((s) => s.id)).toEqual(p.steps.map((s) => s.id))
+        expect(days.steps.map((s) => s.stepId)).toEqual(p.steps.map((s) => s.id))
         for (const s of days.steps) {
           expect(s.from <= s.to && s.to <= s.readyOn).toBe(true)
           for (const d of [s.from, s.to]) expect((new Date(`${d}T12:00:00Z`).getUTCDay() + 6) % 7).toBeLessThan(daysAWeek)

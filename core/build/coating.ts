@@ -26,6 +26,7 @@ export function coating({ pieces, rules }: BuildGiven): BuildStep[] {
     ...(painted
       ? [
           step('paint', `Prime and paint, ${rules.coats} coats`, `${painted.toFixed(1)} m², face by face`, {
+            place: 'paint',
             minutes: painted * rules.coatMinM2 * rules.coats,
             waitHours: (rules.coats - 1) * rules.recoatHours + rules.cureHours,
             caution: 'Spray only with the mask and air that its maker’s sheet asks for.',

@@ -27,6 +27,7 @@ export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] 
     ...(drilled.length
       ? [
           step('behind', 'Look behind every hole', 'airbags, wiring, fuel and brake lines lie behind sheet', {
+            place: 'vehicle',
             minutes: 20,
             marks: drilled.map((m) => m.mark),
             caution: 'Nothing is drilled that nobody has looked behind.',
@@ -34,6 +35,7 @@ export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] 
             needs: made,
           }),
           step('drill-vehicle', 'Drill the vehicle and seal', `${drilled.length} places, from a template of the piece itself`, {
+            place: 'vehicle',
             minutes: drilled.length * 2 * rules.holeMin + drilled.length * 4,
             marks: drilled.map((m) => m.mark),
             tools: ['template', 'drill', 'zinc primer', 'sealant'],
@@ -44,6 +46,7 @@ export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] 
     ...(a.mounts.length
       ? [
           step('lift', 'Lift it on', lift ? `${lift.says}, to ${(top / 1000).toFixed(1)} m` : 'its mass is not known: weigh it first', {
+            place: 'vehicle',
             minutes: 15,
             people: lift ? lift.people : 2,
             caution: lift?.hoist || top > SHOULDER_MM ? 'Roof work: firm footing, nobody under the load.' : null,
@@ -51,6 +54,7 @@ export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] 
             gate: lift === null,
           }),
           step('fit', 'Set the feet, loose, align, then torque', `${a.mounts.length} feet; all stand before one is tight`, {
+            place: 'vehicle',
             minutes: a.mounts.length * rules.footMin + bolts * rules.boltMin,
             marks: a.mounts.map((m) => m.mark),
             tools: ['torque wrench'],
@@ -60,18 +64,34 @@ export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] 
       : []),
     ...(stops.length
       ? [
-          step('stops', 'Fit the stops', stops.map((s) => `${s.name} at ${s.unit === '°' ? `${s.at}°` : `{${s.at}}`}`).join(', '), {
-            minutes: 20 * stops.length,
-            tools: ['angle finder or tape'],
-            caution: 'Until its stop is in, it is opened by hand and no farther.',
-            needs: ['fit', 'assemble'],
-            gate: true,
-          }),
+          step(
+            'stops',
+            'Fit the stops',
+            stops
+              .map(
+                (s) =>
+                  `${s.name} at ${
+                    s.unit === '°'
+                      ? `${s.at}°`
+                      : `{
+            place: 'vehicle',${s.at}}`
+                  }`,
+              )
+              .join(', '),
+            {
+              minutes: 20 * stops.length,
+              tools: ['angle finder or tape'],
+              caution: 'Until its stop is in, it is opened by hand and no farther.',
+              needs: ['fit', 'assemble'],
+              gate: true,
+            },
+          ),
         ]
       : []),
     ...(wired.length
       ? [
           step('wire', 'Wire and fuse', `${wired.map((f) => f.mark).join(', ')}: fuse at the battery, cable clear of edges`, {
+            place: 'vehicle',
             minutes: 40 + 15 * wired.length,
             marks: wired.map((f) => f.mark),
             caution: 'Battery off first; who wires a vehicle is trained for it.',
@@ -80,12 +100,18 @@ export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] 
         ]
       : []),
     step('load-test', 'Load it and look', 'sag under a known load against what was computed', {
+      place: 'vehicle',
       minutes: 30,
       needs: ['fit', 'stops'],
       gate: true,
     }),
-    step('road', 'Drive it', 'slow, rough, then at speed: noise, movement, clearance', { minutes: 30, needs: ['load-test', 'wire'] }),
+    step('road', 'Drive it', 'slow, rough, then at speed: noise, movement, clearance', {
+      place: 'vehicle',
+      minutes: 30,
+      needs: ['load-test', 'wire'],
+    }),
     step('recheck', 'Torque again', 'after the first drives; the day stands in the hand-over', {
+      place: 'vehicle',
       minutes: 15,
       tools: ['torque wrench'],
       needs: ['road'],

@@ -21,6 +21,7 @@ export function joining({ assembly: a, workshop, rules }: BuildGiven): BuildStep
     ...(closed.length
       ? [
           step('vents', 'Vent closed tubes', 'a tube shut at both ends bursts in an oven and rots on the road', {
+            place: 'drill',
             minutes: closed.length * rules.holeMin,
             marks: closed,
             tools: ['drill, 6 mm'],
@@ -31,6 +32,7 @@ export function joining({ assembly: a, workshop, rules }: BuildGiven): BuildStep
         ]
       : []),
     step('tack', 'Tack on the jig', `${map.seams.reduce((s, x) => s + x.tacks, 0)} tacks, opposite ones first`, {
+      place: 'welding',
       minutes: map.seams.length * rules.weldSetUpMin,
       tools: [...new Set(map.seams.map((s) => s.process)), 'jig', 'clamps'],
       caution: 'Welding is for people trained in it; galvanised or coated metal is bared and the air moved first.',
@@ -43,12 +45,14 @@ export function joining({ assembly: a, workshop, rules }: BuildGiven): BuildStep
       gate: true,
     }),
     step('trial-fit', 'Try it on the vehicle', 'what does not fit now is a tack to break, later a weld', {
+      place: 'vehicle',
       minutes: 25,
       people: 2,
       needs: ['measure'],
       gate: true,
     }),
     step('weld', 'Weld out', `${map.seams.length} welds in the order of their numbers`, {
+      place: 'welding',
       minutes: map.minutes - map.seams.length * rules.weldSetUpMin,
       tools: [...new Set(map.seams.map((s) => s.process))],
       caution:

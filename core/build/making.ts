@@ -31,6 +31,7 @@ export function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[
     ...(untried.length
       ? [
           step('trial-bend', 'Bend a trial piece', 'nobody has tried this die with this tube: what it springs back by moves every mark', {
+            place: 'bender',
             minutes: 20,
             marks: marks(untried),
             tools: ['bender', 'angle finder'],
@@ -42,6 +43,7 @@ export function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[
     ...(a.members.length
       ? [
           step('cut', 'Cut to length', `${settings.length} stop settings, longest first; the first piece of each is checked`, {
+            place: 'saw',
             minutes: cuts * rules.cutMin,
             marks: parts.flatMap((p) => p.marks),
             tools: ['saw', 'stop', 'tape', 'file'],
@@ -53,6 +55,7 @@ export function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[
     ...(bent.length
       ? [
           step('bend', 'Bend', 'by the marks of the bend sheet, in its order', {
+            place: 'bender',
             minutes: bent.reduce((s, t) => s + (t.bent?.bends.length ?? 0), 0) * rules.bendMin,
             marks: marks(bent),
             tools: ['bender', 'angle finder', 'bend sheet'],
@@ -68,6 +71,7 @@ export function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[
             'Cut the saddles',
             'both templates of a tube are set by one line along it, so that they are not turned against each other',
             {
+              place: 'drill',
               minutes: saddled.reduce((s, t) => s + t.ends.filter((e) => e.kind === 'cope').length, 0) * rules.saddleMin,
               marks: marks(saddled),
               tools: ['hole saw or grinder', 'templates', 'round file'],
@@ -84,6 +88,7 @@ export function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[
             'Cut the flat parts',
             `${a.plates.length} of them, by the nests; every fold line is marked on the face that is laid up`,
             {
+              place: 'table',
               minutes: a.plates.length * rules.plateMin,
               marks: [...new Set(a.plates.map((p) => p.mark))],
               tools: ['shear or table', 'scriber', 'file'],
@@ -96,12 +101,14 @@ export function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[
     ...(folds
       ? [
           step('trial-fold', 'Fold an offcut', 'of the same sheet on the same tool: what it gains moves every line', {
+            place: 'brake',
             minutes: 10,
             tools: ['brake', 'calliper'],
             needs: ['plates'],
             gate: true,
           }),
           step('fold', 'Fold', `${folds} folds, in the order of the numbers on each fold sheet`, {
+            place: 'brake',
             minutes: folds * rules.foldMin,
             marks: [...new Set(folded.map((p) => p.mark))],
             people: folded.some((p) => plateMassKg(p) > HELD_KG) ? 2 : 1,
@@ -114,6 +121,7 @@ export function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[
     ...(holes
       ? [
           step('drill', 'Drill', `${holes} holes; a hole and its mate are drilled from one mark`, {
+            place: 'drill',
             minutes: holes * rules.holeMin,
             tools: ['drill', 'centre punch', 'deburrer'],
             needs: ['cut', 'plates', 'bend'],

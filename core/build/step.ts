@@ -1,5 +1,6 @@
 import type { Assembly } from '../assembly/assembly'
 import type { Rules } from '../rules/rules'
+import type { WorkPlace } from '../schedule/shopCalendar'
 import type { Workshop } from '../workshop/workshop'
 
 /** One step of the build. `needs` = steps that come before it; a gate is signed before anything that needs it begins. Minutes of work, hours of waiting after. */
@@ -15,6 +16,8 @@ export type BuildStep = {
   needs: string[]
   gate: boolean
   waitHours: number
+  /** what of the shop it takes up while it is done */
+  place: WorkPlace | null
 }
 export type BuildPlan = { steps: BuildStep[]; workMinutes: number; waitHours: number }
 export type BuildGiven = {
@@ -39,5 +42,6 @@ export const step = (id: string, title: string, why: string, over: Partial<Build
   needs: [],
   gate: false,
   waitHours: 0,
+  place: null,
   ...over,
 })

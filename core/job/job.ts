@@ -49,6 +49,12 @@ export const JobSchema = z.object({
   loadTests: z.array(LoadTestSchema).max(100).default([]),
   /** the day on which its building may begin; null = today, whenever that is */
   start: z.iso.date('write the date as 2026-12-24').nullable().default(null),
+  /** the day the client brings the vehicle; null = whenever it is wanted */
+  bringsOn: z.iso.date('write the date as 2026-12-24').nullable().default(null),
+  /** worked on before all other jobs of the shop */
+  ahead: z.boolean().default(false),
+  /** steps that somebody moved to a later day */
+  notBefore: z.record(z.string().max(120), z.iso.date('write the date as 2026-12-24')).default({}),
   /** steps of the build that are done: the day, and what the step was then */
   built: z.record(z.string().max(120), TickSchema).default({}),
   /** the step that somebody is at just now */
@@ -81,6 +87,9 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     struts: [],
     loadTests: [],
     start: null,
+    bringsOn: null,
+    ahead: false,
+    notBefore: {},
     built: {},
     atWork: null,
     clientAnswers: [],

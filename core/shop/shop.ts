@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { demoCalendar } from '../schedule/demoCalendar'
+import { ShopCalendarSchema } from '../schedule/shopCalendar'
 import { demoWorkshop, WorkshopSchema } from '../workshop/workshop'
 
 export const paperSizes = ['A4', 'A3', 'Letter', 'Tabloid'] as const
@@ -12,6 +14,8 @@ export const ShopSchema = z.object({
   units: z.enum(['metric', 'inch']).default('metric'),
   /** what it can do itself */
   workshop: WorkshopSchema.default(() => WorkshopSchema.parse({})),
+  /** who works in it and when */
+  calendar: ShopCalendarSchema.default(() => ShopCalendarSchema.parse({})),
 })
 export type Shop = z.infer<typeof ShopSchema>
 
@@ -22,4 +26,5 @@ export const demoShop: Shop = {
   paper: 'A4',
   units: 'metric',
   workshop: demoWorkshop,
+  calendar: demoCalendar,
 }

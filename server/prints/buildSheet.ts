@@ -1,36 +1,36 @@
 import { buildPlan } from '../../core/build/buildPlan'
-import { buildDays, daysLate } from '../../core/build/calendar'
+import { daysAlone } from '../../core/build/calendar'
 import { stepStates } from '../../core/build/ticks'
 import type { Job } from '../../core/job/job'
 import { builtFrom } from '../../core/job/piecesOf'
 import { withLengths } from '../../core/quantity/figureText'
 import type { Rules } from '../../core/rules/rules'
-import type { Workshop } from '../../core/workshop/workshop'
+import { lateBy } from '../../core/schedule/schedule'
+import type { Shop } from '../../core/shop/shop'
 import { closePaper, INK, MARGIN, openPaper, type Title, table } from './paper'
 
 const daysText = (d: { from: string; to: string } | undefined): string =>
   d ? (d.from === d.to ? d.from : `${d.from} to ${d.to.slice(5)}`) : ''
 
 /** The order of work to hang beside the bench: each step with why, parts, tools, minutes and its caution; gates to sign. PDF bytes. */
-export function buildSheetPdf(job: Job, rules: Rules, workshop: Workshop, title: Title): Promise<Buffer> {
+export function buildSheetPdf(
+  job: Job,
+  rules: Rules,
+  { workshop, calendar }: Pick<Shop, 'workshop' | 'calendar'>,
+  title: Title,
+): Promise<Buffer> {
   const paper = openPaper(title)
   const plan = buildPlan({ ...builtFrom(job, rules), workshop, rules })
-  const days = buildDays(plan, {
-    start: job.start,
-    today: title.date,
-    hoursADay: rules.workHours,
-    daysAWeek: rules.workDays,
-    done: job.built,
-  })
-  const on = new Map(days.steps.map((s) => [s.id, s]))
-  const late = daysLate(days, job.due)
+  const days = daysAlone(plan, job, title.date, rules, calendar)
+  const on = new Map(days.steps.map((s) => [s.stepId, s]))
+  const late = lateBy(days.handOverOn, job.due)
   paper
     .font('bold')
     .fontSize(12)
     .fillColor(INK)
     .text(
       plan.steps.length
-        ? `${plan.steps.length} steps, ${(plan.workMinutes / 60).toFixed(1)} h of work; hand-over on ${days.handOverOn ?? 'a day that nobody can say'}${late ? `, ${late} ${late === 1 ? 'day' : 'days'} after it is due` : ''}.`
+        ? `${plan.steps.length} steps, ${(plan.workMinutes / 60).toFixed(1)} h of work; hand-over on ${days.handOverOn ?? 'a day that nobody can say'}, as the shop’s only job${late ? `, ${late} ${late === 1 ? 'day' : 'days'} after it is due` : ''}.`
         : 'Nothing is built in this job yet.',
       MARGIN,
       58,

@@ -7,9 +7,9 @@ import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds } from '../../core/sheetNesting/sheetPlan'
+import type { Shop } from '../../core/shop/shop'
 import { tubeWork } from '../../core/tube/tubeParts'
 import { weldMap } from '../../core/weldMap/weldMap'
-import type { Workshop } from '../../core/workshop/workshop'
 import type { Title } from './paper'
 import type { Print } from './printed'
 
@@ -20,19 +20,19 @@ type Given = {
   accepted: IssuedPlan | null
   made: { plan: CutPlan; saw: SawSetting }
   ways: WayRow[]
-  workshop: Workshop
+  shop: Pick<Shop, 'workshop' | 'calendar'>
   heading: (sheet: string) => Promise<Heading>
 }
 
 /** Every sheet and file of a job by its name, those left out that would be empty. */
 export async function everything(given: Given, print: (p: Print) => Promise<Uint8Array>): Promise<Record<string, Uint8Array>> {
-  const { job, rules, accepted, made, ways, workshop, heading } = given
+  const { job, rules, accepted, made, ways, shop, heading } = given
   const assembly = madeAssembly(job, rules)
   const kinds = flatKinds(assembly)
   const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card', string, boolean][] = [
     ['owner-card.pdf', 'owner-card', 'Owner’s card', true],
     ['tube.pdf', 'tube', 'Bends and templates', tubeWork(assembly).length > 0],
-    ['welds.pdf', 'welds', 'Weld map', weldMap(assembly, workshop.welders, rules).seams.length > 0],
+    ['welds.pdf', 'welds', 'Weld map', weldMap(assembly, shop.workshop.welders, rules).seams.length > 0],
     ['build.pdf', 'build', 'Order of work', job.pieces.length > 0],
     ['flat.pdf', 'flat', 'Fold sheets and nests', kinds.length > 0],
     ['holes.pdf', 'holes', 'Drilling sheet', assembly.joints.some((j) => j.bolts) || assembly.mounts.length > 0],
@@ -45,10 +45,10 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
   await put('arrangement.pdf', { of: 'arrangement', job, rules, accepted, title: await heading('General arrangement') })
   await put('client-page.html', { of: 'client-page', job, rules, made: made.plan, ways, title: await heading('Client’s page') })
   if (assembly.members.length) {
-    await put('cut-sheet.pdf', { of: 'cut-sheet', job, rules, made, workshop, accepted, title: await heading('Cut sheet') })
+    await put('cut-sheet.pdf', { of: 'cut-sheet', job, rules, made, workshop: shop.workshop, accepted, title: await heading('Cut sheet') })
     await put('cut-list.csv', { of: 'cut-list', job, rules })
   }
-  for (const [name, of, title, has] of sheets) if (has) await put(name, { of, job, rules, workshop, accepted, title: await heading(title) })
+  for (const [name, of, title, has] of sheets) if (has) await put(name, { of, job, rules, shop, accepted, title: await heading(title) })
   for (const view of ['plan', 'side', 'rear'] as const)
     for (const as of ['dxf', 'svg'] as const) await put(`drawing/${view}.${as}`, { of: 'drawing', job, rules, view, as })
   if (kinds.length) await put('flat/nest.dxf', { of: 'nest', job, rules })

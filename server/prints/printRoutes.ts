@@ -157,7 +157,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       const { job, revision } = await jobAt(jobs, request.params.id)
       const accepted = await standing(issued, request.params.id)
       const title = await heading(job, sheet, revision)
-      const bytes = await print({ of, job, rules: await rules(), workshop: title.shop.workshop, accepted, title }, response)
+      const bytes = await print({ of, job, rules: await rules(), shop: title.shop, accepted, title }, response)
       response
         .type('application/pdf')
         .set('Content-Disposition', disposition('inline', job.title, revision, `${of}.pdf`))
@@ -202,11 +202,10 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const r = await rules()
     const accepted = await standing(issued, request.params.id)
     const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job, response)).plan, saw: r }
-    const { workshop: machines } = (await shelves.get('shop')).document
+    const shop = (await shelves.get('shop')).document
     const title = (sheet: string) => heading(job, sheet, revision)
-    const files = await everything(
-      { job, rules: r, accepted, made, ways: await ways(job, response), workshop: machines, heading: title },
-      (p) => print(p, response),
+    const files = await everything({ job, rules: r, accepted, made, ways: await ways(job, response), shop, heading: title }, (p) =>
+      print(p, response),
     )
     response
       .type('application/zip')

@@ -19,6 +19,7 @@ import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds, planSheets } from '../../core/sheetNesting/sheetPlan'
+import type { Shop } from '../../core/shop/shop'
 import type { Workshop } from '../../core/workshop/workshop'
 import { fittingReady } from '../workshop/fitting'
 import { arrangementPdf } from './arrangement'
@@ -52,7 +53,7 @@ export type Print =
       of: 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card'
       job: Job
       rules: Rules
-      workshop: Workshop
+      shop: Pick<Shop, 'workshop' | 'calendar'>
       accepted: IssuedPlan | null
       title: Heading
     }
@@ -121,11 +122,11 @@ export async function printed(print: Print): Promise<Uint8Array> {
       const title = { ...print.title, stamp: stampOf(print.accepted, movedSince(print.accepted, result), openOf(result), true) }
       if (print.of === 'owner-card') return ownerCardPdf(job, result, print.rules, title)
       if (print.of === 'holes') return holeSheetPdf(job, print.rules, title)
-      if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.workshop, title)
-      if (print.of === 'build') return buildSheetPdf(job, print.rules, print.workshop, title)
+      if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.shop.workshop, title)
+      if (print.of === 'build') return buildSheetPdf(job, print.rules, print.shop, title)
       return print.of === 'tube'
-        ? tubeSheetPdf(job, result, print.rules, print.workshop, title)
-        : weldSheetPdf(job, result, print.rules, print.workshop, title)
+        ? tubeSheetPdf(job, result, print.rules, print.shop.workshop, title)
+        : weldSheetPdf(job, result, print.rules, print.shop.workshop, title)
     }
     case 'nest': {
       const groups = planSheets(madeAssembly(job, print.rules), { rules: print.rules, system: job.units.system }, () => performance.now())

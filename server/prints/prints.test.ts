@@ -167,6 +167,6 @@ describe('bends, templates and welds on paper', () => {
 })
 
 test('the order of work is two pages at most for each demo job, and one line for a job of nothing', async () => {
-  for (const job of demoJobs) expect(pages(await buildSheetPdf(job, defaultRules, demoShop.workshop, title))).toBeLessThanOrEqual(3)
-  expect(pages(await buildSheetPdf({ ...demoJobs[0]!, pieces: [] }, defaultRules, demoShop.workshop, title))).toBe(1)
+  for (const job of demoJobs) expect(pages(await buildSheetPdf(job, defaultRules, demoShop, title))).toBeLessThanOrEqual(3)
+  expect(pages(await buildSheetPdf({ ...demoJobs[0]!, pieces: [] }, defaultRules, demoShop, title))).toBe(1)
 })

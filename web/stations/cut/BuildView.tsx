@@ -10,11 +10,13 @@ import Typography from '@mui/material/Typography'
 import useMediaQuery from '@mui/material/useMediaQuery'
 import { useMemo, useState } from 'react'
 import { buildPlan } from '../../../core/build/buildPlan'
-import { buildDays, type Dated, daysLate } from '../../../core/build/calendar'
+import { daysAlone } from '../../../core/build/calendar'
 import { nextStep, type StepState, stepStates } from '../../../core/build/ticks'
 import type { Job } from '../../../core/job/job'
 import { builtFrom } from '../../../core/job/piecesOf'
 import { withLengths } from '../../../core/quantity/figureText'
+import { lateBy } from '../../../core/schedule/schedule'
+import type { Placed } from '../../../core/schedule/work'
 import { localDay } from '../../../core/time/localDay'
 import { useShelf } from '../../api/queries'
 import { editJob } from '../../job/jobStore'
@@ -36,17 +38,12 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   const one = wish ?? inHand
   const plan = useMemo(() => (workshop ? buildPlan({ ...builtFrom(job, rules), workshop, rules }) : null), [job, rules, workshop])
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
-  if (!plan) return <Typography>Working out the order…</Typography>
+  const calendar = shop.data?.document.calendar
+  if (!plan || !calendar) return <Typography>Working out the order…</Typography>
   const states = stepStates(plan, job.built)
-  const days = buildDays(plan, {
-    start: job.start,
-    today: localDay(),
-    hoursADay: rules.workHours,
-    daysAWeek: rules.workDays,
-    done: job.built,
-  })
-  const on = new Map(days.steps.map((s) => [s.id, s]))
-  const late = daysLate(days, job.due)
+  const days = daysAlone(plan, job, localDay(), rules, calendar)
+  const on = new Map(days.steps.map((s) => [s.stepId, s]))
+  const late = lateBy(days.handOverOn, job.due)
   const done = states.filter((s) => s.done).length
   const next = nextStep(states)
   return (
@@ -57,7 +54,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
           <>
             <Typography variant="body2" role="status">
               {done} of {states.length} done; {(plan.workMinutes / 60).toFixed(1)} h of work; hand-over on{' '}
-              {days.handOverOn ?? 'a day that nobody can say'}
+              {days.handOverOn ?? 'a day that nobody can say'}, as the shop’s only job
               {next ? `; next: ${next.step.title.charAt(0).toLowerCase()}${next.step.title.slice(1)}` : ''}
             </Typography>
             <Button component="a" href={`/api/jobs/${jobId}/build.pdf`} target="_blank" variant="outlined">
@@ -123,7 +120,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   )
 }
 
-type RowProps = { state: StepState; number: number; days: Dated | undefined; tick: (on: boolean) => void }
+type RowProps = { state: StepState; number: number; days: Placed | undefined; tick: (on: boolean) => void }
 function Row({ state, number, days, tick }: RowProps) {
   const { step, done, waitsFor } = state
   const units = useUnits()

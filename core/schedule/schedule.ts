@@ -1,0 +1,118 @@
+import { AFTER } from './latestStarts'
+import { type Eligible, lineUp } from './lineUp'
+import { dateOf, dayOf, ONE_PERSON, type ShopPerson, type WorkPlace } from './shopCalendar'
+import { type Because, type JobDays, keyOf, type Placed, type Schedule, TINY, type Unplaced, type WorkGiven, type WorkJob } from './work'
+import { MOST_DAYS, type WorkDays, workDays } from './workDays'
+
+const NOBODY = 'nobody is there to do it'
+
+type Running = { jobId: string; stepId: string; place: WorkPlace | null; people: ShopPerson[]; ends: number }
+
+/**
+ * All jobs on one calendar. Time moves on from event to event; of the steps that could begin, the one that must begin soonest for its promised day takes
+ * its people and its place first (parallel schedule generation with the minimum latest start rule: Kolisch 1996, "Serial and parallel resource-constrained
+ * project scheduling methods revisited"). Work runs in hours of working days and stops overnight; waiting runs in hours of any day, from the end of the
+ * day it began. A step that wants more people than there are is done by all there are and says how many it is short. Not optimal, but repeatable: the
+ * same jobs give the same days.
+ */
+export function schedule(given: WorkGiven): Schedule {
+  const { today, calendar } = given
+  const days = workDays(given)
+  const everybody = calendar.people.length ? calendar.people : [ONE_PERSON]
+  const placed: Placed[] = []
+  const queue = lineUp(given)
+  const running: Running[] = []
+
+  const begin = (e: Eligible, now: number, hands: ShopPerson[]): void => {
+    const { job, step } = e
+    const ends = days.worked(now, step, hands)
+    if (ends === null) {
+      queue.never.push({ jobId: job.id, stepId: step.id, why: NOBODY })
+      return
+    }
+    const over = step.waitHours > 0 ? Math.ceil(ends - TINY) + step.waitHours / 24 : ends
+    const to = lastDay(now, ends)
+    placed.push({
+      jobId: job.id,
+      stepId: step.id,
+      from: dateOf(today, now),
+      to: dateOf(today, to),
+      readyOn: dateOf(today, step.waitHours > 0 ? over : to),
+      begins: now,
+      ends,
+      people: hands.map((p) => p.name || p.id),
+      short: step.minutes > 0 ? Math.max(0, step.people - everybody.length) : 0,
+      because: e.blocked && e.at < now - TINY ? e.blocked : e.last,
+    })
+    if (ends > now + TINY) running.push({ jobId: job.id, stepId: step.id, place: step.place, people: hands, ends })
+    queue.over(job, step, over)
+  }
+
+  let now = 0
+  while (queue.open.length && now < MOST_DAYS) {
+    const day = Math.floor(now + TINY)
+    for (let i = running.length - 1; i >= 0; i--) if (running[i]!.ends <= now + TINY) running.splice(i, 1)
+    let next = day + 1
+    const busy = new Set(running.flatMap((r) => r.people.map((p) => p.id)))
+    let free = everybody.filter((p) => !busy.has(p.id) && days.here(p, day))
+    for (let i = 0; i < queue.open.length; i++) {
+      const e = queue.open[i]!
+      if (e.at > now + TINY) {
+        next = Math.min(next, e.at)
+        continue
+      }
+      const wants = e.step.minutes > 0 ? Math.min(Math.max(1, e.step.people), everybody.length) : 0
+      const hinders = hindrance(e, { given, days, day, running, short: free.length < wants })
+      if (hinders) {
+        e.blocked = hinders
+        continue
+      }
+      // of those who are free, the ones who are there to finish it soonest
+      const soon = (p: ShopPerson) => days.worked(now, e.step, [p]) ?? MOST_DAYS
+      const hands = wants < free.length ? [...free].sort((a, b) => soon(a) - soon(b)).slice(0, wants) : free.slice(0, wants)
+      free = free.filter((p) => !hands.includes(p))
+      queue.open.splice(i, 1)
+      begin(e, now, hands)
+      // what needed only a step that takes no time may begin at once, and may stand before it in line
+      i = e.step.minutes > 0 || e.step.waitHours > 0 ? i - 1 : -1
+    }
+    for (const r of running) next = Math.min(next, r.ends)
+    now = next > now + TINY ? next : day + 1
+  }
+  const unplaced = [...queue.never, ...queue.open.map((e) => ({ jobId: e.job.id, stepId: e.step.id, why: NOBODY })), ...queue.behind()]
+  const line = new Map(given.jobs.flatMap((j, k) => j.steps.map((s, i) => [keyOf(j.id, s.id), k * 1000 + i] as const)))
+  const at = (p: Placed) => line.get(keyOf(p.jobId, p.stepId)) ?? 0
+  const all = [...queue.done, ...placed].sort((a, b) => at(a) - at(b))
+  return { placed: all, unplaced, jobs: given.jobs.map((j) => handOver(j, all, unplaced)) }
+}
+
+type Now = { given: WorkGiven; days: WorkDays; day: number; running: Running[]; short: boolean }
+/** What keeps a step from beginning now though all before it is over. */
+function hindrance(e: Eligible, { given, days, day, running, short }: Now): Because | null {
+  const { place } = e.step
+  if (days.shut(day)) return { kind: 'closed' }
+  if (place === 'vehicle' && days.wet(day)) return { kind: 'wet' }
+  const held = place ? running.filter((r) => r.place === place) : []
+  if (place && held.length >= given.calendar.places[place]) return { kind: 'place', ...ofRunning(held) }
+  if (!short) return null
+  const working = running.filter((r) => r.people.length)
+  return working.length ? { kind: 'hands', ...ofRunning(working) } : { kind: 'closed' }
+}
+const ofRunning = (list: Running[]): { jobId: string; stepId: string } => {
+  const { jobId, stepId } = list.reduce((a, b) => (b.ends < a.ends ? b : a))
+  return { jobId, stepId }
+}
+
+/** the day on which something ends that may end with the day */
+const lastDay = (begins: number, ends: number): number => Math.max(Math.floor(begins + TINY), Math.ceil(ends - TINY) - 1)
+
+/** The hand-over is the last step before the recheck; a step without a day leaves it without one. */
+function handOver(job: WorkJob, placed: Placed[], unplaced: Unplaced[]): JobDays {
+  const mine = placed.filter((p) => p.jobId === job.id && p.stepId !== AFTER).map((p) => p.to)
+  const open = unplaced.some((u) => u.jobId === job.id && u.stepId !== AFTER)
+  const handOverOn = open || !mine.length ? null : (mine.sort().at(-1) ?? null)
+  return { jobId: job.id, handOverOn, daysLate: lateBy(handOverOn, job.due) }
+}
+/** Days that a hand-over comes after the day it was promised; 0 = in time, null = nothing was promised or nothing is known. */
+export const lateBy = (handOverOn: string | null, due: string | null): number | null =>
+  due === null || handOverOn === null ? null : Math.max(0, dayOf(due, handOverOn))
