@@ -78,7 +78,7 @@ describe('the build plan', () => {
     expect(step('trial-fold').gate).toBe(true)
     const folds = assembly.plates.reduce((s, p) => s + p.bends.length, 0)
     expect(step('fold').minutes).toBe(folds * defaultRules.foldMin)
-    expect(step('buy').why).toMatch(/^sheet of 1 kind, \d+ small parts$/)
+    expect(step('buy').why).toMatch(/^sheet of 1 kind, 4 feet, 3 accessories, \d+ small parts$/)
   })
   test('minutes by hand: saddles of the basket are 2 × 12 ends of 8 min, bends 3 × 2 of 6', () => {
     const plan = planOf(basket)

@@ -1,19 +1,21 @@
+import { needsOf } from '../purchase/needs'
+import { longestLead, needKinds } from '../purchase/suppliers'
 import { type BuildGiven, type BuildStep, step } from './step'
 
-/** What is ordered, received and complete before anything is cut. */
-export function buying({ assembly: a, rules }: BuildGiven): BuildStep[] {
-  const bought = a.hardware.reduce((s, h) => s + h.quantity, 0) + a.fittings.filter((f) => !f.there).length
-  const sections = new Set(a.members.map((m) => m.profileId)).size
-  const sheets = new Set(a.plates.map((p) => `${p.materialId} ${p.thicknessMm}`)).size
-  const kinds = [
-    ...(sections ? [`${sections} ${sections === 1 ? 'section' : 'sections'}`] : []),
-    ...(sheets ? [`sheet of ${sheets} ${sheets === 1 ? 'kind' : 'kinds'}`] : []),
-  ]
+/** What is ordered, received and complete before anything is cut. The order waits for what takes longest. */
+export function buying({ assembly: a, suppliers = [], rules }: BuildGiven): BuildStep[] {
+  const needs = needsOf(a, rules)
+  const kinds = needKinds.filter((k) => needs.some((n) => n.kind === k))
+  const lead = longestLead(kinds, suppliers, rules.leadDays)
+  const listed = kinds.map((kind) => {
+    const lines = needs.filter((n) => n.kind === kind)
+    return kind === 'sections' || kind === 'sheet'
+      ? `${kind} of ${lines.length} ${lines.length === 1 ? 'kind' : 'kinds'}`
+      : `${lines.reduce((s, n) => s + n.quantity, 0)} ${kind}`
+  })
+  const longest = lead.kind && lead.from ? `; longest: ${lead.kind}, ${lead.days} days from ${lead.from}` : ''
   return [
-    step('buy', 'Order what is bought', [...kinds, `${bought} small parts`].join(', '), {
-      minutes: 20,
-      waitHours: rules.leadDays * 24,
-    }),
+    step('buy', 'Order what is bought', `${listed.join(', ')}${longest}`, { minutes: 20, waitHours: lead.days * 24 }),
     step('receive', 'Receive and check', 'sections, walls and alloy against the list, before anything is cut', {
       minutes: 15,
       tools: ['calliper', 'tape'],

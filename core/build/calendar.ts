@@ -1,26 +1,33 @@
 import type { Job } from '../job/job'
+import type { KitStanding } from '../purchase/kit'
 import type { Rules } from '../rules/rules'
 import { schedule } from '../schedule/schedule'
 import { type ShopCalendar, ShopCalendarSchema } from '../schedule/shopCalendar'
 import type { Placed, WorkGiven, WorkJob } from '../schedule/work'
 import type { BuildPlan } from './step'
 
-/** A job with its plan, as it stands among others on the calendar. */
-export const workJob = (
-  id: string,
-  job: Pick<Job, 'title' | 'due' | 'start' | 'bringsOn' | 'ahead' | 'built' | 'notBefore'>,
-  plan: BuildPlan,
-): WorkJob => ({
-  id,
-  title: job.title,
-  due: job.due,
-  start: job.start,
-  bringsOn: job.bringsOn,
-  ahead: job.ahead,
-  steps: plan.steps,
-  done: job.built,
-  notBefore: job.notBefore,
-})
+type JobDates = Pick<Job, 'title' | 'due' | 'start' | 'bringsOn' | 'ahead' | 'built' | 'notBefore'>
+/**
+ * A job with its plan, as it stands among others on the calendar. Nothing is received before the day it is to come; where all is here or on its way, those
+ * days count and no longer the usual time of an order.
+ */
+export function workJob(id: string, job: JobDates, plan: Pick<WorkJob, 'steps'>, kit: KitStanding): WorkJob {
+  const { title, due, start, bringsOn, ahead, built: done } = job
+  const known = kit.state !== 'missing'
+  const steps = known ? plan.steps.map((s) => (s.id === 'buy' ? { ...s, waitHours: 0 } : s)) : plan.steps
+  const later = kit.dueOn !== null && kit.dueOn > (job.notBefore.receive ?? '')
+  return {
+    id,
+    title,
+    due,
+    start,
+    bringsOn,
+    ahead,
+    steps,
+    done,
+    notBefore: later && kit.dueOn ? { ...job.notBefore, receive: kit.dueOn } : job.notBefore,
+  }
+}
 
 export type BuildDays = { steps: Placed[]; handOverOn: string | null }
 type Alone = Partial<WorkJob> &
@@ -41,5 +48,8 @@ export function buildDays(plan: BuildPlan, { today, hoursADay, daysAWeek, calend
 }
 
 /** The same of a job as it is kept. */
-export const daysAlone = (plan: BuildPlan, job: Job, today: string, rules: Rules, calendar: ShopCalendar): BuildDays =>
-  buildDays(plan, { ...workJob('', job, plan), today, hoursADay: rules.workHours, daysAWeek: rules.workDays, calendar })
+export const daysAlone = (
+  plan: BuildPlan,
+  job: Job,
+  { kit, today, rules, calendar }: { kit: KitStanding; today: string; rules: Rules; calendar: ShopCalendar },
+): BuildDays => buildDays(plan, { ...workJob('', job, plan, kit), today, hoursADay: rules.workHours, daysAWeek: rules.workDays, calendar })

@@ -1,4 +1,5 @@
 import type { Assembly } from '../assembly/assembly'
+import type { Supplier } from '../purchase/suppliers'
 import type { Rules } from '../rules/rules'
 import type { WorkPlace } from '../schedule/shopCalendar'
 import type { Workshop } from '../workshop/workshop'
@@ -26,6 +27,8 @@ export type BuildGiven = {
   /** stops to be fitted to what moves: on what, where. Degrees or mm */
   stops: { name: string; at: number; unit: '°' | 'mm' }[]
   workshop: Workshop
+  /** who sells what; none = all that is bought takes as long as the shop's rules say */
+  suppliers?: readonly Supplier[]
   rules: Rules
 }
 

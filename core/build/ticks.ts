@@ -10,15 +10,15 @@ export function stepMark(s: BuildStep): string {
 }
 
 export type StepState = { step: BuildStep; done: (Tick & { changed: boolean }) | null; waitsFor: string[] }
-/** Each step with whether it is done, whether it has changed since, and which steps it still waits for. */
-export function stepStates(plan: BuildPlan, built: Record<string, Tick>): StepState[] {
+/** Each step with whether it is done, whether it has changed since, and what it still waits for: steps, and whatever else `holds` names for it. */
+export function stepStates(plan: BuildPlan, built: Record<string, Tick>, holds: Record<string, string[]> = {}): StepState[] {
   const done = (id: string) => built[id] !== undefined
   return plan.steps.map((s) => {
     const mine = built[s.id]
     return {
       step: s,
       done: mine ? { ...mine, changed: mine.was !== stepMark(s) } : null,
-      waitsFor: s.needs.filter((n) => !done(n)).map((n) => plan.steps.find((o) => o.id === n)?.title ?? n),
+      waitsFor: [...s.needs.filter((n) => !done(n)).map((n) => plan.steps.find((o) => o.id === n)?.title ?? n), ...(holds[s.id] ?? [])],
     }
   })
 }

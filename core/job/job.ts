@@ -3,6 +3,7 @@ import { BriefSchema } from '../brief/brief'
 import { KeptAnswerSchema, MOST_ANSWERS } from '../clientAnswer/clientAnswer'
 import { LoadTestSchema } from '../loadTest/loadTest'
 import { MOST_PIECES, newPiece, PieceSchema } from '../pieces/piece'
+import { KitSchema } from '../purchase/kit'
 import type { DisplayUnits } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { AnchorSchema } from '../securing/anchors'
@@ -55,6 +56,8 @@ export const JobSchema = z.object({
   ahead: z.boolean().default(false),
   /** steps that somebody moved to a later day */
   notBefore: z.record(z.string().max(120), z.iso.date('write the date as 2026-12-24')).default({}),
+  /** what of its kit is here, or ordered */
+  kit: KitSchema.default({}),
   /** steps of the build that are done: the day, and what the step was then */
   built: z.record(z.string().max(120), TickSchema).default({}),
   /** the step that somebody is at just now */
@@ -90,6 +93,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     bringsOn: null,
     ahead: false,
     notBefore: {},
+    kit: {},
     built: {},
     atWork: null,
     clientAnswers: [],

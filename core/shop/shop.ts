@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { demoSuppliers, SupplierSchema } from '../purchase/suppliers'
 import { demoCalendar } from '../schedule/demoCalendar'
 import { ShopCalendarSchema } from '../schedule/shopCalendar'
 import { demoWorkshop, WorkshopSchema } from '../workshop/workshop'
@@ -14,10 +15,14 @@ export const ShopSchema = z.object({
   units: z.enum(['metric', 'inch']).default('metric'),
   /** what it can do itself */
   workshop: WorkshopSchema.default(() => WorkshopSchema.parse({})),
+  /** who sells what, and how soon it is here */
+  suppliers: z.array(SupplierSchema).max(60, '60 suppliers at most').default([]),
   /** who works in it and when */
   calendar: ShopCalendarSchema.default(() => ShopCalendarSchema.parse({})),
 })
 export type Shop = z.infer<typeof ShopSchema>
+/** What of the shop the order and the days of work hang on. */
+export type PlannedShop = Pick<Shop, 'workshop' | 'suppliers' | 'calendar'>
 
 /** The shop that the demonstration's jobs belong to. */
 export const demoShop: Shop = {
@@ -26,5 +31,6 @@ export const demoShop: Shop = {
   paper: 'A4',
   units: 'metric',
   workshop: demoWorkshop,
+  suppliers: demoSuppliers,
   calendar: demoCalendar,
 }

@@ -35,7 +35,8 @@ export async function jobAt(jobs: JobStore, id: string): Promise<StoredJob> {
   return (await jobs.get(id)) ?? refuse(404, 'id', 'the id of a job that is here: it may have been deleted, go back to the Slipway')
 }
 
-const FLOOR_KEYS = new Set(['vehicle', 'station', 'units', 'notes', 'loadTests'])
+// a phone in the bay measures, ticks what is done and what has come; it changes no design
+const FLOOR_KEYS = new Set(['vehicle', 'station', 'units', 'notes', 'loadTests', 'built', 'atWork', 'kit'])
 /** The first part of a job that a floor device changed and may not; null when it kept to its own. */
 const beyondTheFloor = (before: Job, after: Job): string | null =>
   (Object.keys(after) as (keyof Job)[]).find((k) => !FLOOR_KEYS.has(k) && JSON.stringify(before[k]) !== JSON.stringify(after[k])) ?? null

@@ -150,6 +150,17 @@ const steps: Step[] = [
       }
     },
   },
+  {
+    name: '008_what_jobs_ask_of_the_shop',
+    up: async (db) => {
+      await db.schema.createTable('job_works', (t) => {
+        t.text('job_id').primary().references('id').inTable('jobs').onDelete('CASCADE')
+        t.integer('job_revision').notNullable()
+        t.text('basis').notNullable()
+        t.text('work').notNullable()
+      })
+    },
+  },
 ]
 
 export const migrationSource: Knex.MigrationSource<Step> & { names: string[] } = {

@@ -3,25 +3,24 @@ import { daysAlone } from '../../core/build/calendar'
 import { stepStates } from '../../core/build/ticks'
 import type { Job } from '../../core/job/job'
 import { builtFrom } from '../../core/job/piecesOf'
+import { kitRows, kitStanding } from '../../core/purchase/kit'
+import { needsOf } from '../../core/purchase/needs'
 import { withLengths } from '../../core/quantity/figureText'
 import type { Rules } from '../../core/rules/rules'
 import { lateBy } from '../../core/schedule/schedule'
-import type { Shop } from '../../core/shop/shop'
+import type { PlannedShop } from '../../core/shop/shop'
 import { closePaper, INK, MARGIN, openPaper, type Title, table } from './paper'
 
 const daysText = (d: { from: string; to: string } | undefined): string =>
   d ? (d.from === d.to ? d.from : `${d.from} to ${d.to.slice(5)}`) : ''
 
 /** The order of work to hang beside the bench: each step with why, parts, tools, minutes and its caution; gates to sign. PDF bytes. */
-export function buildSheetPdf(
-  job: Job,
-  rules: Rules,
-  { workshop, calendar }: Pick<Shop, 'workshop' | 'calendar'>,
-  title: Title,
-): Promise<Buffer> {
+export function buildSheetPdf(job: Job, rules: Rules, { workshop, suppliers, calendar }: PlannedShop, title: Title): Promise<Buffer> {
   const paper = openPaper(title)
-  const plan = buildPlan({ ...builtFrom(job, rules), workshop, rules })
-  const days = daysAlone(plan, job, title.date, rules, calendar)
+  const made = builtFrom(job, rules)
+  const plan = buildPlan({ ...made, workshop, suppliers, rules })
+  const kit = kitRows(needsOf(made.assembly, rules), job.kit, suppliers)
+  const days = daysAlone(plan, job, { kit: kitStanding(kit), today: title.date, rules, calendar })
   const on = new Map(days.steps.map((s) => [s.stepId, s]))
   const late = lateBy(days.handOverOn, job.due)
   paper

@@ -7,7 +7,7 @@ import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds } from '../../core/sheetNesting/sheetPlan'
-import type { Shop } from '../../core/shop/shop'
+import type { PlannedShop } from '../../core/shop/shop'
 import { tubeWork } from '../../core/tube/tubeParts'
 import { weldMap } from '../../core/weldMap/weldMap'
 import type { Title } from './paper'
@@ -20,7 +20,7 @@ type Given = {
   accepted: IssuedPlan | null
   made: { plan: CutPlan; saw: SawSetting }
   ways: WayRow[]
-  shop: Pick<Shop, 'workshop' | 'calendar'>
+  shop: PlannedShop
   heading: (sheet: string) => Promise<Heading>
 }
 

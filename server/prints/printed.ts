@@ -19,7 +19,7 @@ import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds, planSheets } from '../../core/sheetNesting/sheetPlan'
-import type { Shop } from '../../core/shop/shop'
+import type { PlannedShop } from '../../core/shop/shop'
 import type { Workshop } from '../../core/workshop/workshop'
 import { fittingReady } from '../workshop/fitting'
 import { arrangementPdf } from './arrangement'
@@ -53,7 +53,7 @@ export type Print =
       of: 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card'
       job: Job
       rules: Rules
-      shop: Pick<Shop, 'workshop' | 'calendar'>
+      shop: PlannedShop
       accepted: IssuedPlan | null
       title: Heading
     }

@@ -9,8 +9,11 @@ import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import type { Limit } from '../../core/limits/limit'
 import { type CutPlan, planCuts } from '../../core/nesting/planCuts'
+import { type PooledBars, type PooledJob, pooledBars } from '../../core/purchase/pooled'
 import type { Rules } from '../../core/rules/rules'
+import type { PlannedShop } from '../../core/shop/shop'
 import type { Stock } from '../../core/stock/stock'
+import { type JobWork, jobWork } from '../days/jobWork'
 import { type Verdict, verdictOf } from '../jobs/verdict'
 import { backUp } from '../keeping/backup'
 import { type Print, printed } from '../prints/printed'
@@ -27,13 +30,26 @@ export type Task =
   | { kind: 'judge'; job: Job; rules: Rules }
   /** `document`: the job as it is kept */
   | { kind: 'verdict'; document: string; rules: unknown; accepted: Piece[] | null }
+  /** `document`: the job as it is kept */
+  | { kind: 'work'; document: string; shop: PlannedShop; rules: Rules }
+  | { kind: 'pool'; jobs: PooledJob[]; stock: Stock; rules: Rules }
   | { kind: 'backup'; database: string; to: string }
-type Answers = { plan: CutPlan; calculate: Calculation; print: Uint8Array; ways: WayRow[]; judge: Judged; verdict: Verdict; backup: null }
+type Answers = {
+  plan: CutPlan
+  calculate: Calculation
+  print: Uint8Array
+  ways: WayRow[]
+  judge: Judged
+  verdict: Verdict
+  work: JobWork
+  pool: PooledBars
+  backup: null
+}
 export type Answer<T extends Task> = Answers[T['kind']]
 
 const searching = (name: string): boolean => calculatorOf(name)?.searches ?? false
 export const needsSolver = (task: Task): boolean =>
-  task.kind === 'plan' || task.kind === 'ways' || (task.kind === 'calculate' && searching(task.name))
+  task.kind === 'plan' || task.kind === 'ways' || task.kind === 'pool' || (task.kind === 'calculate' && searching(task.name))
 /** Tasks that may take seconds. */
 export const takesLong = (task: Task): boolean => needsSolver(task) || task.kind === 'backup'
 
@@ -44,6 +60,14 @@ export const unsolved = (now: () => number): Tools => ({
     throw new Error('this task asks the solver: mark it so')
   },
 })
+
+function asKept(document: string): Job {
+  const read = readJob(JSON.parse(document))
+  if (!read.ok) throw new Error(read.faults.map((f) => `${f.where}: ${f.expected}`).join('; '))
+  return read.value
+}
+/** So long the bars of all jobs are planned together, and each by itself. */
+const POOL_MS = 8000
 
 /** Long work, the same in a worker thread, on the command line and in tests. */
 export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
@@ -68,11 +92,12 @@ export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
       const limits = withFit(figures.limits, (await fittingReady())(task.job, figures, task.rules))
       return { limits: limits.map(({ name, state }) => ({ name, state })), pieces: piecesOf(assembly) }
     }
-    case 'verdict': {
-      const read = readJob(JSON.parse(task.document))
-      if (!read.ok) throw new Error(read.faults.map((f) => `${f.where}: ${f.expected}`).join('; '))
-      return verdictOf(read.value, task.rules, task.accepted, await fittingReady())
-    }
+    case 'verdict':
+      return verdictOf(asKept(task.document), task.rules, task.accepted, await fittingReady())
+    case 'work':
+      return jobWork(asKept(task.document), task.shop, task.rules)
+    case 'pool':
+      return pooledBars(task.jobs, task.stock, task.rules, POOL_MS, tools)
     case 'backup':
       backUp(task.database, task.to)
       return null

@@ -8,24 +8,22 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import useMediaQuery from '@mui/material/useMediaQuery'
-import { useMemo, useState } from 'react'
-import { buildPlan } from '../../../core/build/buildPlan'
-import { daysAlone } from '../../../core/build/calendar'
-import { nextStep, type StepState, stepStates } from '../../../core/build/ticks'
+import { useState } from 'react'
+import { nextStep, type StepState } from '../../../core/build/ticks'
 import type { Job } from '../../../core/job/job'
-import { builtFrom } from '../../../core/job/piecesOf'
 import { withLengths } from '../../../core/quantity/figureText'
 import { lateBy } from '../../../core/schedule/schedule'
 import type { Placed } from '../../../core/schedule/work'
-import { localDay } from '../../../core/time/localDay'
 import { useShelf } from '../../api/queries'
 import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
+import { KitCheck } from './KitCheck'
 import { OneStep } from './OneStep'
 import { correct, finish, takeBack } from './stepTick'
 import { TimesTaken } from './TimesTaken'
+import { usePlanned } from './usePlanned'
 
 /** The order of work with what each step needs before it; ticked with a thumb, and what has changed since says so. */
 export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
@@ -36,12 +34,10 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   const inHand = useMediaQuery((t: Theme) => t.breakpoints.down('sm'))
   const [wish, setOne] = useState<boolean | null>(null)
   const one = wish ?? inHand
-  const plan = useMemo(() => (workshop ? buildPlan({ ...builtFrom(job, rules), workshop, rules }) : null), [job, rules, workshop])
+  const planned = usePlanned(job, shop.data?.document, rules)
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
-  const calendar = shop.data?.document.calendar
-  if (!plan || !calendar) return <Typography>Working out the order…</Typography>
-  const states = stepStates(plan, job.built)
-  const days = daysAlone(plan, job, localDay(), rules, calendar)
+  if (!planned) return <Typography>Working out the order…</Typography>
+  const { plan, kit, states, days } = planned
   const on = new Map(days.steps.map((s) => [s.stepId, s]))
   const late = lateBy(days.handOverOn, job.due)
   const done = states.filter((s) => s.done).length
@@ -112,6 +108,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
           ))}
         </Box>
       )}
+      {plan.steps.length > 0 && <KitCheck kit={kit} />}
       <TimesTaken states={states} />
       <Typography variant="caption" sx={{ color: 'text.secondary', maxWidth: 760 }}>
         Minutes are the shop’s own, under Shop rules. Local codes and licensed practice come before this order.

@@ -1,0 +1,51 @@
+import { z } from 'zod'
+import type { Need } from './needs'
+import { type Supplier, supplierOf } from './suppliers'
+
+/** What is known of one line of a job's kit: how many are here, when the rest is to come, and what somebody said of it. */
+export const KitLineSchema = z.object({
+  here: z.number().min(0).max(1e9).default(0),
+  /** it was ordered, to be here on this day */
+  due: z.iso.date('write the date as 2026-12-24').nullable().default(null),
+  /** as measured when it came, or what is wrong with it */
+  said: z.string().max(200).default(''),
+})
+export type KitLine = z.infer<typeof KitLineSchema>
+export const KitSchema = z.record(z.string().max(160), KitLineSchema)
+export type Kit = z.infer<typeof KitSchema>
+
+export type KitState = 'here' | 'ordered' | 'missing'
+export type KitRow = Need & { state: KitState; here: number; due: string | null; said: string; supplier: Supplier | null }
+
+/** Amounts nearer than this share are the same: metres of a bar are not counted in tenths of a millimetre. */
+const SAME = 1e-6
+
+/** Each line of what a job needs, and whether it is here. What the design has come to need since is missing again, by itself. */
+export const kitRows = (needs: Need[], kit: Kit, suppliers: readonly Supplier[]): KitRow[] =>
+  needs.map((n) => {
+    const known = kit[n.key]
+    const here = known?.here ?? 0
+    const state = here >= n.quantity * (1 - SAME) ? 'here' : known?.due ? 'ordered' : 'missing'
+    return {
+      ...n,
+      state,
+      here,
+      due: state === 'here' ? null : (known?.due ?? null),
+      said: known?.said ?? '',
+      supplier: supplierOf(n.kind, suppliers),
+    }
+  })
+
+/** Whether a job could be begun: all is here, all that is not is on its way and by when, or something is neither. */
+export type KitStanding = { state: KitState; dueOn: string | null }
+export const kitStanding = (rows: KitRow[]): KitStanding => {
+  const state = rows.some((r) => r.state === 'missing') ? 'missing' : rows.some((r) => r.state === 'ordered') ? 'ordered' : 'here'
+  return {
+    state,
+    dueOn:
+      rows
+        .flatMap((r) => r.due ?? [])
+        .sort()
+        .at(-1) ?? null,
+  }
+}

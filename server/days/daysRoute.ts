@@ -1,0 +1,120 @@
+import type { Response } from 'express'
+import { Router } from 'express'
+import type { Knex } from 'knex'
+import { workJob } from '../../core/build/calendar'
+import { readJob } from '../../core/exchange/jobFile'
+import type { Job } from '../../core/job/job'
+import { kitRows, kitStanding } from '../../core/purchase/kit'
+import { pooledLines } from '../../core/purchase/pooled'
+import type { Rules } from '../../core/rules/rules'
+import { simulatedWetDays } from '../../core/schedule/forecast'
+import type { WorkGiven } from '../../core/schedule/work'
+import type { Shop } from '../../core/shop/shop'
+import { localDay } from '../../core/time/localDay'
+import { refuse } from '../http/faults'
+import type { ShelfStore } from '../shelves/shelfStore'
+import { working } from '../workshop/working'
+import type { Workshop } from '../workshop/workshop'
+import type { JobWork } from './jobWork'
+import { workStore } from './workStore'
+
+/** So many jobs stand on the calendar; what is due later than these is counted and left out. */
+const MOST_JOBS = 60
+
+type OnCalendar = { id: string; revision: number; job: Job; work: JobWork }
+/** What the page of days and the page of orders are made from. `left` = jobs that could not be worked out, and why. */
+export type ShopWork = { jobs: OnCalendar[]; left: { id: string; title: string; why: string }[]; more: number; rules: Rules; shop: Shop }
+
+/** Every open job with what it asks of the shop, worked out where that is not known; each says by itself why it cannot be. */
+export function shopWork(db: Knex, shelves: ShelfStore, workshop: Workshop) {
+  const store = workStore(db)
+  return async (response: Response): Promise<ShopWork> => {
+    const [rules, shop] = [(await shelves.get('rules')).document, (await shelves.get('shop')).document]
+    const { jobs, basis, more } = await store.open(MOST_JOBS)
+    const out: OnCalendar[] = []
+    const left: ShopWork['left'] = []
+    for (const open of jobs) {
+      const read = readJob(JSON.parse(open.document))
+      if (!read.ok) {
+        left.push({ id: open.id, title: titleOf(open.document), why: read.faults.map((f) => `${f.where}: ${f.expected}`).join('; ') })
+        continue
+      }
+      try {
+        const work = open.work ?? (await working(workshop, { kind: 'work', document: open.document, shop, rules }, response))
+        if (!open.work) await store.keep(open, work, basis)
+        out.push({ id: open.id, revision: open.revision, job: read.value, work })
+      } catch (error) {
+        left.push({
+          id: open.id,
+          title: read.value.title,
+          why: error instanceof Error ? (error.message.split('\n')[0] ?? '') : 'no reason was given',
+        })
+      }
+    }
+    return { jobs: out, left, more, rules, shop }
+  }
+}
+const titleOf = (document: string): string => {
+  const raw: unknown = JSON.parse(document)
+  return raw !== null && typeof raw === 'object' && 'title' in raw ? String(raw.title).slice(0, 120) : 'a job'
+}
+
+/** The calendar as the scheduler takes it, with what the page shows of each job beside it. */
+export type DaysAnswer = Omit<WorkGiven, 'wet'> & {
+  wet: string[]
+  about: { id: string; revision: number; client: string; vehicle: string; kit: 'here' | 'ordered' | 'missing' }[]
+  left: ShopWork['left']
+  more: number
+}
+
+export function daysRoutes(db: Knex, shelves: ShelfStore, workshop: Workshop): Router {
+  const routes = Router()
+  const all = shopWork(db, shelves, workshop)
+  const kitOf = ({ job, work }: OnCalendar, shop: Shop) => kitRows(work.needs, job.kit, shop.suppliers)
+  routes.get('/days', async (_request, response) => {
+    const { jobs, left, more, rules, shop } = await all(response)
+    const today = localDay()
+    const built = jobs.filter((j) => j.work.steps.length)
+    const answer: DaysAnswer = {
+      today,
+      hoursADay: rules.workHours,
+      daysAWeek: rules.workDays,
+      calendar: shop.calendar,
+      wet: shop.calendar.outdoors ? [...simulatedWetDays(today)] : [],
+      jobs: built.map((j) => workJob(j.id, j.job, j.work, kitStanding(kitOf(j, shop)))),
+      about: built.map((j) => ({
+        ...{ id: j.id, revision: j.revision, client: j.job.brief.clientName, vehicle: j.job.vehicle.name },
+        kit: kitStanding(kitOf(j, shop)).state,
+      })),
+      left,
+      more,
+    }
+    response.json(answer)
+  })
+  const toBuy = async (response: Response) => {
+    const { jobs, left, more, rules, shop } = await all(response)
+    // what was cut is bought; what was ordered whole says so in its kit
+    const buying = jobs.filter((j) => j.work.needs.length && !j.job.built.cut && !j.job.built.kit)
+    return { buying, left, more, rules, shop }
+  }
+  routes.get('/purchase', async (_request, response) => {
+    const { buying, left, more, shop } = await toBuy(response)
+    const rows = buying.map((j) => ({ id: j.id, title: j.job.title, rows: kitOf(j, shop) }))
+    response.json({
+      lines: pooledLines(rows),
+      jobs: buying.map((j) => ({ id: j.id, revision: j.revision, title: j.job.title, kit: kitStanding(kitOf(j, shop)) })),
+      suppliers: shop.suppliers,
+      left,
+      more,
+    })
+  })
+  routes.get('/purchase/bars', async (_request, response) => {
+    const { buying, rules, shop } = await toBuy(response)
+    const wanted = buying.filter((j) => kitOf(j, shop).some((r) => r.kind === 'sections' && r.state === 'missing'))
+    if (!wanted.length) return refuse(409, 'bars', 'a job whose sections are not here or ordered yet: nothing is to be planned')
+    const stock = (await shelves.get('stock')).document
+    const pooled = wanted.map((j) => ({ id: j.id, title: j.job.title, parts: j.work.parts }))
+    response.json(await working(workshop, { kind: 'pool', jobs: pooled, stock, rules }, response))
+  })
+  return routes
+}
