@@ -13,6 +13,7 @@ import { themeOf } from './theme/theme'
 import { useLook } from './theme/useLook'
 
 const JobPage = lazy(() => import('./job/JobPage'))
+const DaysPage = lazy(() => import('./days/DaysPage'))
 const VehiclesPage = lazy(() => import('./shelves/VehiclesPage'))
 const StockPage = lazy(() => import('./shelves/StockPage'))
 const PartsPage = lazy(() => import('./shelves/PartsPage'))
@@ -67,6 +68,7 @@ const router = createBrowserRouter([
       { index: true, element: <SlipwayPage /> },
       { path: 'jobs/:id', element: page(<JobPage />) },
       { path: 'jobs/:id/:station', element: page(<JobPage />) },
+      { path: 'days', element: page(<DaysPage />) },
       { path: 'vehicles', element: page(<VehiclesPage />) },
       { path: 'stock', element: page(<StockPage />) },
       { path: 'parts', element: page(<PartsPage />) },

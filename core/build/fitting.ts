@@ -109,13 +109,14 @@ export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] 
       place: 'vehicle',
       minutes: 30,
       needs: ['load-test', 'wire'],
+      // it is driven for a week before its bolts are looked at again
+      waitHours: 24 * 7,
     }),
     step('recheck', 'Torque again', 'after the first drives; the day stands in the hand-over', {
       place: 'vehicle',
       minutes: 15,
       tools: ['torque wrench'],
       needs: ['road'],
-      waitHours: 24 * 7,
     }),
   ]
 }

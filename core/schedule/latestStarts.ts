@@ -27,9 +27,12 @@ export function latestStarts(
     const s = byId.get(id)
     if (!s || on.has(id)) return 0
     on.add(id)
-    const then = Math.max(0, ...(after.get(id) ?? []).filter((n) => n !== AFTER).map((n) => tailOf(n, on)))
+    const followers = after.get(id) ?? []
+    const then = Math.max(0, ...followers.filter((n) => n !== AFTER).map((n) => tailOf(n, on)))
     on.delete(id)
-    const own = job.done[id] ? 0 : (s.minutes / dayMinutes) * stretch + s.waitHours / 24
+    // what only the recheck waits for holds up no hand-over
+    const waits = followers.includes(AFTER) ? 0 : s.waitHours / 24
+    const own = job.done[id] ? 0 : (s.minutes / dayMinutes) * stretch + waits
     tails.set(id, own + then)
     return own + then
   }

@@ -12,6 +12,7 @@ export type Eligible = {
   /** the moment all that it waits for is over, and what was last of it */
   at: number
   last: Because
+  after: string | null
   blocked: Because | null
 }
 /** The steps in line: those that could begin, those that wait for others, those that never can, and those that are done. */
@@ -19,7 +20,7 @@ export function lineUp(given: WorkGiven) {
   const { today, jobs, calendar } = given
   const ready = new Map<string, number>()
   const left = new Map<string, number>()
-  const after = new Map<string, WorkStep[]>()
+  const followers = new Map<string, WorkStep[]>()
   const rank = new Map<string, { latest: number; order: number }>()
   const never: Unplaced[] = []
   const done: Placed[] = []
@@ -27,15 +28,17 @@ export function lineUp(given: WorkGiven) {
 
   const enter = (job: WorkJob, step: WorkStep): void => {
     let [at, last]: [number, Because] = [0, { kind: 'today' }]
+    const over = (n: string) => ready.get(keyOf(job.id, n)) ?? Number.NEGATIVE_INFINITY
+    const after = step.needs.reduce<string | null>((a, n) => (a === null || over(n) > over(a) ? n : a), null)
     const later = (when: number, why: Because) => {
       if (when > at + TINY) [at, last] = [when, why]
     }
-    for (const n of step.needs) later(ready.get(keyOf(job.id, n)) ?? 0, { kind: 'after', stepId: n })
+    if (after !== null) later(over(after), { kind: 'after', stepId: after })
     if (job.start) later(dayOf(today, job.start), { kind: 'start' })
     const moved = job.notBefore[step.id]
     if (moved) later(dayOf(today, moved), { kind: 'moved' })
     if (step.place === 'vehicle' && job.bringsOn) later(dayOf(today, job.bringsOn), { kind: 'vehicle' })
-    const e = { job, step, ...rank.get(keyOf(job.id, step.id))!, at, last, blocked: null }
+    const e = { job, step, ...rank.get(keyOf(job.id, step.id))!, at, last, after, blocked: null }
     const before = (o: Eligible) => o.latest < e.latest || (o.latest === e.latest && o.order < e.order)
     const behind = open.findIndex((o) => !before(o))
     open.splice(behind < 0 ? open.length : behind, 0, e)
@@ -54,14 +57,14 @@ export function lineUp(given: WorkGiven) {
         ready.set(key, over)
         done.push({
           ...{ jobId: job.id, stepId: step.id, from: mine.on, to: mine.on, readyOn: dateOf(today, over), begins: at, ends: at },
-          ...{ people: [], short: 0, because: { kind: 'today' } },
+          ...{ people: [], short: 0, because: { kind: 'today' }, after: null },
         })
       } else if (step.place && calendar.places[step.place] === 0)
         never.push({ jobId: job.id, stepId: step.id, why: `the shop has no ${placeName[step.place]}` })
       else {
         const waits = step.needs.filter((n) => there.has(n) && !job.done[n])
         left.set(key, waits.length)
-        for (const n of waits) after.set(keyOf(job.id, n), [...(after.get(keyOf(job.id, n)) ?? []), step])
+        for (const n of waits) followers.set(keyOf(job.id, n), [...(followers.get(keyOf(job.id, n)) ?? []), step])
       }
     }
     for (const step of job.steps) if (left.get(keyOf(job.id, step.id)) === 0) enter(job, step)
@@ -75,7 +78,7 @@ export function lineUp(given: WorkGiven) {
       const key = keyOf(job.id, step.id)
       ready.set(key, at)
       left.delete(key)
-      for (const s of after.get(key) ?? []) {
+      for (const s of followers.get(key) ?? []) {
         const own = keyOf(job.id, s.id)
         const still = (left.get(own) ?? 0) - 1
         left.set(own, still)

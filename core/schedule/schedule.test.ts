@@ -47,6 +47,11 @@ describe('jobs on one calendar, by hand', () => {
       because: { kind: 'hands', jobId: 'k', stepId: 'make' },
     })
     expect(schedule(given).placed.every((p) => p.short === 0)).toBe(true)
+    const away = { people: [{ id: 'a', name: 'Ada' }, { id: 'b', name: 'Bo', away: [{ from: '2026-11-23', to: '2026-11-24' }] }] } // biome-ignore format: a pair
+    expect(of(shop([job('j', [step('lift', 1, [], { people: 2 })])], away), 'j', 'lift')).toMatchObject({
+      from: '2026-11-25',
+      because: { kind: 'away' },
+    })
   })
   test('one person alone lifts with a helper: it has its day, and says how many it is short', () => {
     expect(of(shop([job('j', [step('lift', 1, [], { people: 3 })])]), 'j', 'lift').short).toBe(2)
@@ -96,6 +101,14 @@ describe('jobs on one calendar, by hand', () => {
   })
 })
 
+test('a coat that is put on last is handed over dry; the week on the road before the recheck is not waited for', () => {
+  const painted = shop([job('j', [step('paint', 8, [], { waitHours: 72 })], { due: '2026-11-25' })])
+  expect(schedule(painted).jobs[0]).toEqual({ jobId: 'j', handOverOn: '2026-11-27', daysLate: 2 })
+  const driven = [step('road', 1, [], { waitHours: 168 }), step('recheck', 1, ['road'])]
+  expect(schedule(shop([job('j', driven, { due: '2026-11-25' })])).jobs[0]).toEqual({ jobId: 'j', handOverOn: '2026-11-23', daysLate: 0 })
+  expect(of(shop([job('j', driven)]), 'j', 'recheck').from).toBe('2026-12-01')
+})
+
 describe('what has no day says why', () => {
   const why = (given: WorkGiven) => schedule(given).unplaced.map((u) => `${u.stepId}: ${u.why}`)
   test('a circle, and what waits for it; a place that the shop has none of; nobody there for good', () => {
@@ -120,7 +133,7 @@ describe('what has no day says why', () => {
   })
 })
 
-test('why a job is late: the chain goes back through the other job that held the hands, and names what takes longest', () => {
+test('why a job is late: what takes long and what it waits for, back through the other job that held the hands', () => {
   const given = shop([
     job('Chest', [step('fold', 24)], { due: '2026-11-25' }),
     job('Rack', [step('paint', 4, [], { waitHours: 96 }), step('fit', 8, ['paint'])], { due: '2026-11-26' }),
@@ -131,11 +144,17 @@ test('why a job is late: the chain goes back through the other job that held the
     { jobId: 'Chest', handOverOn: '2026-11-26', daysLate: 1 },
     { jobId: 'Rack', handOverOn: '2026-11-30', daysLate: 4 },
   ])
-  const chain = chainOf('Rack', given, found)
-  expect(chain.map((l) => `${l.jobTitle} ${l.title} ${l.days}`)).toEqual(['Rack fit 1'])
-  expect(found.placed.find((p) => p.stepId === 'fit')?.because).toEqual({ kind: 'closed' })
-  expect(chainOf('Chest', given, found).map((l) => `${l.jobTitle} ${l.title} ${l.days}`)).toEqual(['Rack paint 0.5', 'Chest fold 3'])
-  expect(whyLate(chainOf('Chest', given, found), 'Chest')[0]).toBe('“fold” takes 3 days with its waiting (2026-11-23 to 2026-11-26)')
+  const chain = (id: string) => chainOf(id, given, found).map((l) => `${l.jobTitle} ${l.title}: waits ${l.waitedDays}, takes ${l.tookDays}`)
+  expect(chain('Rack')).toEqual(['Rack paint: waits 0, takes 5', 'Rack fit: waits 2, takes 1'])
+  expect(chain('Chest')).toEqual(['Rack paint: waits 0, takes 0.5', 'Chest fold: waits 0, takes 3'])
+  expect(whyLate(chainOf('Rack', given, found), 'Rack', given)).toEqual([
+    '“paint” takes 5 days with its waiting, from 2026-11-23',
+    '“fit” waits 2 days, until 2026-11-30: the shop was shut before',
+    '“fit” takes 1 day with its waiting, from 2026-11-30',
+  ])
+  expect(whyLate(chainOf('Chest', given, found), 'Chest', given)[1]).toBe(
+    '“paint” of Rack takes 0.5 days with its waiting, from 2026-11-23',
+  )
 })
 
 describe('whatever the jobs', () => {

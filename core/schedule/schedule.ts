@@ -43,6 +43,7 @@ export function schedule(given: WorkGiven): Schedule {
       people: hands.map((p) => p.name || p.id),
       short: step.minutes > 0 ? Math.max(0, step.people - everybody.length) : 0,
       because: e.blocked && e.at < now - TINY ? e.blocked : e.last,
+      after: e.after,
     })
     if (ends > now + TINY) running.push({ jobId: job.id, stepId: step.id, place: step.place, people: hands, ends })
     queue.over(job, step, over)
@@ -96,7 +97,7 @@ function hindrance(e: Eligible, { given, days, day, running, short }: Now): Beca
   if (place && held.length >= given.calendar.places[place]) return { kind: 'place', ...ofRunning(held) }
   if (!short) return null
   const working = running.filter((r) => r.people.length)
-  return working.length ? { kind: 'hands', ...ofRunning(working) } : { kind: 'closed' }
+  return working.length ? { kind: 'hands', ...ofRunning(working) } : { kind: 'away' }
 }
 const ofRunning = (list: Running[]): { jobId: string; stepId: string } => {
   const { jobId, stepId } = list.reduce((a, b) => (b.ends < a.ends ? b : a))
@@ -106,9 +107,11 @@ const ofRunning = (list: Running[]): { jobId: string; stepId: string } => {
 /** the day on which something ends that may end with the day */
 const lastDay = (begins: number, ends: number): number => Math.max(Math.floor(begins + TINY), Math.ceil(ends - TINY) - 1)
 
-/** The hand-over is the last step before the recheck; a step without a day leaves it without one. */
+/** The hand-over is when the last step before the recheck is done, and dry; a step without a day leaves it without one. */
 function handOver(job: WorkJob, placed: Placed[], unplaced: Unplaced[]): JobDays {
-  const mine = placed.filter((p) => p.jobId === job.id && p.stepId !== AFTER).map((p) => p.to)
+  // what only the recheck waits for is handed over meanwhile
+  const beforeAfter = new Set(job.steps.find((s) => s.id === AFTER)?.needs)
+  const mine = placed.filter((p) => p.jobId === job.id && p.stepId !== AFTER).map((p) => (beforeAfter.has(p.stepId) ? p.to : p.readyOn))
   const open = unplaced.some((u) => u.jobId === job.id && u.stepId !== AFTER)
   const handOverOn = open || !mine.length ? null : (mine.sort().at(-1) ?? null)
   return { jobId: job.id, handOverOn, daysLate: lateBy(handOverOn, job.due) }

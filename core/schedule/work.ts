@@ -44,7 +44,7 @@ export type WorkGiven = {
 export type Because =
   | { kind: 'today' }
   | { kind: 'after'; stepId: string }
-  | { kind: 'start' | 'vehicle' | 'moved' | 'wet' | 'closed' }
+  | { kind: 'start' | 'vehicle' | 'moved' | 'wet' | 'closed' | 'away' }
   | { kind: 'hands' | 'place'; jobId: string; stepId: string }
 export type Placed = {
   jobId: string
@@ -60,6 +60,8 @@ export type Placed = {
   /** so many people more than the shop has */
   short: number
   because: Because
+  /** of the steps before it, the one that was over last */
+  after: string | null
 }
 export type Unplaced = { jobId: string; stepId: string; why: string }
 export type JobDays = { jobId: string; handOverOn: string | null; daysLate: number | null }

@@ -7,14 +7,16 @@ import type { Job } from '../../core/job/job'
 import { kitRows, kitStanding } from '../../core/purchase/kit'
 import { pooledLines } from '../../core/purchase/pooled'
 import type { Rules } from '../../core/rules/rules'
+import type { DaysAnswer, LeftOut } from '../../core/schedule/daysAnswer'
 import { simulatedWetDays } from '../../core/schedule/forecast'
-import type { WorkGiven } from '../../core/schedule/work'
 import type { Shop } from '../../core/shop/shop'
 import { localDay } from '../../core/time/localDay'
 import { refuse } from '../http/faults'
 import type { ShelfStore } from '../shelves/shelfStore'
 import { working } from '../workshop/working'
 import type { Workshop } from '../workshop/workshop'
+import { daysIcs } from './daysCalendar'
+import { daysPdf } from './daysSheet'
 import type { JobWork } from './jobWork'
 import { workStore } from './workStore'
 
@@ -23,7 +25,7 @@ const MOST_JOBS = 60
 
 type OnCalendar = { id: string; revision: number; job: Job; work: JobWork }
 /** What the page of days and the page of orders are made from. `left` = jobs that could not be worked out, and why. */
-export type ShopWork = { jobs: OnCalendar[]; left: { id: string; title: string; why: string }[]; more: number; rules: Rules; shop: Shop }
+export type ShopWork = { jobs: OnCalendar[]; left: LeftOut[]; more: number; rules: Rules; shop: Shop }
 
 /** Every open job with what it asks of the shop, worked out where that is not known; each says by itself why it cannot be. */
 export function shopWork(db: Knex, shelves: ShelfStore, workshop: Workshop) {
@@ -59,23 +61,15 @@ const titleOf = (document: string): string => {
   return raw !== null && typeof raw === 'object' && 'title' in raw ? String(raw.title).slice(0, 120) : 'a job'
 }
 
-/** The calendar as the scheduler takes it, with what the page shows of each job beside it. */
-export type DaysAnswer = Omit<WorkGiven, 'wet'> & {
-  wet: string[]
-  about: { id: string; revision: number; client: string; vehicle: string; kit: 'here' | 'ordered' | 'missing' }[]
-  left: ShopWork['left']
-  more: number
-}
-
 export function daysRoutes(db: Knex, shelves: ShelfStore, workshop: Workshop): Router {
   const routes = Router()
   const all = shopWork(db, shelves, workshop)
   const kitOf = ({ job, work }: OnCalendar, shop: Shop) => kitRows(work.needs, job.kit, shop.suppliers)
-  routes.get('/days', async (_request, response) => {
+  const calendar = async (response: Response): Promise<DaysAnswer> => {
     const { jobs, left, more, rules, shop } = await all(response)
     const today = localDay()
     const built = jobs.filter((j) => j.work.steps.length)
-    const answer: DaysAnswer = {
+    return {
       today,
       hoursADay: rules.workHours,
       daysAWeek: rules.workDays,
@@ -89,7 +83,19 @@ export function daysRoutes(db: Knex, shelves: ShelfStore, workshop: Workshop): R
       left,
       more,
     }
-    response.json(answer)
+  }
+  routes.get('/days', async (_request, response) => {
+    response.json(await calendar(response))
+  })
+  routes.get('/days.ics', async (_request, response) => {
+    response
+      .set({ 'Content-Type': 'text/calendar; charset=utf-8', 'Content-Disposition': 'attachment; filename="shop-days.ics"' })
+      .send(daysIcs(await calendar(response)))
+  })
+  routes.get('/days.pdf', async (_request, response) => {
+    const { document: shop } = await shelves.get('shop')
+    const bytes = await daysPdf(await calendar(response), shop)
+    response.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': 'inline; filename="shop-days.pdf"' }).send(bytes)
   })
   const toBuy = async (response: Response) => {
     const { jobs, left, more, rules, shop } = await all(response)

@@ -16,6 +16,7 @@ export type Title = {
   job: string
   client: string
   sheet: string
+  /** 0 = what it shows has none */
   revision: number
   date: string
   due: string | null
@@ -114,7 +115,7 @@ export function closePaper(paper: Paper, title: Title): Promise<Buffer> {
       .fontSize(9)
       .fillColor(QUIET)
       .text(
-        [title.sheet, title.client, `revision ${title.revision}`, title.date, title.due ? `due ${title.due}` : '']
+        [title.sheet, title.client, title.revision ? `revision ${title.revision}` : '', title.date, title.due ? `due ${title.due}` : '']
           .filter(Boolean)
           .join('  ·  '),
         MARGIN,
@@ -183,9 +184,8 @@ export type Column = { head: string; width: number; align?: 'left' | 'right' }
 /** A ruled table that goes on over pages. Returns the y below it. */
 export function table(paper: Paper, columns: Column[], rows: string[][], x: number, y: number, size = 9): number {
   const total = columns.reduce((s, c) => s + c.width, 0)
-  const line = (cells: string[], at: number, bold: boolean) => {
-    let left = x
-    const height = Math.max(
+  const heightOf = (cells: string[], bold: boolean) =>
+    Math.max(
       ...cells.map((c, i) =>
         paper
           .font(bold ? 'bold' : 'figures')
@@ -193,6 +193,9 @@ export function table(paper: Paper, columns: Column[], rows: string[][], x: numb
           .heightOfString(c || ' ', { width: columns[i].width - 6 }),
       ),
     )
+  const line = (cells: string[], at: number, bold: boolean) => {
+    let left = x
+    const height = heightOf(cells, bold)
     cells.forEach((cell, i) => {
       paper
         .font(bold ? 'bold' : 'figures')
@@ -224,7 +227,7 @@ export function table(paper: Paper, columns: Column[], rows: string[][], x: numb
   }
   let at = head(y)
   for (const row of rows) {
-    if (at > paper.page.height - 50) {
+    if (at + Math.min(heightOf(row, false), paper.page.height / 2) > paper.page.height - 46) {
       nextPage(paper)
       at = head(60)
     }

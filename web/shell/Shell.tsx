@@ -13,6 +13,7 @@ const Shortcuts = lazy(() => import('./Shortcuts'))
 const PairPage = lazy(() => import('../shop/PairPage'))
 const places = [
   ['/', 'Slipway'],
+  ['/days', 'Days'],
   ['/vehicles', 'Vehicles'],
   ['/stock', 'Stock rack'],
   ['/parts', 'Bought parts'],

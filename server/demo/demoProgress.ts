@@ -1,0 +1,51 @@
+import dayjs from 'dayjs'
+import { buildPlan } from '../../core/build/buildPlan'
+import { begun, done } from '../../core/build/doing'
+import type { Job } from '../../core/job/job'
+import { builtFrom } from '../../core/job/piecesOf'
+import { needsOf } from '../../core/purchase/needs'
+import { defaultRules } from '../../core/rules/rules'
+import { demoShop } from '../../core/shop/shop'
+
+/** How far each job of the demonstration has come: steps done so many days ago, and its kit here or to come so many days from now. */
+type Progress = { done: { step: string; daysAgo: number; tookMin?: number }[]; kit: 'here' | { inDays: number } }
+const PROGRESS: Record<string, Progress> = {
+  'Spar carrier': {
+    kit: 'here',
+    done: [
+      { step: 'buy', daysAgo: 11 },
+      { step: 'receive', daysAgo: 2, tookMin: 22 },
+      { step: 'kit', daysAgo: 2 },
+      { step: 'cut', daysAgo: 1, tookMin: 48 },
+    ],
+  },
+  'Panel and box bars': {
+    kit: 'here',
+    done: ['buy', 'receive', 'kit', 'cut', 'drill', 'assemble', 'captive', 'behind', 'drill-vehicle', 'lift', 'fit'].map((step, i) => ({
+      step,
+      daysAgo: 14 - i,
+    })),
+  },
+  'Basket crate bars': { kit: { inDays: 3 }, done: [{ step: 'buy', daysAgo: 6 }] },
+  'Pole and case rack, survey van': { kit: { inDays: 5 }, done: [{ step: 'buy', daysAgo: 4 }] },
+}
+
+export function withProgress(job: Job, today: string): Job {
+  const progress = PROGRESS[job.title]
+  if (!progress) return job
+  const made = builtFrom(job, defaultRules)
+  const { workshop, suppliers } = demoShop
+  const { steps } = buildPlan({ ...made, workshop, suppliers, rules: defaultRules })
+  const due = progress.kit === 'here' ? null : dayjs(today).add(progress.kit.inDays, 'day').format('YYYY-MM-DD')
+  const kit = needsOf(made.assembly, defaultRules).map((n) => [n.key, { here: due ? 0 : n.quantity, due, said: '' }])
+  return progress.done.reduce(
+    (so: Job, { step: id, daysAgo, tookMin }) => {
+      const step = steps.find((s) => s.id === id)
+      if (!step) return so
+      const day = dayjs(today).subtract(daysAgo, 'day')
+      const at = (minutes: number) => ({ day: day.format('YYYY-MM-DD'), iso: day.hour(9).add(minutes, 'minute').toISOString() })
+      return done(tookMin ? begun(so, step, at(0)) : so, step, at(tookMin ?? 0), defaultRules)
+    },
+    { ...job, kit: Object.fromEntries(kit) },
+  )
+}
