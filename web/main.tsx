@@ -13,6 +13,7 @@ import { themeOf } from './theme/theme'
 import { useLook } from './theme/useLook'
 
 const JobPage = lazy(() => import('./job/JobPage'))
+const BuyPage = lazy(() => import('./buy/BuyPage'))
 const DaysPage = lazy(() => import('./days/DaysPage'))
 const VehiclesPage = lazy(() => import('./shelves/VehiclesPage'))
 const StockPage = lazy(() => import('./shelves/StockPage'))
@@ -69,6 +70,7 @@ const router = createBrowserRouter([
       { path: 'jobs/:id', element: page(<JobPage />) },
       { path: 'jobs/:id/:station', element: page(<JobPage />) },
       { path: 'days', element: page(<DaysPage />) },
+      { path: 'buy', element: page(<BuyPage />) },
       { path: 'vehicles', element: page(<VehiclesPage />) },
       { path: 'stock', element: page(<StockPage />) },
       { path: 'parts', element: page(<PartsPage />) },

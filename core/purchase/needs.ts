@@ -22,6 +22,8 @@ export type Need = {
   minor: number | null
 }
 
+export const sectionKey = (profileId: string): string => `section ${profileId}`
+
 /** All that is bought for what is made: nothing that is there already. Alike things on one line. */
 export function needsOf(assembly: Assembly, rules: Rules): Need[] {
   const lines = new Map<string, Need>()
@@ -41,13 +43,18 @@ export function needsOf(assembly: Assembly, rules: Rules): Need[] {
   }
   for (const p of cutList(assembly))
     add({
-      ...{ key: `section ${p.profileId}`, kind: 'sections', name: profileOf(p.profileId).name, unit: 'mm' },
+      ...{ key: sectionKey(p.profileId), kind: 'sections', name: profileOf(p.profileId).name, unit: 'mm' },
       ...{ quantity: p.lengthMm * p.quantity, spares: 0, minor: null },
     })
   for (const p of assembly.plates) {
     const m = materialOf(p.materialId)
     add({
-      ...{ key: `sheet ${p.materialId} ${p.thicknessMm}`, kind: 'sheet', name: `${m.name}, {${p.thicknessMm}} sheet`, unit: 'mm²' },
+      ...{
+        key: `sheet ${p.materialId} ${p.thicknessMm}`,
+        kind: 'sheet',
+        name: `${m.name}${/sheet/.test(m.name) ? '' : ' sheet'}, {g ${p.thicknessMm}}`,
+        unit: 'mm²',
+      },
       ...{ quantity: plateAreaMm2(p), spares: 0, minor: Math.round(plateMassKg(p) * m.pricePerKgMinor) },
     })
   }

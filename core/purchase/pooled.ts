@@ -34,6 +34,19 @@ export function pooledLines(jobs: { id: string; title: string; rows: KitRow[] }[
   return [...lines.values()]
 }
 
+/** Something on its way: what of it for which jobs, and the day it is to come. */
+export type ComingLine = PooledLine & { due: string }
+/** All that was ordered and is not here, what comes soonest first. */
+export const comingLines = (jobs: { id: string; title: string; rows: KitRow[] }[]): ComingLine[] =>
+  [...new Set(jobs.flatMap((j) => j.rows.flatMap((r) => (r.state === 'ordered' && r.due ? [r.due] : []))))].sort().flatMap((due) =>
+    pooledLines(
+      jobs.map((j) => ({
+        ...j,
+        rows: j.rows.flatMap((r) => (r.state === 'ordered' && r.due === due ? [{ ...r, state: 'missing' as const }] : [])),
+      })),
+    ).map((l) => ({ ...l, due })),
+  )
+
 export type PooledJob = { id: string; title: string; parts: CutPart[] }
 export type PooledBars = { plan: CutPlan; togetherMinor: number; oneByOneMinor: number | null; savesMinor: number | null }
 /**

@@ -1,8 +1,8 @@
 import dayjs from 'dayjs'
 import ical from 'ical-generator'
-import type { DaysAnswer } from '../../core/schedule/daysAnswer'
 import { schedule } from '../../core/schedule/schedule'
 import { vehicleVisits } from '../../core/schedule/vehicleVisits'
+import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
 
 /** The days of the shop as iCalendar: each open step, the visits of each vehicle, the day each job is handed over, and the one it was promised for. */
 export function daysIcs(answer: DaysAnswer): string {

@@ -3,13 +3,16 @@ import { Router } from 'express'
 import type { Knex } from 'knex'
 import { workJob } from '../../core/build/calendar'
 import { readJob } from '../../core/exchange/jobFile'
+import { orderCsv } from '../../core/exchange/orderCsv'
 import type { Job } from '../../core/job/job'
 import { kitRows, kitStanding } from '../../core/purchase/kit'
-import { pooledLines } from '../../core/purchase/pooled'
+import { sectionKey } from '../../core/purchase/needs'
+import { comingLines, type PooledBars, pooledLines } from '../../core/purchase/pooled'
 import type { Rules } from '../../core/rules/rules'
-import type { DaysAnswer, LeftOut } from '../../core/schedule/daysAnswer'
 import { simulatedWetDays } from '../../core/schedule/forecast'
 import type { Shop } from '../../core/shop/shop'
+import type { DaysAnswer, LeftOut } from '../../core/shopWork/daysAnswer'
+import type { PurchaseAnswer } from '../../core/shopWork/purchaseAnswer'
 import { localDay } from '../../core/time/localDay'
 import { refuse } from '../http/faults'
 import type { ShelfStore } from '../shelves/shelfStore'
@@ -18,6 +21,7 @@ import type { Workshop } from '../workshop/workshop'
 import { daysIcs } from './daysCalendar'
 import { daysPdf } from './daysSheet'
 import type { JobWork } from './jobWork'
+import { orderSheetPdf } from './orderSheet'
 import { workStore } from './workStore'
 
 /** So many jobs stand on the calendar; what is due later than these is counted and left out. */
@@ -103,24 +107,50 @@ export function daysRoutes(db: Knex, shelves: ShelfStore, workshop: Workshop): R
     const buying = jobs.filter((j) => j.work.needs.length && !j.job.built.cut && !j.job.built.kit)
     return { buying, left, more, rules, shop }
   }
-  routes.get('/purchase', async (_request, response) => {
+  const purchase = async (response: Response): Promise<PurchaseAnswer> => {
     const { buying, left, more, shop } = await toBuy(response)
     const rows = buying.map((j) => ({ id: j.id, title: j.job.title, rows: kitOf(j, shop) }))
-    response.json({
+    return {
       lines: pooledLines(rows),
+      coming: comingLines(rows),
       jobs: buying.map((j) => ({ id: j.id, revision: j.revision, title: j.job.title, kit: kitStanding(kitOf(j, shop)) })),
       suppliers: shop.suppliers,
       left,
       more,
-    })
-  })
-  routes.get('/purchase/bars', async (_request, response) => {
+    }
+  }
+  /** The bars of all jobs that have none here or ordered, planned together; null where there are none. */
+  const bars = async (response: Response): Promise<PooledBars | null> => {
     const { buying, rules, shop } = await toBuy(response)
     const wanted = buying.filter((j) => kitOf(j, shop).some((r) => r.kind === 'sections' && r.state === 'missing'))
-    if (!wanted.length) return refuse(409, 'bars', 'a job whose sections are not here or ordered yet: nothing is to be planned')
+    if (!wanted.length) return null
     const stock = (await shelves.get('stock')).document
-    const pooled = wanted.map((j) => ({ id: j.id, title: j.job.title, parts: j.work.parts }))
-    response.json(await working(workshop, { kind: 'pool', jobs: pooled, stock, rules }, response))
+    // what of a job's sections is here or ordered already is not planned for a second time
+    const pooled = wanted.map((j) => {
+      const missing = new Set(kitOf(j, shop).flatMap((r) => (r.state === 'missing' ? [r.key] : [])))
+      return { id: j.id, title: j.job.title, parts: j.work.parts.filter((p) => missing.has(sectionKey(p.profileId))) }
+    })
+    return working(workshop, { kind: 'pool', jobs: pooled, stock, rules }, response)
+  }
+  routes.get('/purchase', async (_request, response) => {
+    response.json(await purchase(response))
+  })
+  routes.get('/purchase/bars', async (_request, response) => {
+    response.json(
+      (await bars(response)) ?? refuse(409, 'bars', 'a job whose sections are neither here nor ordered: there is nothing to plan'),
+    )
+  })
+  routes.get('/orders.csv', async (_request, response) => {
+    const { lines } = await purchase(response)
+    response
+      .set({ 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': 'attachment; filename="shop-orders.csv"' })
+      .send(`\uFEFF${orderCsv(lines, await bars(response))}`)
+  })
+  routes.get('/orders.pdf', async (_request, response) => {
+    const { lines } = await purchase(response)
+    const { document: shop } = await shelves.get('shop')
+    const bytes = await orderSheetPdf(lines, await bars(response), { today: localDay(), shop })
+    response.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': 'inline; filename="shop-orders.pdf"' }).send(bytes)
   })
   return routes
 }

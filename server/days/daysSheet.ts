@@ -1,9 +1,9 @@
-import type { DaysAnswer } from '../../core/schedule/daysAnswer'
 import { schedule } from '../../core/schedule/schedule'
 import { dateOf, dayOf, ONE_PERSON, within } from '../../core/schedule/shopCalendar'
 import { vehicleVisits } from '../../core/schedule/vehicleVisits'
 import type { Schedule, WorkGiven } from '../../core/schedule/work'
 import type { Shop } from '../../core/shop/shop'
+import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
 import { closePaper, INK, MARGIN, openPaper, type Paper, type Title, table } from '../prints/paper'
 
 /** So many days of work are told hand by hand. */

@@ -8,7 +8,9 @@ import { defaultRules } from '../../core/rules/rules'
 import { demoShop } from '../../core/shop/shop'
 
 /** How far each job of the demonstration has come: steps done so many days ago, and its kit here or to come so many days from now. */
-type Progress = { done: { step: string; daysAgo: number; tookMin?: number }[]; kit: 'here' | { inDays: number } }
+type Done = { step: string; daysAgo: number; tookMin?: number }
+/** `allBut` = everything else was done, a step a day. */
+type Progress = { done: Done[]; kit: 'here' | { inDays: number }; allBut?: string[] }
 const PROGRESS: Record<string, Progress> = {
   'Spar carrier': {
     kit: 'here',
@@ -19,13 +21,7 @@ const PROGRESS: Record<string, Progress> = {
       { step: 'cut', daysAgo: 1, tookMin: 48 },
     ],
   },
-  'Panel and box bars': {
-    kit: 'here',
-    done: ['buy', 'receive', 'kit', 'cut', 'drill', 'assemble', 'captive', 'behind', 'drill-vehicle', 'lift', 'fit'].map((step, i) => ({
-      step,
-      daysAgo: 14 - i,
-    })),
-  },
+  'Panel and box bars': { kit: 'here', done: [], allBut: ['load-test', 'road', 'recheck'] },
   'Basket crate bars': { kit: { inDays: 3 }, done: [{ step: 'buy', daysAgo: 6 }] },
   'Pole and case rack, survey van': { kit: { inDays: 5 }, done: [{ step: 'buy', daysAgo: 4 }] },
 }
@@ -38,7 +34,9 @@ export function withProgress(job: Job, today: string): Job {
   const { steps } = buildPlan({ ...made, workshop, suppliers, rules: defaultRules })
   const due = progress.kit === 'here' ? null : dayjs(today).add(progress.kit.inDays, 'day').format('YYYY-MM-DD')
   const kit = needsOf(made.assembly, defaultRules).map((n) => [n.key, { here: due ? 0 : n.quantity, due, said: '' }])
-  return progress.done.reduce(
+  const others = steps.filter((s) => progress.allBut && !progress.allBut.includes(s.id))
+  const all: Done[] = [...progress.done, ...others.map((s, i) => ({ step: s.id, daysAgo: others.length - i }))]
+  return all.reduce(
     (so: Job, { step: id, daysAgo, tookMin }) => {
       const step = steps.find((s) => s.id === id)
       if (!step) return so

@@ -1,9 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import type { Job } from '../../core/job/job'
-import type { DaysAnswer } from '../../core/schedule/daysAnswer'
 import { schedule } from '../../core/schedule/schedule'
 import type { Schedule, WorkGiven } from '../../core/schedule/work'
+import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
 import { call } from '../api/client'
 import type { StoredJob } from '../api/queries'
 

@@ -14,6 +14,7 @@ const PairPage = lazy(() => import('../shop/PairPage'))
 const places = [
   ['/', 'Slipway'],
   ['/days', 'Days'],
+  ['/buy', 'To buy'],
   ['/vehicles', 'Vehicles'],
   ['/stock', 'Stock rack'],
   ['/parts', 'Bought parts'],

@@ -3,6 +3,7 @@ import { call } from '../api/client'
 import { ShelfFrame } from '../shelves/ShelfFrame'
 import { Backups } from './Backups'
 import { Devices } from './Devices'
+import { PeopleAndDays } from './PeopleAndDays'
 import { ShopDetails } from './ShopDetails'
 import { WorkshopList } from './WorkshopList'
 
@@ -26,6 +27,7 @@ export default function ShopPage() {
       error={null}
     >
       <ShopDetails />
+      <PeopleAndDays />
       <WorkshopList />
       <Backups />
       <Devices />

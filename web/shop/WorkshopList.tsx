@@ -4,7 +4,6 @@ import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
-import type { ReactNode } from 'react'
 import { formatLength } from '../../core/quantity/formatQuantity'
 import { learned } from '../../core/workshop/learned'
 import {
@@ -23,6 +22,7 @@ import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { useUnits } from '../quantity/units'
+import { fresh, Kind, Row, row, without } from './listParts'
 
 const processes = weldProcesses.map((value) => ({ value, label: value }))
 
@@ -39,14 +39,6 @@ export function WorkshopList() {
       document: { ...shelf.data.document, workshop: { ...shelf.data.document.workshop, ...patch } },
     })
   if (!w) return null
-  const row = <T extends { id: string }>(list: T[], id: string, patch: Partial<T>): T[] =>
-    list.map((x) => (x.id === id ? { ...x, ...patch } : x))
-  const without = <T extends { id: string }>(list: T[], id: string): T[] => list.filter((x) => x.id !== id)
-  const fresh = (list: { id: string }[], word: string): string => {
-    let n = list.length + 1
-    while (list.some((x) => x.id === `${word}-${n}`)) n++
-    return `${word}-${n}`
-  }
   const saw = (id: string, patch: Partial<Saw>) => put({ saws: row(w.saws, id, patch) })
   const die = (id: string, patch: Partial<Die>) => put({ dies: row(w.dies, id, patch) })
   const welder = (id: string, patch: Partial<Welder>) => put({ welders: row(w.welders, id, patch) })
@@ -294,27 +286,6 @@ export function WorkshopList() {
           />
         </Box>
       </Kind>
-    </Box>
-  )
-}
-
-function Kind({ title, add, onAdd, children }: { title: string; add?: string; onAdd?: () => void; children: ReactNode }) {
-  return (
-    <Box component="section" aria-label={title} sx={{ borderTop: 1, borderColor: 'divider', py: 1.5 }}>
-      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', maxWidth: 1040 }}>
-        <Typography variant="h3">{title}</Typography>
-        {add && <Button onClick={onAdd}>{add}</Button>}
-      </Box>
-      {children}
-    </Box>
-  )
-}
-
-function Row({ name, onRemove, children }: { name: string; onRemove: () => void; children: ReactNode }) {
-  return (
-    <Box sx={{ display: 'flex', gap: 1, alignItems: 'start', maxWidth: 1040, py: 0.75 }}>
-      <Box sx={{ flex: 1, display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fill, minmax(140px, 1fr))' }}>{children}</Box>
-      <RemoveButton of={name} onClick={onRemove} />
     </Box>
   )
 }

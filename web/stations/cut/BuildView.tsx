@@ -25,6 +25,7 @@ import { correct, finish, takeBack } from './stepTick'
 import { TimesTaken } from './TimesTaken'
 import { usePlanned } from './usePlanned'
 
+type Shown = 'one' | 'all' | 'kit'
 /** The order of work with what each step needs before it; ticked with a thumb, and what has changed since says so. */
 export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   const rules = useRules()
@@ -32,14 +33,15 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   const workshop = shop.data?.document.workshop
   // in the hand it is one step, on the desk all of them
   const inHand = useMediaQuery((t: Theme) => t.breakpoints.down('sm'))
-  const [wish, setOne] = useState<boolean | null>(null)
-  const one = wish ?? inHand
+  const [wish, setWish] = useState<Shown | null>(null)
+  const shown = wish ?? (inHand ? 'one' : 'all')
   const planned = usePlanned(job, shop.data?.document, rules)
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
   if (!planned) return <Typography>Working out the order…</Typography>
   const { plan, kit, states, days } = planned
   const on = new Map(days.steps.map((s) => [s.stepId, s]))
   const late = lateBy(days.handOverOn, job.due)
+  const missing = kit.filter((r) => r.state !== 'here').length
   const done = states.filter((s) => s.done).length
   const next = nextStep(states)
   return (
@@ -81,21 +83,17 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
         </Alert>
       )}
       {plan.steps.length > 0 && (
-        <ToggleButtonGroup
-          exclusive
-          value={one ? 'one' : 'all'}
-          onChange={(_, v: string | null) => v && setOne(v === 'one')}
-          aria-label="Steps shown"
-        >
+        <ToggleButtonGroup exclusive value={shown} onChange={(_, v: Shown | null) => v && setWish(v)} aria-label="Steps shown">
           <ToggleButton value="one">One step at a time</ToggleButton>
           <ToggleButton value="all">All steps</ToggleButton>
+          <ToggleButton value="kit">Kit{missing ? `, ${missing} not here` : ''}</ToggleButton>
         </ToggleButtonGroup>
       )}
-      {one && workshop && plan.steps.length > 0 && <OneStep job={job} states={states} workshop={workshop} />}
+      {shown === 'one' && workshop && plan.steps.length > 0 && <OneStep job={job} states={states} workshop={workshop} />}
       {!plan.steps.length && (
         <Typography sx={{ color: 'text.secondary' }}>Nothing is built in this job yet: add a piece at Layout.</Typography>
       )}
-      {!one && (
+      {shown === 'all' && (
         <Box component="ol" aria-label="Steps" sx={{ m: 0, p: 0, listStyle: 'none', maxWidth: 860 }}>
           {states.map((s, i) => (
             <Row
@@ -108,7 +106,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
           ))}
         </Box>
       )}
-      {plan.steps.length > 0 && <KitCheck kit={kit} />}
+      {shown === 'kit' && <KitCheck kit={kit} />}
       <TimesTaken states={states} />
       <Typography variant="caption" sx={{ color: 'text.secondary', maxWidth: 760 }}>
         Minutes are the shop’s own, under Shop rules. Local codes and licensed practice come before this order.

@@ -1,5 +1,5 @@
 import type { KitState } from '../purchase/kit'
-import type { WorkGiven } from './work'
+import type { WorkGiven } from '../schedule/work'
 
 /** A job that is open and could not be worked out, and why. */
 export type LeftOut = { id: string; title: string; why: string }
