@@ -4,6 +4,8 @@ import { expect, openDemoJob, test } from './shop'
 const tags = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 const shelves = [
   ['/', 'Slipway'],
+  ['/days', 'Days'],
+  ['/buy', 'To buy'],
   ['/vehicles', 'Vehicles'],
   ['/stock', 'Stock rack'],
   ['/parts', 'Bought parts'],

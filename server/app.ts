@@ -102,7 +102,7 @@ export function createApp(parts: Parts): Express {
 
   app.use('/api/jobs', jobRoutes(jobs, shelves, keeper))
   app.use('/api/times', timesRoute(db))
-  app.use('/api/shop', daysRoutes(db, shelves, workshop))
+  app.use('/api/shop', daysRoutes(db, jobs, shelves, workshop))
   app.use('/api/jobs', printRoutes(jobs, shelves, issuedStore(db, shelves), workshop))
   app.use(
     '/api/shelves',

@@ -49,3 +49,9 @@ export const kitStanding = (rows: KitRow[]): KitStanding => {
         .at(-1) ?? null,
   }
 }
+
+/** A kit with so much more of one thing here, or the rest of it ordered for a day. What was said of it stays. */
+export function withLine(kit: Kit, { key, quantity }: { key: string; quantity: number }, to: { due: string } | 'here'): Kit {
+  const known = kit[key] ?? { here: 0, due: null, said: '' }
+  return { ...kit, [key]: to === 'here' ? { ...known, here: known.here + quantity, due: null } : { ...known, due: to.due } }
+}

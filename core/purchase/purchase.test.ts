@@ -13,7 +13,7 @@ import { defaultRules } from '../rules/rules'
 import { demoStock } from '../stock/demoStock'
 import { demoWorkshop } from '../workshop/workshop'
 import { amountText } from './amount'
-import { type Kit, kitRows, kitStanding } from './kit'
+import { type Kit, kitRows, kitStanding, withLine } from './kit'
 import { type Need, needsOf } from './needs'
 import { pooledBars, pooledLines } from './pooled'
 import { demoSuppliers, longestLead, supplierOf } from './suppliers'
@@ -93,6 +93,13 @@ describe('the kit', () => {
     expect(standing({ nuts: line(19), bar: line(6000) }).state).toBe('missing')
     // a day that was noted for what has come since holds nothing up
     expect(standing({ nuts: line(20, '2027-01-01'), bar: line(6000) }).dueOn).toBeNull()
+  })
+  test('ordered keeps what is here and said; come adds to what is here, and nothing is on its way any more', () => {
+    const kit = { nuts: { here: 3, due: null, said: 'short' } }
+    const ordered = withLine(kit, { key: 'nuts', quantity: 17 }, { due: '2026-12-04' })
+    expect(ordered).toEqual({ nuts: { here: 3, due: '2026-12-04', said: 'short' } })
+    expect(withLine(ordered, { key: 'nuts', quantity: 17 }, 'here')).toEqual({ nuts: { here: 20, due: null, said: 'short' } })
+    expect(withLine({}, { key: 'caps', quantity: 4 }, 'here')).toEqual({ caps: { here: 4, due: null, said: '' } })
   })
   test('the days follow: ordered things come when they are to come, not when an order usually would; all here waits for nothing', () => {
     const job = { title: 'j', due: null, start: null, bringsOn: null, ahead: false, built: { buy: { on: '2026-11-23' } }, notBefore: {} }

@@ -104,6 +104,10 @@ describe('jobs on one calendar, by hand', () => {
 test('a coat that is put on last is handed over dry; the week on the road before the recheck is not waited for', () => {
   const painted = shop([job('j', [step('paint', 8, [], { waitHours: 72 })], { due: '2026-11-25' })])
   expect(schedule(painted).jobs[0]).toEqual({ jobId: 'j', handOverOn: '2026-11-27', daysLate: 2 })
+  // dry on Sunday, it is handed over on Monday
+  const sunday = shop([job('j', [step('paint', 8, [], { waitHours: 120 })])])
+  expect(schedule(sunday).placed[0]?.readyOn).toBe('2026-11-29')
+  expect(schedule(sunday).jobs[0]?.handOverOn).toBe('2026-11-30')
   const driven = [step('road', 1, [], { waitHours: 168 }), step('recheck', 1, ['road'])]
   expect(schedule(shop([job('j', driven, { due: '2026-11-25' })])).jobs[0]).toEqual({ jobId: 'j', handOverOn: '2026-11-23', daysLate: 0 })
   expect(of(shop([job('j', driven)]), 'j', 'recheck').from).toBe('2026-12-01')
@@ -123,6 +127,9 @@ describe('what has no day says why', () => {
     expect(schedule(bent).jobs).toEqual([{ jobId: 'j', handOverOn: null, daysLate: null }])
     const gone = { people: [{ id: 'a', name: 'Ada', away: [{ from: '2026-01-01', to: '2099-01-01' }] }] }
     expect(why(shop([job('j', [step('a', 1)])], gone))).toEqual(['a: nobody is there to do it'])
+    expect(why(shop([job('j', [step('a', 1)], { start: '2040-01-01' })]))).toEqual([
+      'a: the day it waits for lies more than four years ahead',
+    ])
     const goes = { people: [{ id: 'a', name: 'Ada', away: [{ from: '2026-11-24', to: '2099-01-01' }] }] }
     expect(why(shop([job('j', [step('a', 20)])], goes))).toEqual(['a: nobody is there to do it'])
   })

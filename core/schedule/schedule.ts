@@ -4,6 +4,7 @@ import { dateOf, dayOf, ONE_PERSON, type ShopPerson, type WorkPlace } from './sh
 import { type Because, type JobDays, keyOf, type Placed, type Schedule, TINY, type Unplaced, type WorkGiven, type WorkJob } from './work'
 import { MOST_DAYS, type WorkDays, workDays } from './workDays'
 
+const TOO_FAR = 'the day it waits for lies more than four years ahead'
 const NOBODY = 'nobody is there to do it'
 
 type Running = { jobId: string; stepId: string; place: WorkPlace | null; people: ShopPerson[]; ends: number }
@@ -80,11 +81,15 @@ export function schedule(given: WorkGiven): Schedule {
     for (const r of running) next = Math.min(next, r.ends)
     now = next > now + TINY ? next : day + 1
   }
-  const unplaced = [...queue.never, ...queue.open.map((e) => ({ jobId: e.job.id, stepId: e.step.id, why: NOBODY })), ...queue.behind()]
+  const unplaced = [
+    ...queue.never,
+    ...queue.open.map((e) => ({ jobId: e.job.id, stepId: e.step.id, why: e.at >= MOST_DAYS ? TOO_FAR : NOBODY })),
+    ...queue.behind(),
+  ]
   const line = new Map(given.jobs.flatMap((j, k) => j.steps.map((s, i) => [keyOf(j.id, s.id), k * 1000 + i] as const)))
   const at = (p: Placed) => line.get(keyOf(p.jobId, p.stepId)) ?? 0
   const all = [...queue.done, ...placed].sort((a, b) => at(a) - at(b))
-  return { placed: all, unplaced, jobs: given.jobs.map((j) => handOver(j, all, unplaced)) }
+  return { placed: all, unplaced, jobs: given.jobs.map((j) => handOver(j, all, unplaced, given, days)) }
 }
 
 type Now = { given: WorkGiven; days: WorkDays; day: number; running: Running[]; short: boolean }
@@ -107,13 +112,16 @@ const ofRunning = (list: Running[]): { jobId: string; stepId: string } => {
 /** the day on which something ends that may end with the day */
 const lastDay = (begins: number, ends: number): number => Math.max(Math.floor(begins + TINY), Math.ceil(ends - TINY) - 1)
 
-/** The hand-over is when the last step before the recheck is done, and dry; a step without a day leaves it without one. */
-function handOver(job: WorkJob, placed: Placed[], unplaced: Unplaced[]): JobDays {
+/** The hand-over is when the last step before the recheck is done, and dry, on a day when somebody is there; a step without a day leaves it without one. */
+function handOver(job: WorkJob, placed: Placed[], unplaced: Unplaced[], { today }: WorkGiven, days: WorkDays): JobDays {
   // what only the recheck waits for is handed over meanwhile
   const beforeAfter = new Set(job.steps.find((s) => s.id === AFTER)?.needs)
   const mine = placed.filter((p) => p.jobId === job.id && p.stepId !== AFTER).map((p) => (beforeAfter.has(p.stepId) ? p.to : p.readyOn))
   const open = unplaced.some((u) => u.jobId === job.id && u.stepId !== AFTER)
-  const handOverOn = open || !mine.length ? null : (mine.sort().at(-1) ?? null)
+  const last = open ? undefined : mine.sort().at(-1)
+  let day = last === undefined ? 0 : dayOf(today, last)
+  while (day > 0 && days.shut(day) && day < MOST_DAYS) day++
+  const handOverOn = last === undefined ? null : day > 0 ? dateOf(today, day) : last
   return { jobId: job.id, handOverOn, daysLate: lateBy(handOverOn, job.due) }
 }
 /** Days that a hand-over comes after the day it was promised; 0 = in time, null = nothing was promised or nothing is known. */

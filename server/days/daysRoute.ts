@@ -1,11 +1,12 @@
 import type { Response } from 'express'
 import { Router } from 'express'
 import type { Knex } from 'knex'
+import { z } from 'zod'
 import { workJob } from '../../core/build/calendar'
 import { readJob } from '../../core/exchange/jobFile'
 import { orderCsv } from '../../core/exchange/orderCsv'
 import type { Job } from '../../core/job/job'
-import { kitRows, kitStanding } from '../../core/purchase/kit'
+import { kitRows, kitStanding, withLine } from '../../core/purchase/kit'
 import { sectionKey } from '../../core/purchase/needs'
 import { comingLines, type PooledBars, pooledLines } from '../../core/purchase/pooled'
 import type { Rules } from '../../core/rules/rules'
@@ -14,7 +15,9 @@ import type { Shop } from '../../core/shop/shop'
 import type { DaysAnswer, LeftOut } from '../../core/shopWork/daysAnswer'
 import type { PurchaseAnswer } from '../../core/shopWork/purchaseAnswer'
 import { localDay } from '../../core/time/localDay'
-import { refuse } from '../http/faults'
+import { parsed, refuse } from '../http/faults'
+import { jobAt } from '../jobs/jobRoutes'
+import type { JobStore } from '../jobs/jobStore'
 import type { ShelfStore } from '../shelves/shelfStore'
 import { working } from '../workshop/working'
 import type { Workshop } from '../workshop/workshop'
@@ -22,7 +25,7 @@ import { daysIcs } from './daysCalendar'
 import { daysPdf } from './daysSheet'
 import type { JobWork } from './jobWork'
 import { orderSheetPdf } from './orderSheet'
-import { workStore } from './workStore'
+import { basisOf, workStore } from './workStore'
 
 /** So many jobs stand on the calendar; what is due later than these is counted and left out. */
 const MOST_JOBS = 60
@@ -36,7 +39,7 @@ export function shopWork(db: Knex, shelves: ShelfStore, workshop: Workshop) {
   const store = workStore(db)
   return async (response: Response): Promise<ShopWork> => {
     const [rules, shop] = [(await shelves.get('rules')).document, (await shelves.get('shop')).document]
-    const { jobs, basis, more } = await store.open(MOST_JOBS)
+    const { jobs, shop: basis, more } = await store.open(MOST_JOBS)
     const out: OnCalendar[] = []
     const left: ShopWork['left'] = []
     for (const open of jobs) {
@@ -46,8 +49,10 @@ export function shopWork(db: Knex, shelves: ShelfStore, workshop: Workshop) {
         continue
       }
       try {
-        const work = open.work ?? (await working(workshop, { kind: 'work', document: open.document, shop, rules }, response))
-        if (!open.work) await store.keep(open, work, basis)
+        const now = basisOf(read.value, basis)
+        const known = open.kept?.basis === now ? open.kept.work : null
+        const work = known ?? (await working(workshop, { kind: 'work', document: open.document, shop, rules }, response))
+        if (!known) await store.keep(open.id, now, work)
         out.push({ id: open.id, revision: open.revision, job: read.value, work })
       } catch (error) {
         left.push({
@@ -65,7 +70,15 @@ const titleOf = (document: string): string => {
   return raw !== null && typeof raw === 'object' && 'title' in raw ? String(raw.title).slice(0, 120) : 'a job'
 }
 
-export function daysRoutes(db: Knex, shelves: ShelfStore, workshop: Workshop): Router {
+const Arrived = z.object({
+  lines: z
+    .array(z.object({ jobId: z.string().max(60), key: z.string().max(160), quantity: z.number().min(0).max(1e9) }))
+    .min(1, 'one line at least')
+    .max(2000, '2000 lines at most'),
+  to: z.union([z.literal('here'), z.object({ due: z.iso.date('write the date as 2026-12-24') })]),
+})
+
+export function daysRoutes(db: Knex, jobs: JobStore, shelves: ShelfStore, workshop: Workshop): Router {
   const routes = Router()
   const all = shopWork(db, shelves, workshop)
   const kitOf = ({ job, work }: OnCalendar, shop: Shop) => kitRows(work.needs, job.kit, shop.suppliers)
@@ -134,6 +147,18 @@ export function daysRoutes(db: Knex, shelves: ShelfStore, workshop: Workshop): R
   }
   routes.get('/purchase', async (_request, response) => {
     response.json(await purchase(response))
+  })
+  // one order is for many jobs: told to all of them at once, each from the revision it is at
+  routes.post('/kit', async (request, response) => {
+    const { lines, to } = parsed(Arrived, request.body)
+    const ids = [...new Set(lines.map((l) => l.jobId))]
+    for (const id of ids) {
+      const { job, revision } = await jobAt(jobs, id)
+      const mine = lines.filter((l) => l.jobId === id)
+      const saved = await jobs.save(id, revision, { ...job, kit: mine.reduce((kit, l) => withLine(kit, l, to), job.kit) })
+      if (!saved.ok) refuse(409, job.title, 'nobody else writing this job at the same moment: press once more for what is left')
+    }
+    response.json({ jobs: ids.length })
   })
   routes.get('/purchase/bars', async (_request, response) => {
     response.json(

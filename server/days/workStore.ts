@@ -1,46 +1,54 @@
+import { createHash } from 'node:crypto'
 import type { Knex } from 'knex'
+import type { Job } from '../../core/job/job'
 import { rulesNow } from '../jobs/jobStore'
 import { type JobWork, WORK_VERSION } from './jobWork'
 
-/** An open job as it is kept, with what it asks of the shop where that is known for this revision, these rules and this shop. */
-export type OpenJob = { id: string; revision: number; document: string; work: JobWork | null }
-/** What everything asked of the shop is worked out from, as one number text: rules, shop and program. */
-type Basis = string
+/** An open job as it is kept, with what it last asked of the shop, and what that was worked out from. */
+export type OpenJob = { id: string; revision: number; document: string; kept: { basis: string; work: JobWork } | null }
+
+/** What of a job changes from day to day and asks nothing else of the shop: dates, ticks, what has come, words. */
+const DAILY = ['due', 'station', 'start', 'bringsOn', 'ahead', 'notBefore', 'kit', 'built', 'atWork', 'clientAnswers', 'notes'] as const
+/** What a job's steps and needs are worked out from: its design, and the rules, shop and program of `shop`. */
+export function basisOf(job: Job, shop: string): string {
+  const design: Partial<Job> = { ...job }
+  for (const key of DAILY) delete design[key]
+  return `${createHash('sha256').update(JSON.stringify(design)).digest('hex').slice(0, 24)} ${shop}`
+}
 
 /** All SQL on the table of what jobs ask of the shop: a cache that can be thrown away. */
 export function workStore(db: Knex) {
-  const basis = async (): Promise<Basis> => {
+  const shopBasis = async (): Promise<string> => {
     const shop = (await db('shelves').where({ name: 'shop' }).first('revision')) as { revision: number } | undefined
     return `${await rulesNow(db)} ${shop?.revision ?? 0} ${WORK_VERSION}`
   }
   return {
     /** Jobs that are not put away, what is due first first. */
-    open: async (most: number): Promise<{ jobs: OpenJob[]; basis: Basis; more: number }> => {
-      const now = await basis()
+    open: async (most: number): Promise<{ jobs: OpenJob[]; shop: string; more: number }> => {
+      const shop = await shopBasis()
       const rows = (await db('jobs')
         .join('job_documents', 'job_documents.job_id', 'jobs.id')
         .leftJoin('job_works', 'job_works.job_id', 'jobs.id')
         .where('jobs.archived', 0)
         .orderByRaw('(due is null), due, title')
         .limit(most)
-        .select('jobs.id', 'jobs.revision', 'job_documents.document', 'job_works.work', 'job_works.job_revision', 'job_works.basis')) as {
+        .select('jobs.id', 'jobs.revision', 'job_documents.document', 'job_works.work', 'job_works.basis')) as {
         id: string
         revision: number
         document: string
         work: string | null
-        job_revision: number | null
         basis: string | null
       }[]
       const [{ n }] = (await db('jobs').where({ archived: 0 }).count({ n: '*' })) as { n: number }[]
-      const jobs = rows.map(({ id, revision, document, work, job_revision, basis: made }) => ({
+      const jobs = rows.map(({ id, revision, document, work, basis }) => ({
         ...{ id, revision, document },
-        work: work && job_revision === revision && made === now ? (JSON.parse(work) as JobWork) : null,
+        kept: work && basis ? { basis, work: JSON.parse(work) as JobWork } : null,
       }))
-      return { jobs, basis: now, more: Math.max(0, n - rows.length) }
+      return { jobs, shop, more: Math.max(0, n - rows.length) }
     },
-    keep: async ({ id, revision }: OpenJob, work: JobWork, made: Basis): Promise<void> => {
+    keep: async (id: string, basis: string, work: JobWork): Promise<void> => {
       await db('job_works')
-        .insert({ job_id: id, job_revision: revision, basis: made, work: JSON.stringify(work) })
+        .insert({ job_id: id, basis, work: JSON.stringify(work) })
         .onConflict('job_id')
         .merge()
     },

@@ -83,9 +83,11 @@ describe('pairing', () => {
     const { rows } = (await as(request(app).get('/api/jobs'))).body
     const { id, revision, job } = (await as(request(app).get(`/api/jobs/${rows[0].id}`))).body as { id: string; revision: number; job: Job }
     const measured = { ...job, vehicle: { ...job.vehicle, widthMm: { ...job.vehicle.widthMm, value: 2001 } }, notes: 'taken on the bay' }
+    const ticked = { ...measured, built: { buy: { on: '2026-11-27', was: 'x' } }, kit: { nuts: { here: 4, due: null, said: '' } } }
     expect((await as(request(app).put(`/api/jobs/${id}`)).send({ revision, job: measured })).status).toBe(200)
-    const dearer = { ...measured, brief: { ...measured.brief, clientName: 'Somebody else' } }
-    const refused = await as(request(app).put(`/api/jobs/${id}`)).send({ revision: revision + 1, job: dearer })
+    expect((await as(request(app).put(`/api/jobs/${id}`)).send({ revision: revision + 1, job: ticked })).status).toBe(200)
+    const dearer = { ...ticked, brief: { ...measured.brief, clientName: 'Somebody else' } }
+    const refused = await as(request(app).put(`/api/jobs/${id}`)).send({ revision: revision + 2, job: dearer })
     expect([refused.status, refused.body.faults[0]]).toEqual([403, { where: 'brief', expected: expect.stringContaining('the desk') }])
     for (const r of [
       request(app).post('/api/jobs').send({}),

@@ -155,7 +155,6 @@ const steps: Step[] = [
     up: async (db) => {
       await db.schema.createTable('job_works', (t) => {
         t.text('job_id').primary().references('id').inTable('jobs').onDelete('CASCADE')
-        t.integer('job_revision').notNullable()
         t.text('basis').notNullable()
         t.text('work').notNullable()
       })

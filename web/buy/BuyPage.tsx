@@ -12,7 +12,7 @@ import { UnitsContext } from '../quantity/units'
 import { BarsTogether } from './BarsTogether'
 import { BuyLines } from './BuyLines'
 import { SupplierOrder } from './SupplierOrder'
-import { usePurchase, useSetKit } from './usePurchase'
+import { usePurchase, useTellKits } from './usePurchase'
 
 /** What all open jobs together still need: ordered supplier by supplier, and taken in as it comes. */
 export default function BuyPage() {
@@ -36,7 +36,7 @@ export default function BuyPage() {
 
 function Bought({ answer }: { answer: PurchaseAnswer }) {
   const { lines, coming, jobs, left, more } = answer
-  const kit = useSetKit()
+  const kit = useTellKits()
   const today = localDay()
   const sellers = [...new Map(lines.map((l) => [l.supplier?.id ?? '', l.supplier])).values()]
   const dues = [...new Set(coming.map((l) => l.due))]
@@ -80,8 +80,8 @@ function Bought({ answer }: { answer: PurchaseAnswer }) {
           supplier={s}
           lines={lines.filter((l) => (l.supplier?.id ?? '') === (s?.id ?? ''))}
           today={today}
-          busy={kit.pending}
-          onOrder={(mine, due) => void kit.set(mine, { due }).catch(() => undefined)}
+          busy={kit.isPending}
+          onOrder={(mine, due) => kit.mutate({ lines: mine, to: { due } })}
         />
       ))}
       {dues.map((due) => (
@@ -92,15 +92,8 @@ function Bought({ answer }: { answer: PurchaseAnswer }) {
             </Typography>
             <Button
               variant="outlined"
-              disabled={kit.pending}
-              onClick={() =>
-                void kit
-                  .set(
-                    coming.filter((l) => l.due === due),
-                    'here',
-                  )
-                  .catch(() => undefined)
-              }
+              disabled={kit.isPending}
+              onClick={() => kit.mutate({ lines: coming.filter((l) => l.due === due), to: 'here' })}
             >
               All of it has come
             </Button>
@@ -108,8 +101,8 @@ function Bought({ answer }: { answer: PurchaseAnswer }) {
           <BuyLines
             lines={coming.filter((l) => l.due === due)}
             act="Has come"
-            busy={kit.pending}
-            onAct={(l) => void kit.set([l], 'here').catch(() => undefined)}
+            busy={kit.isPending}
+            onAct={(l) => kit.mutate({ lines: [l], to: 'here' })}
           />
         </Box>
       ))}

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { act, screen, waitFor, within } from '@testing-library/react'
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { INCH } from '../../../core/quantity/units'
@@ -126,8 +126,14 @@ describe('the order of work', () => {
     const { user } = build()
     const box = async (name: string) => screen.findByRole<HTMLInputElement>('checkbox', { name })
     expect((await box('Cut to length, done')).disabled).toBe(true)
-    for (const name of ['Order what is bought, done', 'Receive and check, done', 'Everything is here, done'])
-      await user.click(await box(name))
+    for (const name of ['Order what is bought, done', 'Receive and check, done']) await user.click(await box(name))
+    // the gate of the kit is not signed while something of it is not here
+    expect((await box('Everything is here, done')).disabled).toBe(true)
+    expect(screen.getByText(/^First: the kit: .* not here/)).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: /^Kit, \d+ not here/ }))
+    await user.click(screen.getByRole('button', { name: 'All of it is here' }))
+    await user.click(screen.getByRole('button', { name: 'All steps' }))
+    await user.click(await box('Everything is here, done'))
     expect((await box('Cut to length, done')).disabled).toBe(false)
     await user.click(await box('Cut to length, done'))
     expect(benchJob().built.cut!.on).toBe(localDay())
@@ -142,13 +148,33 @@ describe('the order of work', () => {
     onBench({ ...basket, start: '2027-01-04', due: '2027-01-08' })
     const { user } = build()
     expect((await screen.findByRole('alert')).textContent).toMatch(/\d+ days late/)
-    expect(screen.getByRole('status').textContent).toMatch(/hand-over on 2027-0\d-\d\d$|hand-over on 2027-0\d-\d\d;/)
+    expect(screen.getByRole('status').textContent).toMatch(/hand-over on 2027-0\d-\d\d, as the shop’s only job/)
     expect(screen.getByText(/^1\. Order what is bought/).closest('li')!.textContent).toMatch(/2027-01-04/)
     const begins = screen.getByLabelText<HTMLInputElement>('Work begins')
     expect(begins.value).toBe('2027-01-04')
     await user.clear(begins)
     await user.tab()
     expect(benchJob().start).toBeNull()
+  })
+  test('the kit: a line ticked is here, one with a day is on its way, and what the design comes to need more of is missing again', async () => {
+    answering(shop)
+    onBench(basket)
+    const { user } = build()
+    await user.click(await screen.findByRole('button', { name: /^Kit, \d+ not here/ }))
+    const kit = screen.getByRole('region', { name: 'Kit' })
+    const lines = within(kit).getAllByRole('listitem')
+    expect(within(kit).getByRole('status').textContent).toBe(`0 of ${lines.length} here; ${lines.length} missing`)
+    await user.click(within(kit).getByRole('checkbox', { name: 'Round tube 32 × 2, Steel S235: here' }))
+    const clamps = within(kit).getByRole('checkbox', { name: 'Gutter clamp: here' }).closest('li')!
+    fireEvent.change(within(clamps).getByLabelText('Comes on'), { target: { value: '2027-02-01' } })
+    fireEvent.blur(within(clamps).getByLabelText('Comes on'))
+    expect(within(kit).getByRole('status').textContent).toBe(
+      `1 of ${lines.length} here; 1 on the way, the last on 2027-02-01; ${lines.length - 2} missing`,
+    )
+    expect(benchJob().kit).toMatchObject({ 'foot gutter': { here: 0, due: '2027-02-01' } })
+    act(() => editJob((j) => ({ ...j, pieces: j.pieces.map((p) => ({ ...p, params: { ...p.params, crossTubes: 9 } })) })))
+    expect(within(kit).getByRole<HTMLInputElement>('checkbox', { name: 'Round tube 32 × 2, Steel S235: here' }).checked).toBe(false)
+    expect(within(kit).getByText(/only \d+\.\d\d m here/)).toBeTruthy()
   })
   test('one step at a time: begun, timed, said to be otherwise and done; the next stands there, and the last can be taken back', async () => {
     answering(shop)

@@ -1,0 +1,153 @@
+import type { Knex } from 'knex'
+import request from 'supertest'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { demoJobs } from '../../core/job/demoJobs'
+import { lateBy, schedule } from '../../core/schedule/schedule'
+import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
+import type { PurchaseAnswer } from '../../core/shopWork/purchaseAnswer'
+import { createApp } from '../app'
+import { fillDemo } from '../demo/fillDemo'
+import { jobStore } from '../jobs/jobStore'
+import { openStore } from '../keeping/openStore'
+import { openWorkshop, type Workshop } from '../workshop/workshop'
+
+let db: Knex
+let app: ReturnType<typeof createApp>
+let workshop: Workshop
+beforeAll(async () => {
+  db = await openStore(':memory:')
+  await fillDemo(db)
+  workshop = openWorkshop()
+  app = createApp({ db, workshop, webFolder: null, log: () => undefined })
+})
+afterAll(async () => {
+  await workshop.close()
+  await db.destroy()
+})
+const days = async (): Promise<DaysAnswer> => (await request(app).get('/api/shop/days').expect(200)).body
+const purchase = async (): Promise<PurchaseAnswer> => (await request(app).get('/api/shop/purchase').expect(200)).body
+const kept = () => db('job_works').orderBy('job_id').select('job_id', 'basis')
+
+describe('the days of the demo shop', () => {
+  test('every job is on the calendar and has its day; the spar carrier is late, for its coat', async () => {
+    const answer = await days()
+    expect(answer.jobs.map((j) => j.title).sort()).toEqual(demoJobs.map((j) => j.title).sort())
+    const found = schedule({ ...answer, wet: new Set(answer.wet) })
+    expect(found.unplaced).toEqual([])
+    const spar = answer.jobs.findIndex((j) => j.title === 'Spar carrier')
+    expect(lateBy(found.jobs[spar]!.handOverOn, answer.jobs[spar]!.due)).toBeGreaterThan(0)
+    expect(answer.jobs[spar]!.done.cut).toBeTruthy()
+  })
+  test('what jobs ask is kept, and worked out again for the job, the rules or the shop that changed, and for no other', async () => {
+    await days()
+    const before = await kept()
+    expect(before).toHaveLength(demoJobs.length)
+    await days()
+    expect(await kept()).toEqual(before)
+    const jobs = jobStore(db)
+    // a date, a tick and a word ask nothing else of the shop
+    const dated = (await jobs.get(before[1].job_id))!
+    await jobs.save(dated.id, dated.revision, { ...dated.job, bringsOn: '2027-01-11', notes: 'rang' })
+    expect((await days()).jobs.find((j) => j.id === dated.id)?.bringsOn).toBe('2027-01-11')
+    expect(await kept()).toEqual(before)
+    const first = (await jobs.get(before[0].job_id))!
+    await jobs.save(first.id, first.revision, { ...first.job, title: 'Renamed' })
+    expect((await days()).jobs.some((j) => j.title === 'Renamed')).toBe(true)
+    const after = await kept()
+    expect(after.filter((k) => !before.some((b) => JSON.stringify(b) === JSON.stringify(k)))).toHaveLength(1)
+    const shop = (await request(app).get('/api/shelves/shop')).body
+    await request(app)
+      .put('/api/shelves/shop')
+      .send({ ...shop, document: { ...shop.document, suppliers: [] } })
+      .expect(200)
+    await days()
+    const shops = (list: { basis: string }[]) => new Set(list.map((k) => k.basis.split(' ').slice(1).join(' ')))
+    expect(shops(await kept()).size).toBe(1)
+    expect(shops(await kept())).not.toEqual(shops(after))
+    const now = (await request(app).get('/api/shelves/shop')).body
+    await request(app)
+      .put('/api/shelves/shop')
+      .send({ ...now, document: shop.document })
+      .expect(200)
+  })
+  test('a job that can no longer be read is named and keeps the others waiting for nothing; one put away is not on it', async () => {
+    const jobs = jobStore(db)
+    const [spoilt, away] = [
+      await jobs.create({ ...demoJobs[0]!, title: 'Spoilt' }),
+      await jobs.create({ ...demoJobs[0]!, title: 'Put away' }),
+    ]
+    await db('job_documents').where({ job_id: spoilt.id }).update({ document: '{"title":"Spoilt","format":"tide-line/job","version":3}' })
+    await jobs.setArchived(away.id, true)
+    const answer = await days()
+    expect(answer.left).toMatchObject([{ id: spoilt.id, title: 'Spoilt', why: expect.stringMatching(/\w/) }])
+    expect(answer.jobs).toHaveLength(demoJobs.length)
+    await jobs.setArchived(spoilt.id, true)
+  })
+  test('on paper and as a calendar file: each open step, each visit, each hand-over', async () => {
+    const { text } = await request(app).get('/api/shop/days.ics').expect(200)
+    const answer = await days()
+    const open = answer.jobs.reduce((s, j) => s + j.steps.filter((x) => !j.done[x.id]).length, 0)
+    const events = text.split('BEGIN:VEVENT').length - 1
+    expect(events).toBeGreaterThanOrEqual(open + 2 * answer.jobs.length)
+    expect(text).toContain('the vehicle is wanted')
+    expect(text.match(/: hand-over/g)).toHaveLength(answer.jobs.length)
+    const pdf = await request(app).get('/api/shop/days.pdf').expect(200)
+    expect(pdf.body.subarray(0, 5).toString()).toBe('%PDF-')
+  })
+})
+
+describe('what is to be bought', () => {
+  test('nothing is bought for what is here or cut; what is ordered is on its way; the rest is pooled', async () => {
+    const answer = await purchase()
+    const titles = new Set(answer.lines.flatMap((l) => l.for.map((f) => f.title)))
+    for (const here of ['Spar carrier', 'Panel and box bars']) expect(titles.has(here)).toBe(false)
+    expect(titles.has('Hoop basket and lamps')).toBe(true)
+    expect(new Set(answer.coming.flatMap((l) => l.for.map((f) => f.title)))).toEqual(
+      new Set(['Renamed', 'Basket crate bars', 'Pole and case rack, survey van'].filter((t) => answer.jobs.some((j) => j.title === t))),
+    )
+    const shared = answer.lines.filter((l) => l.for.length > 1)
+    expect(shared.length).toBeGreaterThan(0)
+    for (const l of answer.lines) expect(l.for.reduce((s, f) => s + f.quantity, 0)).toBeCloseTo(l.quantity, 6)
+  })
+  test('bars of all jobs together cost no more than job by job; the table and the sheets carry them', async () => {
+    const { body } = await request(app).get('/api/shop/purchase/bars').expect(200)
+    expect(body.togetherMinor).toBeLessThanOrEqual(body.oneByOneMinor)
+    const { text } = await request(app).get('/api/shop/orders.csv').expect(200)
+    const bars = text.split('\n').filter((l) => l.includes('bar of'))
+    expect(bars).toHaveLength(body.plan.purchases.length)
+    const pdf = await request(app).get('/api/shop/orders.pdf').expect(200)
+    expect(pdf.body.subarray(0, 5).toString()).toBe('%PDF-')
+  })
+  test('an order is told to every job it is for at once; what is no line, no date or no job is refused in words', async () => {
+    const { lines } = await purchase()
+    const nuts = lines.find((l) => l.for.length > 1)!
+    const told = nuts.for.map((f) => ({ jobId: f.jobId, key: nuts.key, quantity: f.quantity }))
+    await request(app)
+      .post('/api/shop/kit')
+      .send({ lines: told, to: { due: '2027-02-01' } })
+      .expect(200)
+    const after = await purchase()
+    expect(after.lines.some((l) => l.key === nuts.key)).toBe(false)
+    expect(after.coming.find((l) => l.key === nuts.key && l.due === '2027-02-01')?.for).toEqual(nuts.for)
+    await request(app).post('/api/shop/kit').send({ lines: told, to: 'here' }).expect(200)
+    expect((await purchase()).coming.some((l) => l.key === nuts.key && l.due === '2027-02-01')).toBe(false)
+    await request(app).post('/api/shop/kit').send({ lines: [], to: 'here' }).expect(422)
+    await request(app)
+      .post('/api/shop/kit')
+      .send({ lines: told, to: { due: 'soon' } })
+      .expect(422)
+    await request(app)
+      .post('/api/shop/kit')
+      .send({ lines: [{ ...told[0], jobId: 'nobody' }], to: 'here' })
+      .expect(404)
+  })
+  test('where every kit is here there is nothing to plan, and it says so', async () => {
+    const jobs = jobStore(db)
+    for (const { id } of (await purchase()).jobs) {
+      const j = (await jobs.get(id))!
+      await jobs.save(id, j.revision, { ...j.job, built: { ...j.job.built, cut: { on: '2026-11-01', was: '', took: null } as never } })
+    }
+    await request(app).get('/api/shop/purchase/bars').expect(409)
+    expect((await request(app).get('/api/shop/orders.csv').expect(200)).text.trim().split('\n')).toHaveLength(1)
+  })
+})
