@@ -46,11 +46,12 @@ describe('the days of the demo shop', () => {
     expect(await kept()).toEqual(before)
     const jobs = jobStore(db)
     // a date, a tick and a word ask nothing else of the shop
-    const dated = (await jobs.get(before[1].job_id))!
+    const byTitle = async (title: string) => (await jobs.get((await days()).jobs.find((j) => j.title === title)!.id))!
+    const dated = await byTitle('Awning for the quay kitchen')
     await jobs.save(dated.id, dated.revision, { ...dated.job, bringsOn: '2027-01-11', notes: 'rang' })
     expect((await days()).jobs.find((j) => j.id === dated.id)?.bringsOn).toBe('2027-01-11')
     expect(await kept()).toEqual(before)
-    const first = (await jobs.get(before[0].job_id))!
+    const first = await byTitle('Half guard for the hive bed')
     await jobs.save(first.id, first.revision, { ...first.job, title: 'Renamed' })
     expect((await days()).jobs.some((j) => j.title === 'Renamed')).toBe(true)
     const after = await kept()
@@ -103,7 +104,7 @@ describe('what is to be bought', () => {
     for (const here of ['Spar carrier', 'Panel and box bars']) expect(titles.has(here)).toBe(false)
     expect(titles.has('Hoop basket and lamps')).toBe(true)
     expect(new Set(answer.coming.flatMap((l) => l.for.map((f) => f.title)))).toEqual(
-      new Set(['Renamed', 'Basket crate bars', 'Pole and case rack, survey van'].filter((t) => answer.jobs.some((j) => j.title === t))),
+      new Set(['Basket crate bars', 'Pole and case rack, survey van']),
     )
     const shared = answer.lines.filter((l) => l.for.length > 1)
     expect(shared.length).toBeGreaterThan(0)
