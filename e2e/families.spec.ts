@@ -35,6 +35,9 @@ test('a ladder rack in inches: refused while it runs through the cab, built step
     await page.getByRole('button', { name: /^Kit, \d+ not here/ }).click()
     await page.getByRole('button', { name: 'All of it is here' }).click()
     await page.getByRole('button', { name: 'All steps' }).click()
+    // nor does it open for nobody
+    await expect(steps.getByRole('checkbox', { name: 'Everything is here, done' })).toBeDisabled()
+    await page.getByRole('combobox', { name: 'Who works here' }).fill('Ansa')
     await tick('Everything is here, done')
     await expect(steps.getByRole('checkbox', { name: 'Cut to length, done' })).toBeEnabled()
     await saved(page)

@@ -11,13 +11,23 @@ export type Moment = { day: string; iso: string }
 /** The job with a step begun; what was at work before is left without a time. */
 export const begun = (job: Job, s: BuildStep, now: Moment): Job => ({ ...job, atWork: { id: s.id, since: now.iso } })
 
+/** A gate is passed under somebody's name. */
+export const needsName = (s: BuildStep, by: string): boolean => s.gate && by.trim() === ''
+
 /** The job with a step done: timed where it was begun here, and kept with what it was reckoned at and with which of the shop's figures. */
-export function done(job: Job, s: BuildStep, now: Moment, rules: Rules, otherwise = ''): Job {
+export function done(
+  job: Job,
+  s: BuildStep,
+  now: Moment,
+  rules: Rules,
+  { by = '', otherwise = '' }: { by?: string; otherwise?: string } = {},
+): Job {
   const mine = job.atWork?.id === s.id ? job.atWork : null
   const made = tickOf(now.day, stepMark(s), {
     tookMin: mine ? tookMinutes(mine.since, now.iso) : null,
     reckonedMin: s.minutes,
     figureMin: figureOf(s.id, rules),
+    by: by.trim(),
     otherwise: otherwise.trim(),
   })
   return { ...job, built: { ...job.built, [s.id]: made }, atWork: mine ? null : job.atWork }

@@ -16,6 +16,7 @@ import { thinFastenersCalculator } from '../fasten/thinFasteners.calculator'
 import { woodScrewCalculator } from '../fasten/woodScrew.calculator'
 import { gangCalculator } from '../gang/gang.calculator'
 import { hitchCalculator } from '../hitch/hitch.calculator'
+import { insideRowCalculator } from '../inside/insideRow.calculator'
 import { type Fault, faultsOf } from '../issue/faults'
 import { Impossible } from '../issue/impossible'
 import { liftCalculator } from '../lift/lift.calculator'
@@ -91,6 +92,7 @@ export const calculatorGroups = [
       tiltCalculator,
       slideCalculator,
       wedgeCalculator,
+      insideRowCalculator,
       swingArmCalculator,
     ],
   },

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { BriefSchema } from '../brief/brief'
 import { KeptAnswerSchema, MOST_ANSWERS } from '../clientAnswer/clientAnswer'
+import { InsideSchema } from '../inside/inside'
 import { LoadTestSchema } from '../loadTest/loadTest'
 import { MOST_PIECES, newPiece, PieceSchema } from '../pieces/piece'
 import { KitSchema } from '../purchase/kit'
@@ -47,6 +48,8 @@ export const JobSchema = z.object({
   stops: z.record(z.string().max(80), z.number().min(0).max(20_000)).default({}),
   /** gas struts under lids, hatches and covers */
   struts: z.array(StrutsSchema).max(20).default([]),
+  /** the room inside, and what rides in it */
+  inside: InsideSchema.default(() => InsideSchema.parse({})),
   loadTests: z.array(LoadTestSchema).max(100).default([]),
   /** the day on which its building may begin; null = today, whenever that is */
   start: z.iso.date('write the date as 2026-12-24').nullable().default(null),
@@ -88,6 +91,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     anchors: [],
     stops: {},
     struts: [],
+    inside: InsideSchema.parse({}),
     loadTests: [],
     start: null,
     bringsOn: null,

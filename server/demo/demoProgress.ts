@@ -42,7 +42,7 @@ export function withProgress(job: Job, today: string): Job {
       if (!step) return so
       const day = dayjs(today).subtract(daysAgo, 'day')
       const at = (minutes: number) => ({ day: day.format('YYYY-MM-DD'), iso: day.hour(9).add(minutes, 'minute').toISOString() })
-      return done(tookMin ? begun(so, step, at(0)) : so, step, at(tookMin ?? 0), defaultRules)
+      return done(tookMin ? begun(so, step, at(0)) : so, step, at(tookMin ?? 0), defaultRules, { by: 'Maren' })
     },
     { ...job, kit: Object.fromEntries(kit) },
   )

@@ -56,7 +56,11 @@ export function buildSheetPdf(job: Job, rules: Rules, { workshop, suppliers, cal
       step.tools.join(', '),
       `${Math.round(step.minutes)}`,
       `${step.people}`,
-      done ? `${done.on}${done.changed ? ', changed since' : ''}` : step.gate ? 'signed: ____________' : '[   ]',
+      done
+        ? `${done.on}${done.by ? ` ${done.by}` : ''}${done.changed ? ', changed since' : ''}`
+        : step.gate
+          ? 'signed: ____________'
+          : '[   ]',
     ]),
     MARGIN,
     80,

@@ -9,6 +9,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import useMediaQuery from '@mui/material/useMediaQuery'
 import { useState } from 'react'
+import { needsName } from '../../../core/build/doing'
 import { nextStep, type StepState } from '../../../core/build/ticks'
 import type { Job } from '../../../core/job/job'
 import { withLengths } from '../../../core/quantity/figureText'
@@ -19,11 +20,13 @@ import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
+import { useWho } from '../../shell/who'
 import { KitCheck } from './KitCheck'
 import { OneStep } from './OneStep'
 import { correct, finish, takeBack } from './stepTick'
 import { TimesTaken } from './TimesTaken'
 import { usePlanned } from './usePlanned'
+import { WhoIsHere } from './WhoIsHere'
 
 type Shown = 'one' | 'all' | 'kit'
 /** The order of work with what each step needs before it; ticked with a thumb, and what has changed since says so. */
@@ -39,6 +42,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
   if (!planned) return <Typography>Working out the order…</Typography>
   const { plan, kit, states, days } = planned
+  const people = shop.data?.document.calendar.people.map((p) => p.name) ?? []
   const on = new Map(days.steps.map((s) => [s.stepId, s]))
   const late = lateBy(days.handOverOn, job.due)
   const missing = kit.filter((r) => r.state !== 'here').length
@@ -63,6 +67,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
       </Box>
       {plan.steps.length > 0 && (
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+          <WhoIsHere people={people} />
           <Box sx={{ width: 200 }}>
             <TextInput
               label="Work begins"
@@ -119,6 +124,8 @@ type RowProps = { state: StepState; number: number; days: Placed | undefined; ti
 function Row({ state, number, days, tick }: RowProps) {
   const { step, done, waitsFor } = state
   const units = useUnits()
+  const { who } = useWho()
+  const unsigned = !done && needsName(step, who)
   const blocked = waitsFor.length > 0 && !done
   const facts = [
     days && !done ? (days.from === days.to ? days.from : `${days.from} to ${days.to}`) : '',
@@ -141,7 +148,7 @@ function Row({ state, number, days, tick }: RowProps) {
     >
       <Checkbox
         checked={done !== null}
-        disabled={blocked}
+        disabled={blocked || unsigned}
         onChange={(_, on) => tick(on)}
         slotProps={{ input: { 'aria-label': `${step.title}, done` } }}
         sx={{ width: 44, height: 44, alignSelf: 'start' }}
@@ -163,6 +170,11 @@ function Row({ state, number, days, tick }: RowProps) {
             {step.caution}
           </Typography>
         )}
+        {unsigned && !blocked && (
+          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+            Say above who works here: this is signed by name.
+          </Typography>
+        )}
         {blocked && (
           <Typography variant="body2" sx={{ color: 'text.secondary' }}>
             First: {waitsFor.join(', ')}
@@ -174,7 +186,7 @@ function Row({ state, number, days, tick }: RowProps) {
             role={done.changed ? 'alert' : undefined}
             sx={{ color: (t) => (done.changed ? t.inks.signal : t.inks.clear) }}
           >
-            {done.changed ? `Done on ${done.on}, and the design has changed since: look at it again.` : `Done on ${done.on}.`}
+            {`Done on ${done.on}${done.by ? ` by ${done.by}` : ''}${done.changed ? ', and the design has changed since: look at it again' : ''}.`}
             {done.tookMin !== null ? ` It took ${done.tookMin} min.` : ''}
           </Typography>
         )}

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useEffect, useMemo, useState } from 'react'
+import { needsName } from '../../../core/build/doing'
 import { nextStep, type StepState } from '../../../core/build/ticks'
 import { cutList } from '../../../core/cutList/cutList'
 import { type Stop, stops } from '../../../core/cutList/stops'
@@ -18,6 +19,7 @@ import { SheetView } from '../../drawing/SheetView'
 import { useRules } from '../../job/useEvaluation'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
+import { useWho } from '../../shell/who'
 import { FIGURES } from '../../theme/theme'
 import { begin, finish, takeBack } from './stepTick'
 
@@ -31,6 +33,7 @@ export function OneStep({ job, states, workshop }: { job: Job; states: StepState
   const done = states.filter((s) => s.done)
   const last = done.at(-1)
   const [said, setSaid] = useState('')
+  const { who } = useWho()
   if (!shown)
     return (
       <Alert severity={done.length === states.length ? 'success' : 'info'}>
@@ -38,6 +41,7 @@ export function OneStep({ job, states, workshop }: { job: Job; states: StepState
       </Alert>
     )
   const { step } = shown
+  const unsigned = needsName(step, who)
   const end = () => {
     finish(step, rules, said)
     setSaid('')
@@ -61,8 +65,9 @@ export function OneStep({ job, states, workshop }: { job: Job; states: StepState
       {step.id === 'cut' && <Settings job={job} workshop={workshop} />}
       <Clock job={job} state={shown} />
       <TextInput label="Came out otherwise than drawn" multiline maxLength={500} value={said} onChange={setSaid} />
-      <Button variant="contained" sx={{ ...THUMB, fontWeight: 700 }} onClick={end}>
-        {step.gate ? 'Done and checked: sign it' : 'Done'}
+      {unsigned && <Typography>Say above who works here: this is signed by name.</Typography>}
+      <Button variant="contained" disabled={unsigned} sx={{ ...THUMB, fontWeight: 700 }} onClick={end}>
+        {step.gate ? `Done and checked: sign it${who ? ` as ${who}` : ''}` : 'Done'}
       </Button>
       {others.length > 0 && (
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>

@@ -133,7 +133,11 @@ describe('the order of work', () => {
     await user.click(screen.getByRole('button', { name: /^Kit, \d+ not here/ }))
     await user.click(screen.getByRole('button', { name: 'All of it is here' }))
     await user.click(screen.getByRole('button', { name: 'All steps' }))
+    // nor is it passed by nobody
+    expect((await box('Everything is here, done')).disabled).toBe(true)
+    await user.type(screen.getByRole('combobox', { name: 'Who works here' }), 'Ansa')
     await user.click(await box('Everything is here, done'))
+    expect(benchJob().built.kit).toMatchObject({ on: localDay(), by: 'Ansa' })
     expect((await box('Cut to length, done')).disabled).toBe(false)
     await user.click(await box('Cut to length, done'))
     expect(benchJob().built.cut!.on).toBe(localDay())

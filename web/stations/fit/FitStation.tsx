@@ -1,10 +1,15 @@
+import ToggleButton from '@mui/material/ToggleButton'
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import { useEffect } from 'react'
+import { useSearchParams } from 'react-router'
 import { useView } from '../../drawing/view'
 import { useJob } from '../../job/jobStore'
 import { OpenList } from '../OpenList'
 import { Workbench } from '../Workbench'
 import { ComesApart } from './ComesApart'
 import { GapList } from './GapList'
+import { InsideInputs } from './InsideInputs'
+import { InsideView } from './InsideView'
 import { MotionList } from './MotionList'
 import { Passages } from './Passages'
 
@@ -18,9 +23,38 @@ export default function FitStation() {
     },
     [],
   )
+  const [params, setParams] = useSearchParams()
   if (!job) return null
+  const inside = params.get('part') === 'inside'
+  const choice = (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      value={inside ? 'inside' : 'outside'}
+      onChange={(_, to: string | null) => to && setParams(to === 'inside' ? { part: to } : {}, { replace: true })}
+      aria-label="Where it is looked at"
+      sx={{ mb: 1.5 }}
+    >
+      <ToggleButton value="outside">On the vehicle</ToggleButton>
+      <ToggleButton value="inside">Inside it</ToggleButton>
+    </ToggleButtonGroup>
+  )
+  if (inside)
+    return (
+      <Workbench
+        job={job}
+        inputs={
+          <>
+            {choice}
+            <InsideInputs inside={job.inside} />
+          </>
+        }
+        middle={<InsideView inside={job.inside} />}
+      />
+    )
   const inputs = (
     <>
+      {choice}
       <OpenList job={job} station="fit" />
       <MotionList job={job} />
       <GapList job={job} />

@@ -25,6 +25,7 @@ import { PlanMoved } from '../cut/PlanMoved'
 import { usePlan } from '../cut/usePlan'
 import { Group } from '../Group'
 import { Workbench } from '../Workbench'
+import { AfterTheJob } from './AfterTheJob'
 import { ClientPanel } from './ClientPanel'
 import { OtherWays } from './OtherWays'
 
@@ -144,6 +145,7 @@ export default function HandOverStation() {
           {against(`a ready-made one${job.brief.readyMadeNote ? ` (${job.brief.readyMadeNote})` : ''}`, q.againstReadyMadeMinor)}
         </Box>
       )}
+      {q && !running && <AfterTheJob job={job} quote={q} />}
       {q && <OtherWays job={job} id={id} />}
       <Typography variant="body2" sx={{ mb: 2.5, color: 'text.secondary', maxWidth: 640 }}>
         Tide Line computes from the figures given and certifies nothing. Limits shown as not assessed are not passed. Follow local codes,

@@ -9,14 +9,14 @@ import { letterOf, type MeasuringSheet, measureOf } from '../../../core/measure/
 import { withLengths } from '../../../core/quantity/figureText'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
+import { useWho } from '../../shell/who'
 import { Group } from '../Group'
-import { useMeasuring } from './measuring'
 import { QuantityRow } from './QuantityRow'
 
 /** The fields of one sheet in the order of their letters, and what its readings say about each other. */
 export function SheetForm({ job, sheet }: { job: Job; sheet: MeasuringSheet }) {
   const units = useUnits()
-  const { who, setWho } = useMeasuring()
+  const { who, setWho } = useWho()
   const found = useMemo(() => findings(job.vehicle, sheet), [job.vehicle, sheet])
   const doubted = new Set(found.filter((f) => f.kind === 'contradiction').map((f) => f.about[0]))
   const go = (id: string) => document.querySelector<HTMLInputElement>(`#measure-${CSS.escape(id)} input`)?.focus()

@@ -2,6 +2,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
+import { useWho } from '../../shell/who'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { DevicePanel } from './DevicePanel'
 import { useMeasuring } from './measuring'
@@ -11,7 +12,8 @@ import TraceDialog from './TraceDialog'
 const [, pickup, spar] = demoJobs
 beforeEach(() => {
   onBench(pickup)
-  useMeasuring.setState({ field: null, who: 'Ansa' })
+  useMeasuring.setState({ field: null })
+  useWho.setState({ who: 'Ansa' })
 })
 
 describe('the tape, the angle finder and the weigh pads (stand-ins)', () => {

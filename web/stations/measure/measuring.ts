@@ -3,20 +3,11 @@ import { usualTolerance, withReading } from '../../../core/measure/settle'
 import { measureOf, type Quantity, withMeasure } from '../../../core/measure/sheets'
 import type { Method, Sourced } from '../../../core/vehicle/vehicle'
 import { editJob } from '../../job/jobStore'
-import { recall, remember } from '../../keeping/browserCopy'
+import { useWho } from '../../shell/who'
 
-const KEY = 'tideline.who'
-type Measuring = { who: string; field: string | null; setWho: (who: string) => void; take: (field: string | null) => void }
-/** Who holds the tape, and which field the next reading goes to. Kept on this device, not in the job. */
-export const useMeasuring = create<Measuring>()((set) => ({
-  who: recall(KEY) ?? '',
-  field: null,
-  setWho: (who) => {
-    remember(KEY, who)
-    set({ who })
-  },
-  take: (field) => set({ field }),
-}))
+type Measuring = { field: string | null; take: (field: string | null) => void }
+/** Which field the next reading goes to. */
+export const useMeasuring = create<Measuring>()((set) => ({ field: null, take: (field) => set({ field }) }))
 
 export const setMeasure = (quantity: Quantity, change: (s: Sourced) => Sourced): void =>
   editJob((j) => ({ ...j, vehicle: withMeasure(j.vehicle, quantity, change(measureOf(j.vehicle, quantity))) }))
@@ -27,7 +18,7 @@ export function reading(value: number, typed: string, method: Method, tolerance?
     typed: typed.slice(0, 60),
     tolerance: tolerance ?? usualTolerance[method],
     method,
-    who: useMeasuring.getState().who,
+    who: useWho.getState().who,
     at: new Date().toISOString().slice(0, 16),
   }
 }

@@ -1,0 +1,96 @@
+import { archesOf, type Block, blocksOf, gapBetween } from './blocks'
+import { type Inside, type InsideThing, lacksOf, roomLacks } from './inside'
+
+export type InsideFault = { ids: string[]; says: string; gapMm: number }
+export type InsideCheck = {
+  /** what nobody measured; then nothing is assessed */
+  missing: string[]
+  /** things that nobody stowed yet */
+  notStowed: string[]
+  faults: InsideFault[]
+  /** widest way along the whole room that nothing stands in, and where it begins from the left wall. mm; null = not assessed */
+  aisle: { widthMm: number; fromMm: number } | null
+  /** in which order things come out to the rear, each straight; what is held by others that hold it comes out by no straight way */
+  out: { id: string; name: string; after: string[] }[]
+  held: string[]
+}
+type Stowed = InsideThing & { place: NonNullable<InsideThing['place']> }
+
+/** Whether everything fits as it stands: among themselves, against walls and arches, under the roof, beside the aisle; and in which order it comes out. */
+export function checkInside(r: Inside): InsideCheck {
+  const stowed = r.things.filter((t): t is Stowed => t.place !== null)
+  const missing = [...roomLacks(r), ...stowed.flatMap(lacksOf)]
+  const notStowed = r.things.filter((t) => t.place === null).map((t) => t.name)
+  if (missing.length) return { missing, notStowed, faults: [], aisle: null, out: [], held: [] }
+  const [L, W, H] = [r.lengthMm ?? 0, r.widthMm ?? 0, r.heightMm ?? 0]
+  const all = stowed.map((t) => ({ t, blocks: blocksOf(t, t.place) }))
+  const faults: InsideFault[] = []
+  const tell = (ids: string[], a: string, b: string, gapMm: number) =>
+    faults.push({
+      ids,
+      gapMm,
+      says: gapMm < 0 ? `${a} stands {${Math.round(-gapMm)}} into ${b}` : `${a} is only {${Math.round(gapMm)}} from ${b}`,
+    })
+  const least = (as: Block[], bs: Block[]) =>
+    as
+      .flatMap((a) => bs.map((b) => ({ a, b, gap: gapBetween(a, b) })))
+      .reduce((m, x) => (m === null || x.gap < m.gap ? x : m), null as { a: Block; b: Block; gap: number } | null)
+  all.forEach(({ t, blocks }, i) => {
+    for (const other of all.slice(i + 1)) {
+      const m = least(blocks, other.blocks)
+      if (m && m.gap < r.gapMm - 0.5) tell([t.id, other.t.id], m.a.what, m.b.what, m.gap)
+    }
+    const arch = least(blocks, archesOf(r))
+    if (arch && arch.gap < r.gapMm - 0.5) tell([t.id], arch.a.what, `the ${arch.b.what}`, arch.gap)
+    const walls: [string, (b: Block) => number, number][] = [
+      ['the front wall', (b) => b.x0, 0],
+      ['the rear doors', (b) => L - b.x1, 0],
+      ['the left wall', (b) => b.y0, r.gapMm],
+      ['the right wall', (b) => W - b.y1, r.gapMm],
+      ['the roof', (b) => H - b.z1, 0],
+    ]
+    for (const [wall, room, wanted] of walls) {
+      const worst = blocks.reduce((m, b) => (room(b) < room(m) ? b : m))
+      if (room(worst) < wanted - 0.5) tell([t.id], worst.what, wall, room(worst))
+    }
+  })
+  return {
+    missing,
+    notStowed,
+    faults: faults.sort((a, b) => a.gapMm - b.gapMm),
+    aisle: aisleOf(
+      all.flatMap((a) => a.blocks),
+      W,
+    ),
+    ...outOrder(all),
+  }
+}
+
+/** The widest strip along the room with nothing in it. */
+function aisleOf(blocks: Block[], W: number): { widthMm: number; fromMm: number } {
+  let [best, at, y] = [0, 0, 0]
+  for (const [y0, y1] of [...blocks.map((b) => [b.y0, b.y1] as const), [W, W] as const].sort((a, b) => a[0] - b[0])) {
+    if (y0 - y > best) [best, at] = [y0 - y, y]
+    y = Math.max(y, y1)
+  }
+  return { widthMm: best, fromMm: at }
+}
+
+type Standing = { t: Stowed; blocks: Block[] }
+/** Taken out straight to the rear, one by one: those first that nothing stands behind of. */
+function outOrder(all: Standing[]): Pick<InsideCheck, 'out' | 'held'> {
+  const behind = (a: Standing, b: Standing) =>
+    a.blocks.some((p) => b.blocks.some((q) => q.x1 > p.x1 && q.y0 < p.y1 && p.y0 < q.y1 && q.z0 < p.z1 && p.z0 < q.z1))
+  const left = new Set(all)
+  const out: InsideCheck['out'] = []
+  for (let again = true; again; ) {
+    again = false
+    for (const a of all) {
+      if (!left.has(a) || [...left].some((b) => b !== a && behind(a, b))) continue
+      out.push({ id: a.t.id, name: a.t.name, after: all.filter((b) => b !== a && behind(a, b)).map((b) => b.t.name) })
+      left.delete(a)
+      again = true
+    }
+  }
+  return { out, held: [...left].map((a) => a.t.name) }
+}

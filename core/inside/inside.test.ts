@@ -1,0 +1,138 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { archesOf, blocksOf, gapBetween } from './blocks'
+import { checkInside } from './checkInside'
+import { type Inside, InsideSchema, type InsideThing, InsideThingSchema } from './inside'
+import { stow, whatFrees } from './stow'
+
+const bike = (id: string, over: Partial<InsideThing> = {}): InsideThing =>
+  InsideThingSchema.parse({
+    ...{ id, name: id, kind: 'bicycle', lengthMm: 1800, widthMm: 700, heightMm: 1050, barBehindMm: 500, barHeightMm: 950 },
+    ...{ pedalsWideMm: 360, pedalsBehindMm: 800, ...over },
+  })
+const box = (id: string, lengthMm: number, widthMm: number, heightMm: number, over: Partial<InsideThing> = {}): InsideThing =>
+  InsideThingSchema.parse({ id, name: id, kind: 'box', lengthMm, widthMm, heightMm, ...over })
+const room = (things: InsideThing[], over: Partial<Inside> = {}): Inside =>
+  InsideSchema.parse({ lengthMm: 3000, widthMm: 1700, heightMm: 1800, archWidthMm: 0, gapMm: 30, things, ...over })
+
+describe('side by side for the least width, by hand', () => {
+  test('two boxes: their widths and three gaps', () => {
+    const found = stow(room([box('a', 3000, 400, 500), box('b', 3000, 600, 500)]))!
+    // wall, 30, 400, 30, 600, and 30 to the other wall
+    expect([found.widthMm, found.leftMm, found.proven]).toEqual([1090, 610, true])
+    expect(found.things.map((t) => t.place?.yMm)).toEqual([230, 760])
+  })
+  test('bicycles in a room no longer than they are: looking the same way the handlebars meet; reversed, the handlebars of one meet the frame of the other', () => {
+    const tight = room([bike('a'), bike('b')], { lengthMm: 1800 })
+    const found = stow(tight)!
+    // the handlebars lie 500 from the front of one and 500 from the back of the other, clear of each other and of the pedals, 800 ± 180 and 1,000 ± 180,
+    // which meet one another: 360 + 30. Bars against frame: 350 + 30 + 30 = 410, which is more. From wall to wall: 30 + 350 + 410 + 350 + 30
+    expect(found.widthMm).toBeCloseTo(1170, 6)
+    expect(new Set(found.things.map((t) => t.place?.deg)).size).toBe(2)
+    // both looking to the front: 700 + 30 between the middle lines
+    const same = { ...tight, things: found.things.map((t, i) => ({ ...t, place: { xMm: 0, yMm: 380 + i * 730, deg: 0 as const } })) }
+    expect(checkInside(same).faults).toEqual([])
+    const closer = { ...same, things: same.things.map((t, i) => ({ ...t, place: { xMm: 0, yMm: 380 + i * 700, deg: 0 as const } })) }
+    expect(checkInside(closer).faults[0]).toMatchObject({ gapMm: 0, says: 'handlebars of a is only {0} from handlebars of b' })
+  })
+  test('four bicycles: reversed and staggered they need far less than four handlebars; the width is checked to be free', () => {
+    const four = room(
+      ['a', 'b', 'c', 'd'].map((id) => bike(id)),
+      { lengthMm: 2600 },
+    )
+    const found = stow(four)!
+    expect(found.widthMm).toBeLessThan(4 * 700 + 5 * 30 - 800)
+    expect(checkInside({ ...four, widthMm: found.widthMm + 0.1, things: found.things }).faults).toEqual([])
+    // a room of one millimetre less has no place for them
+    expect(checkInside({ ...four, widthMm: found.widthMm - 2, things: found.things }).faults).not.toEqual([])
+  })
+  test('wheel arches: a low box stands clear of them, bars pass over', () => {
+    const arches = { archFromMm: 1000, archLengthMm: 900, archWidthMm: 200, archHeightMm: 300 }
+    expect(stow(room([box('a', 3000, 400, 500)], arches))!.widthMm).toBe(200 + 30 + 400 + 30 + 200)
+    // the bars at 830 to 1,030 pass over the arch of 300; the wheels stand beside it: 30 + 200 + 30 is less than the bars' own 350 + 30
+    expect(stow(room([bike('a')], { ...arches, archFromMm: 1020, lengthMm: 2800 }))!.widthMm).toBe(760)
+    // 20 farther forward no place along the room brings the pedals past it: 200 + 30 + 180 on both sides
+    expect(stow(room([bike('a')], { ...arches, lengthMm: 2800 }))!.widthMm).toBe(820)
+    expect(archesOf(room([], arches))[1]).toMatchObject({ y0: 1500, y1: 1700 })
+  })
+  test('a short box goes behind another: nothing of the width is lost', () => {
+    expect(stow(room([box('a', 1400, 600, 500), box('b', 1400, 600, 500)]))!.widthMm).toBe(660)
+  })
+  test('what a change frees: handlebars turned along, one left at home', () => {
+    const tight = room([bike('a'), bike('b')], { lengthMm: 1800 })
+    const frees = whatFrees(tight, stow(tight)!)
+    // turned along, the pedals govern: 30 + 180 + 390 + 180 + 30 = 810, pedals of both ways round meeting
+    expect(frees.find((f) => f.says.startsWith('handlebars'))?.freesMm).toBeCloseTo(1170 - 810, 6)
+    expect(frees.find((f) => f.says === 'without a')?.freesMm).toBeCloseTo(1170 - 760, 6)
+  })
+})
+
+describe('as it stands', () => {
+  test('nothing measured is assessed: room and things are named, and nothing is said to fit', () => {
+    const unknown = checkInside(InsideSchema.parse({ things: [bike('a', { barHeightMm: null, place: { xMm: 0, yMm: 400, deg: 0 } })] }))
+    expect(unknown.missing).toEqual([
+      ...['clear length of the floor', 'clear width of the floor', 'clear height', 'width of the wheel arches (0 = none)'],
+      ...['where the wheel arches begin', 'length of the wheel arches', 'height of the wheel arches', 'height of the handlebars of a'],
+    ])
+    expect([unknown.aisle, unknown.faults, unknown.out]).toEqual([null, [], []])
+    expect(stow(room([bike('a', { widthMm: null })]))).toBeNull()
+    expect(stow(room([box('a', 3001, 400, 500)]))).toBeNull()
+    expect(stow(room([box('a', 3000, 400, 1801)]))!.fits).toBe(false)
+  })
+  test('walls, roof and the aisle beside; what nobody stowed is named', () => {
+    const r = room([box('a', 1000, 500, 1900, { place: { xMm: -10, yMm: 280, deg: 0 } }), box('b', 500, 500, 500)])
+    const found = checkInside(r)
+    expect(found.faults.map((f) => f.says)).toEqual(['a stands {100} into the roof', 'a stands {10} into the front wall'])
+    expect(found.aisle).toEqual({ widthMm: 1170, fromMm: 530 })
+    expect(found.notStowed).toEqual(['b'])
+  })
+  test('out to the rear: what stands behind comes out first; a thing over another is not in its way', () => {
+    const at = (xMm: number, yMm: number) => ({ place: { xMm, yMm, deg: 0 as const } })
+    const r = room([
+      box('front', 800, 600, 500, at(0, 400)),
+      box('rear', 800, 600, 500, at(1000, 400)),
+      box('beside', 800, 400, 500, at(0, 1200)),
+    ])
+    const { out, held } = checkInside(r)
+    expect(out.map((o) => `${o.name} after ${o.after.join()}`)).toEqual(['rear after ', 'beside after ', 'front after rear'])
+    expect(held).toEqual([])
+  })
+  test('turned across the room: as long as it was, its front to the right or the left, and forward-most where it is said to be', () => {
+    const t = bike('a')
+    for (const deg of [90, 270] as const) {
+      const blocks = blocksOf(t, { xMm: 100, yMm: 1000, deg })
+      const span = (from: 'x0' | 'y0', to: 'x1' | 'y1') => [Math.min(...blocks.map((b) => b[from])), Math.max(...blocks.map((b) => b[to]))]
+      expect(span('x0', 'x1')).toEqual([100, 800])
+      expect(span('y0', 'y1')).toEqual([100, 1900])
+      const bars = blocks.find((b) => b.what.startsWith('handlebars'))!
+      expect((bars.y0 + bars.y1) / 2).toBe(deg === 90 ? 1400 : 600)
+    }
+  })
+})
+
+test('whatever rides along: what is stowed is free of faults in a room as wide as it needs', () => {
+  const any = fc.oneof(
+    fc
+      .record({ l: fc.integer({ min: 200, max: 2400 }), w: fc.integer({ min: 100, max: 700 }), h: fc.integer({ min: 100, max: 1500 }) })
+      .map(({ l, w, h }) => box('x', l, w, h)),
+    fc
+      .record({ w: fc.integer({ min: 400, max: 800 }), bar: fc.integer({ min: 300, max: 700 }), z: fc.integer({ min: 800, max: 1100 }) })
+      .map(({ w, bar, z }) => bike('x', { widthMm: w, barBehindMm: bar, barHeightMm: z, heightMm: z + 100 })),
+  )
+  fc.assert(
+    fc.property(fc.array(any, { minLength: 1, maxLength: 4 }), fc.integer({ min: 0, max: 60 }), (list, gapMm) => {
+      const things = list.map((t, i) => ({ ...t, id: `t${i}`, name: `t${i}` }))
+      const r = room(things, { gapMm, lengthMm: 2500, archFromMm: 800, archLengthMm: 700, archWidthMm: 150, archHeightMm: 250 })
+      const found = stow(r)!
+      const wide = { ...r, widthMm: found.widthMm + 1e-6, things: found.things }
+      expect(checkInside(wide).faults).toEqual([])
+      for (const a of found.things)
+        for (const b of found.things) {
+          if (a === b) continue
+          for (const p of blocksOf(a, a.place!))
+            for (const q of blocksOf(b, b.place!)) expect(gapBetween(p, q)).toBeGreaterThan(gapMm - 1e-6)
+        }
+    }),
+    { numRuns: 30, seed: 5 },
+  )
+})

@@ -1,0 +1,128 @@
+import { archesOf, type Block, blocksOf } from './blocks'
+import { type Inside, type InsideThing, lacksOf, roomLacks } from './inside'
+
+export type Stowing = {
+  /** the things with their places, side by side from the left wall */
+  things: InsideThing[]
+  /** what they take of the width, gaps to things and to the left wall with them. mm */
+  widthMm: number
+  leftMm: number
+  fits: boolean
+  /** every way on the grid was tried; otherwise the best that was found */
+  proven: boolean
+}
+
+/** Places along the room that are tried for each thing. */
+const PLACES = 7
+/** So many ways are looked at before the search is cut short. */
+const MOST_WAYS = 400_000
+/** Lateral steps finer than this are no different. mm */
+const SAME_MM = 0.01
+
+/**
+ * Things side by side in the order of the list, each looking to the front or reversed and anywhere along the room, for the least width: depth-first, a
+ * way given up once it is no narrower than the best (branch and bound). Throws nothing; null = something is not measured or longer than the room.
+ */
+export function stow(r: Inside): Stowing | null {
+  if (roomLacks(r).length || r.things.some((t) => lacksOf(t).length) || !r.things.length) return null
+  const [L, W] = [r.lengthMm ?? 0, r.widthMm ?? 0]
+  if (r.things.some((t) => (t.lengthMm ?? 0) > L)) return null
+  const arches = archesOf(r)
+  const options = r.things.map((t) => optionsOf(t, L))
+  const walls = options.map((list) =>
+    list.map((o) => ({ left: fromLeft(o.blocks, arches, r.gapMm), right: fromLeft(mirrored(o.blocks), arches, r.gapMm) })),
+  )
+  // how far the middle lines of two must be apart, each in each of its ways
+  const pitch = options.map((a, i) =>
+    options.map((b, j) => (j <= i ? [] : a.map((p) => b.map((q) => lateral(p.blocks, q.blocks, r.gapMm))))),
+  )
+  const n = options.length
+  let best: { width: number; chosen: number[]; ys: number[] } | null = null
+  let ways = 0
+  const go = (k: number, chosen: number[], ys: number[]): void => {
+    if (ways++ > MOST_WAYS) return
+    if (k === n) {
+      const width = Math.max(...ys.map((y, i) => y + walls[i]![chosen[i]!]!.right))
+      if (!best || width < best.width - SAME_MM) best = { width, chosen: [...chosen], ys: [...ys] }
+      return
+    }
+    options[k]!.forEach((_, o) => {
+      let y = walls[k]![o]!.left
+      for (let i = 0; i < k; i++) y = Math.max(y, ys[i]! + pitch[i]![k]![chosen[i]!]![o]!)
+      if (best && y + walls[k]![o]!.right >= best.width - SAME_MM) return
+      go(k + 1, [...chosen, o], [...ys, y])
+    })
+  }
+  go(0, [], [])
+  const found = best as { width: number; chosen: number[]; ys: number[] } | null
+  if (!found) return null
+  return {
+    things: r.things.map((t, i) => {
+      const { xMm, deg } = options[i]![found.chosen[i]!]!
+      return { ...t, place: { xMm, yMm: found.ys[i]!, deg } }
+    }),
+    widthMm: found.width,
+    leftMm: W - found.width,
+    fits: found.width <= W + SAME_MM && r.things.every((t) => (t.heightMm ?? 0) <= (r.heightMm ?? 0)),
+    proven: ways <= MOST_WAYS,
+  }
+}
+
+type Option = { xMm: number; deg: 0 | 180; blocks: Block[] }
+/** Ways of one thing: its places along the room, and both ways round where that makes a difference. */
+function optionsOf(t: InsideThing, L: number): Option[] {
+  const room = L - (t.lengthMm ?? 0)
+  const xs = room < 1 ? [0] : Array.from({ length: PLACES }, (_, i) => (room * i) / (PLACES - 1))
+  const ways = t.kind === 'box' ? ([0] as const) : ([0, 180] as const)
+  return xs.flatMap((xMm) => ways.map((deg) => ({ xMm, deg, blocks: blocksOf(t, { xMm, yMm: 0, deg }) })))
+}
+const mirrored = (blocks: Block[]): Block[] => blocks.map((b) => ({ ...b, y0: -b.y1, y1: -b.y0 }))
+
+/** How far a thing's middle line must stay from the left wall: its own reach, and the arch where it does not pass over it. */
+function fromLeft(blocks: Block[], arches: Block[], gapMm: number): number {
+  const [arch] = arches
+  return Math.max(
+    ...blocks.map((b) => {
+      const meets = arch && b.x0 < arch.x1 + gapMm && arch.x0 < b.x1 + gapMm && b.z0 < arch.z1
+      return (meets ? arch.y1 : 0) + gapMm - b.y0
+    }),
+  )
+}
+/** How far apart the middle lines of two must be so that the second stands right of the first with the gap between all that could meet; −∞ = one behind the other. */
+function lateral(a: Block[], b: Block[], gapMm: number): number {
+  let least = Number.NEGATIVE_INFINITY
+  for (const p of a)
+    for (const q of b) {
+      const meet = p.x0 < q.x1 + gapMm && q.x0 < p.x1 + gapMm && p.z0 < q.z1 && q.z0 < p.z1
+      if (meet) least = Math.max(least, p.y1 - q.y0 + gapMm)
+    }
+  return least
+}
+
+export type Frees = { says: string; freesMm: number }
+/** What a change gives of the width, each worked out anew: handlebars turned along the frame, one thing left at home, the gaps halved. */
+export function whatFrees(r: Inside, now: Stowing): Frees[] {
+  const bikes = r.things.filter((t) => t.kind === 'bicycle')
+  const tries: { says: string; room: Inside }[] = [
+    ...(bikes.length
+      ? [
+          {
+            says: 'handlebars turned along the frames',
+            room: { ...r, things: r.things.map((t) => (t.kind === 'bicycle' ? { ...t, widthMm: BARS_TURNED_MM } : t)) },
+          },
+        ]
+      : []),
+    ...r.things.map((t) => ({ says: `without ${t.name}`, room: { ...r, things: r.things.filter((o) => o.id !== t.id) } })),
+    ...(r.gapMm > 0 ? [{ says: 'gaps half as wide', room: { ...r, gapMm: r.gapMm / 2 } }] : []),
+  ]
+  return tries
+    .flatMap(({ says, room }) => {
+      const then = room.things.length ? stow(room) : null
+      const width = room.things.length ? then?.widthMm : 0
+      return width === undefined ? [] : [{ says, freesMm: now.widthMm - width }]
+    })
+    .filter((f) => f.freesMm > 0.5)
+    .sort((a, b) => b.freesMm - a.freesMm)
+}
+/** Handlebars turned along still stick out by stem and levers; the shop's own. mm */
+const BARS_TURNED_MM = 220

@@ -1,0 +1,111 @@
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { type Inside, type InsideThing, MOST_THINGS } from '../../../core/inside/inside'
+import { QuantityInput } from '../../quantity/QuantityInput'
+import { RemoveButton } from '../../quantity/RemoveButton'
+import { TextInput } from '../../quantity/TextInput'
+import { Group } from '../Group'
+import { addThing, setInside, setThing } from './inside'
+
+type RoomField = 'lengthMm' | 'widthMm' | 'heightMm' | 'archWidthMm' | 'archFromMm' | 'archLengthMm' | 'archHeightMm'
+const ROOM: [RoomField, string][] = [
+  ['lengthMm', 'Floor, length'],
+  ['widthMm', 'Floor, width'],
+  ['heightMm', 'Clear height'],
+  ['archWidthMm', 'Wheel arches, width'],
+  ['archFromMm', 'They begin behind the front'],
+  ['archLengthMm', 'Their length'],
+  ['archHeightMm', 'Their height'],
+]
+type ThingField = 'lengthMm' | 'widthMm' | 'heightMm' | 'barBehindMm' | 'barHeightMm' | 'pedalsWideMm' | 'pedalsBehindMm'
+const BOX: [ThingField, string][] = [
+  ['lengthMm', 'Length'],
+  ['widthMm', 'Width'],
+  ['heightMm', 'Height'],
+]
+const BICYCLE: [ThingField, string][] = [
+  ['lengthMm', 'Length'],
+  ['widthMm', 'Over the handlebars'],
+  ['heightMm', 'Height'],
+  ['barBehindMm', 'Handlebars behind front'],
+  ['barHeightMm', 'Handlebars above floor'],
+  ['pedalsWideMm', 'Over the pedals'],
+  ['pedalsBehindMm', 'Pedals behind front'],
+]
+
+/** The room inside by measure, and what rides in it. */
+export function InsideInputs({ inside }: { inside: Inside }) {
+  const full = inside.things.length >= MOST_THINGS
+  return (
+    <>
+      <Group title="The room" columns={2}>
+        {ROOM.filter(([k]) => inside.archWidthMm !== 0 || !k.startsWith('arch') || k === 'archWidthMm').map(([key, label]) => (
+          <QuantityInput
+            key={key}
+            label={label}
+            min={0}
+            max={20_000}
+            optional
+            value={inside[key]}
+            help={key === 'archWidthMm' ? '0 = there are none' : undefined}
+            onChange={(v) => setInside((r) => ({ ...r, [key]: v }))}
+          />
+        ))}
+        <QuantityInput
+          label="Gap between all"
+          min={0}
+          max={500}
+          value={inside.gapMm}
+          onChange={(v) => v !== null && setInside((r) => ({ ...r, gapMm: v }))}
+        />
+        <QuantityInput
+          label="Way to stay free"
+          min={0}
+          max={3000}
+          value={inside.aisleMm}
+          help="0 = none"
+          onChange={(v) => v !== null && setInside((r) => ({ ...r, aisleMm: v }))}
+        />
+      </Group>
+      <Group title="What rides in it">
+        {inside.things.map((t) => (
+          <Thing key={t.id} thing={t} />
+        ))}
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <Button variant="outlined" disabled={full} onClick={() => addThing('bicycle')}>
+            Add a bicycle
+          </Button>
+          <Button variant="outlined" disabled={full} onClick={() => addThing('box')}>
+            Add a box
+          </Button>
+        </Box>
+        {full && <Typography variant="body2">{MOST_THINGS} things at most.</Typography>}
+      </Group>
+    </>
+  )
+}
+
+function Thing({ thing: t }: { thing: InsideThing }) {
+  return (
+    <Box component="section" aria-label={t.name} sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      <Box sx={{ display: 'flex', gap: 0.5, mb: 1 }}>
+        <TextInput label="Name" value={t.name} maxLength={80} onChange={(name) => setThing(t.id, { name })} />
+        <RemoveButton of={t.name} onClick={() => setInside((r) => ({ ...r, things: r.things.filter((o) => o.id !== t.id) }))} />
+      </Box>
+      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)', alignItems: 'start' }}>
+        {(t.kind === 'bicycle' ? BICYCLE : BOX).map(([key, label]) => (
+          <QuantityInput
+            key={key}
+            label={label}
+            min={1}
+            max={10_000}
+            optional
+            value={t[key]}
+            onChange={(v) => setThing(t.id, { [key]: v })}
+          />
+        ))}
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,116 @@
+import { useTheme } from '@mui/material/styles'
+import { type KeyboardEvent, type PointerEvent, useRef } from 'react'
+import { archesOf, type Block, blocksOf } from '../../../core/inside/blocks'
+import type { Inside, InsideThing } from '../../../core/inside/inside'
+import { setThing, turned } from './inside'
+
+type Props = {
+  inside: Inside
+  wrong: ReadonlySet<string>
+  aisle: { widthMm: number; fromMm: number } | null
+  chosen: string | null
+  onChoose: (id: string) => void
+}
+type Place = NonNullable<InsideThing['place']>
+const PAD = 120
+const SNAP_MM = 5
+const STEP = { fine: 5, coarse: 50 }
+
+/** The floor from above, front to the left: things are dragged, moved with the arrow keys and turned with T. */
+export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
+  const { inks } = useTheme()
+  const frame = useRef<SVGSVGElement>(null)
+  const [L, W] = [inside.lengthMm ?? 0, inside.widthMm ?? 0]
+  const drag = useRef<{ id: string; from: Place; x: number; y: number } | null>(null)
+  const at = (e: PointerEvent) => {
+    const m = frame.current?.getScreenCTM()
+    const p = m ? new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse()) : { x: 0, y: 0 }
+    return { x: p.x, y: p.y }
+  }
+  const move = (e: PointerEvent) => {
+    const d = drag.current
+    if (!d) return
+    const now = at(e)
+    const snap = (v: number) => Math.round(v / SNAP_MM) * SNAP_MM
+    setThing(d.id, { place: { ...d.from, xMm: snap(d.from.xMm + now.x - d.x), yMm: snap(d.from.yMm + now.y - d.y) } })
+  }
+  const key = (e: KeyboardEvent, t: InsideThing) => {
+    if (!t.place) return
+    const by = e.shiftKey ? STEP.coarse : STEP.fine
+    const ways: Record<string, Place> = {
+      ArrowRight: { ...t.place, xMm: t.place.xMm + by },
+      ArrowLeft: { ...t.place, xMm: t.place.xMm - by },
+      ArrowDown: { ...t.place, yMm: t.place.yMm + by },
+      ArrowUp: { ...t.place, yMm: t.place.yMm - by },
+      t: turned(t.place),
+      T: turned(t.place),
+    }
+    const place = ways[e.key]
+    if (!place) return
+    e.preventDefault()
+    setThing(t.id, { place })
+  }
+  const rect = (b: Block, fill: string, stroke: string, extra: object = {}) => (
+    <rect x={b.x0} y={b.y0} width={b.x1 - b.x0} height={b.y1 - b.y0} fill={fill} stroke={stroke} strokeWidth={8} {...extra} />
+  )
+  return (
+    <svg
+      ref={frame}
+      viewBox={`${-PAD} ${-PAD} ${L + 2 * PAD} ${W + 2 * PAD}`}
+      style={{ width: '100%', height: '100%', display: 'block', touchAction: 'none' }}
+      // biome-ignore lint/a11y/useSemanticElements: a drawing is no form; its movable parts stand in it as one group
+      role="group"
+      aria-label="The floor from above"
+    >
+      <rect x={0} y={0} width={L} height={W} fill={inks.roofFill} stroke={inks.vehicle} strokeWidth={14} />
+      {aisle && aisle.widthMm > 1 && <rect x={0} y={aisle.fromMm} width={L} height={aisle.widthMm} fill={inks.glass} opacity={0.8} />}
+      {archesOf(inside).map((b) => (
+        <g key={b.what}>{rect(b, inks.likeness, inks.vehicle)}</g>
+      ))}
+      <text x={20} y={-30} fontSize={70} fill={inks.quiet}>
+        front
+      </text>
+      <text x={L - 20} y={-30} fontSize={70} fill={inks.quiet} textAnchor="end">
+        rear doors
+      </text>
+      {inside.things.map((t) => {
+        if (!t.place) return null
+        const bad = wrong.has(t.id)
+        const ink = bad ? inks.signal : chosen === t.id ? inks.selected : inks.member
+        const blocks = blocksOf(t, t.place)
+        const [first] = blocks
+        return (
+          // biome-ignore lint/a11y/useSemanticElements: a shape in a drawing is no button element
+          <g
+            key={t.id}
+            role="button"
+            tabIndex={0}
+            aria-label={`${t.name}${bad ? ', in the way' : ''}`}
+            style={{ cursor: 'grab' }}
+            onFocus={() => onChoose(t.id)}
+            onKeyDown={(e) => key(e, t)}
+            onPointerDown={(e) => {
+              if (!t.place) return
+              e.currentTarget.setPointerCapture?.(e.pointerId)
+              drag.current = { id: t.id, from: t.place, ...at(e) }
+              onChoose(t.id)
+            }}
+            onPointerMove={move}
+            onPointerUp={() => {
+              drag.current = null
+            }}
+          >
+            {blocks.map((b) => (
+              <g key={b.what}>{rect(b, t.kind === 'box' ? inks.cargoFill : inks.memberFill, ink)}</g>
+            ))}
+            {first && (
+              <text x={(first.x0 + first.x1) / 2} y={(first.y0 + first.y1) / 2 + 24} fontSize={70} fill={inks.member} textAnchor="middle">
+                {t.name}
+              </text>
+            )}
+          </g>
+        )
+      })}
+    </svg>
+  )
+}
