@@ -220,13 +220,16 @@ describe.each(examples)('%s', (_, family, example) => {
   const plainOrOdd = example === family.examples[0] || example === family.examples.at(-1)
   test.runIf(plainOrOdd)('the ends of every field give an answer, or a fault in words', () => {
     const design = designOf(job)
-    for (const f of design.fields()) {
+    for (const [i, f] of design.fields().entries()) {
       expect(f.label.length).toBeGreaterThan(2)
       const ends =
         'min' in f && f.kind !== 'lengths'
           ? [f.min, f.max, ...('nullable' in f && f.nullable ? [null] : [])]
           : f.options.map((o) => o.value)
-      for (const end of f.kind === 'profile' ? ends.slice(0, 1) : ends) {
+      // of the oddest, each field's ends by turns: both were tried on the plainest
+      const odd = example !== family.examples[0] && ends.length > 1
+      const tried = f.kind === 'profile' ? ends.slice(0, 1) : odd ? ends.filter((_, k) => k % 2 === i % 2) : ends
+      for (const end of tried) {
         const set = f.set(end)
         if (set.ok) sound(evaluate(withParams(job, job.pieces[0]!.id, set.value), defaultRules))
         else expect(set.faults.every((x) => x.expected.length > 5)).toBe(true)
@@ -235,7 +238,7 @@ describe.each(examples)('%s', (_, family, example) => {
     }
   })
 
-  test('every change that it offers says what it does and is worked out', () => {
+  test.runIf(plainOrOdd)('every change that it offers says what it does and is worked out', () => {
     for (const c of designOf(job).changes()) {
       expect(c.label.length).toBeGreaterThan(4)
       sound(evaluate(withParams(job, job.pieces[0]!.id, c.params), defaultRules))
