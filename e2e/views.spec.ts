@@ -14,7 +14,7 @@ const shelves = [
   ['/pair', 'Pair this device'],
   ['/calculators/section', 'Section properties'],
 ] as const
-const stations = ['brief', 'measure', 'layout', 'loads', 'loads?part=straps', 'fit', 'cut', 'hand-over']
+const stations = ['brief', 'measure', 'layout', 'loads', 'loads?part=straps', 'fit', 'fit?part=inside', 'cut', 'hand-over']
 
 // the dim look changes colours only: three views that hold every colour are enough
 for (const [name, look, pages, stops] of [

@@ -10,6 +10,7 @@ import { HalfGuardParams } from '../families/halfGuard/params'
 import { BasketParams } from '../families/hoopBasket/params'
 import { CarrierParams } from '../families/receiverCarrier/params'
 import { SwingOutParams } from '../families/swingOut/params'
+import { type Inside, InsideSchema } from '../inside/inside'
 import { nextPlace, type Piece } from '../pieces/piece'
 import { INCH, METRIC } from '../quantity/units'
 import type { Anchor } from '../securing/anchors'
@@ -63,6 +64,19 @@ const strapped = (
 
 /** The loft's van is another of the same kind, with a lower fan under its bars. */
 const lowFan = { ...van, obstacles: van.obstacles.map((o) => ({ ...o, heightMm: 52 })) }
+
+/** In winter the pair take friends and four bicycles along inside: measured, and stowed as they are put in by hand. */
+const winterBicycles: Inside = InsideSchema.parse({
+  ...{ lengthMm: 2610, widthMm: 1765, heightMm: 1850, archWidthMm: 0 },
+  things: [
+    ...[0, 1, 2, 3].map((i) => ({
+      ...{ id: `bicycle-${i + 1}`, name: `Bicycle ${i + 1}`, kind: 'bicycle', lengthMm: 1810, widthMm: 680, heightMm: 1060 },
+      ...{ barBehindMm: 530, barHeightMm: 980, pedalsWideMm: 365, pedalsBehindMm: 830 },
+      place: { xMm: 0, yMm: 380 + 330 * i, deg: 0 },
+    })),
+    { id: 'box-1', name: 'Batteries', kind: 'box', lengthMm: 600, widthMm: 400, heightMm: 320 },
+  ],
+})
 
 /** The jobs of Skerry Quay Outfitting, each at another station and with another verdict. */
 export const demoJobs: Job[] = [
@@ -194,7 +208,7 @@ export const demoJobs: Job[] = [
       ],
     },
     { mountId: 'track', barXMm: [-550, 250, 960, 1500, 2040], profileId: 'square-30x2-al6063t6', footHeightMm: 60 },
-    { due: '2026-12-18', station: 'hand-over' },
+    { due: '2026-12-18', station: 'hand-over', inside: winterBicycles },
     {
       name: 'Bicycle carrier',
       family: 'receiver-carrier',

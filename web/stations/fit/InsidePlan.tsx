@@ -12,6 +12,11 @@ type Props = {
   onChoose: (id: string) => void
 }
 type Place = NonNullable<InsideThing['place']>
+/** A name stands clear of handlebars and pedals: toward the rear wheel of a bicycle, in the middle of a box. */
+function labelAt(t: InsideThing, b: Block): { x: number; y: number } {
+  const share = t.kind === 'box' ? 0.5 : t.place?.deg === 180 ? 0.18 : t.place?.deg === 0 ? 0.82 : 0.5
+  return { x: b.x0 + share * (b.x1 - b.x0), y: (b.y0 + b.y1) / 2 + 24 }
+}
 const PAD = 120
 const SNAP_MM = 5
 const STEP = { fine: 5, coarse: 50 }
@@ -54,11 +59,11 @@ export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
     <rect x={b.x0} y={b.y0} width={b.x1 - b.x0} height={b.y1 - b.y0} fill={fill} stroke={stroke} strokeWidth={8} {...extra} />
   )
   return (
+    // biome-ignore lint/a11y/useSemanticElements: a drawing is no form; its movable parts stand in it as one group
     <svg
       ref={frame}
       viewBox={`${-PAD} ${-PAD} ${L + 2 * PAD} ${W + 2 * PAD}`}
       style={{ width: '100%', height: '100%', display: 'block', touchAction: 'none' }}
-      // biome-ignore lint/a11y/useSemanticElements: a drawing is no form; its movable parts stand in it as one group
       role="group"
       aria-label="The floor from above"
     >
@@ -104,7 +109,15 @@ export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
               <g key={b.what}>{rect(b, t.kind === 'box' ? inks.cargoFill : inks.memberFill, ink)}</g>
             ))}
             {first && (
-              <text x={(first.x0 + first.x1) / 2} y={(first.y0 + first.y1) / 2 + 24} fontSize={70} fill={inks.member} textAnchor="middle">
+              <text
+                {...labelAt(t, first)}
+                fontSize={70}
+                fill={inks.member}
+                stroke={inks.roofFill}
+                strokeWidth={14}
+                paintOrder="stroke"
+                textAnchor="middle"
+              >
                 {t.name}
               </text>
             )}

@@ -1,0 +1,62 @@
+// @vitest-environment jsdom
+import { fireEvent, screen, within } from '@testing-library/react'
+import { expect, test } from 'vitest'
+import { InsideSchema } from '../../../core/inside/inside'
+import { demoJobs } from '../../../core/job/demoJobs'
+import { INCH } from '../../../core/quantity/units'
+import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
+import FitStation from './FitStation'
+
+const pair = demoJobs.find((j) => j.title.startsWith('Panel'))!
+const station = (units = pair.units) => mount(<WithJob>{() => <FitStation />}</WithJob>, units, '/?part=inside')
+const places = () => benchJob().inside.things.map((t) => t.place)
+
+test('four bicycles all facing forward stand in one another; stowed for the least width they fit, and the box with them', async () => {
+  answering({})
+  onBench(pair)
+  const { user } = station()
+  const said = screen.getAllByRole('status').find((s) => s.textContent?.includes('Not stowed yet'))!
+  expect(within(said).getAllByText(/handlebars of Bicycle \d stands \d+ mm into handlebars of Bicycle \d/).length).toBeGreaterThan(1)
+  expect(within(said).getByText('Not stowed yet: Batteries.')).toBeTruthy()
+  await user.click(screen.getByRole('button', { name: 'Stow them so' }))
+  expect(within(said).queryAllByRole('alert')).toEqual([])
+  expect(within(said).getByText(/^Everything has its room as it stands/)).toBeTruthy()
+  expect(places().every((p) => p !== null)).toBe(true)
+  expect(screen.getByText(/^Would free: .*handlebars turned along the frames/)).toBeTruthy()
+})
+test('by keyboard: five along, fifty with Shift, turned with T, taken out; each is one step of the job', async () => {
+  answering({})
+  onBench(pair)
+  const { user } = station()
+  const bike = screen.getByRole('button', { name: /^Bicycle 1/ })
+  bike.focus()
+  fireEvent.keyDown(bike, { key: 'ArrowRight' })
+  fireEvent.keyDown(bike, { key: 'ArrowDown', shiftKey: true })
+  expect(places()[0]).toEqual({ xMm: 5, yMm: 430, deg: 0 })
+  fireEvent.keyDown(bike, { key: 't' })
+  expect(places()[0]?.deg).toBe(90)
+  await user.click(screen.getByRole('button', { name: 'Take it out' }))
+  expect(places()[0]).toBeNull()
+})
+test('an unmeasured room is not drawn and nothing is assessed; measured, it is; a bicycle more is measured like the last', async () => {
+  answering({})
+  onBench({ ...pair, inside: InsideSchema.parse({}) })
+  const { user } = station(INCH)
+  expect(screen.getByText(/Measure the room beside this/)).toBeTruthy()
+  const type = async (label: string, text: string) => {
+    const field = screen.getAllByRole('textbox', { name: label }).at(-1)!
+    await user.clear(field)
+    await user.type(field, `${text}{Enter}`)
+  }
+  await type('Floor, length', '100')
+  await type('Floor, width', '68')
+  await type('Clear height', '70')
+  await type('Wheel arches, width', '0')
+  expect(benchJob().inside).toMatchObject({ lengthMm: 2540, archWidthMm: 0 })
+  expect(screen.getByRole('group', { name: 'The floor from above' })).toBeTruthy()
+  await user.click(screen.getByRole('button', { name: 'Add a bicycle' }))
+  await type('Over the handlebars', '27')
+  expect(screen.getByText(/The least width waits for: length of Bicycle 1, /)).toBeTruthy()
+  await user.click(screen.getByRole('button', { name: 'Add a bicycle' }))
+  expect(benchJob().inside.things.map((t) => [t.name, t.widthMm])).toEqual([['Bicycle 1', 27 * 25.4], ['Bicycle 2', 27 * 25.4]]) // biome-ignore format: a pair
+})
