@@ -35,7 +35,31 @@ const shots: Shot[] = [
       await p.getByText('not worked out yet').first().waitFor({ state: 'detached', timeout: 60_000 })
     },
   },
-  { name: 'brief', path: `${job('Pole')}/brief` },
+  {
+    name: 'days',
+    path: '/days',
+    before: async (p) => {
+      await p.getByRole('button', { name: /Hoop basket/ }).click()
+      await p.getByRole('button', { name: /^Powder coat, / }).click()
+      await p.getByRole('region', { name: 'Calendar of all jobs' }).evaluate((e) => e.scrollTo(0, 120))
+    },
+  },
+  {
+    name: 'buy',
+    path: '/buy',
+    before: async (p) => {
+      await p.getByRole('button', { name: 'Plan the bars of all jobs together' }).click()
+      await p.getByText(/ together, /).waitFor({ timeout: 30_000 })
+    },
+  },
+  {
+    name: 'inside',
+    path: `${job('Panel')}/fit?part=inside`,
+    before: async (p) => {
+      await p.getByRole('button', { name: 'Stow them so' }).click()
+      await p.waitForTimeout(800)
+    },
+  },
   {
     name: 'measure',
     path: `${job('Basket')}/measure?sheet=bed`,
@@ -121,6 +145,10 @@ const shots: Shot[] = [
     before: async (p) => {
       const done = p.getByRole('button', { name: /^Done/ })
       await done.waitFor({ timeout: 20_000 })
+      await p.getByRole('combobox', { name: 'Who works here' }).fill('Maren')
+      await p.getByRole('button', { name: /^Kit, / }).click()
+      await p.getByRole('button', { name: 'All of it is here' }).click()
+      await p.getByRole('button', { name: 'One step at a time' }).click()
       // up to the saw, the first step that has parts
       for (let i = 0; i < 3; i++) await done.click()
       await p.getByRole('list', { name: 'Stop settings' }).waitFor()
@@ -130,22 +158,6 @@ const shots: Shot[] = [
     },
   },
   { name: 'vehicles', path: '/vehicles' },
-  {
-    name: 'calculators',
-    path: '/calculators/section',
-    before: async (p) => {
-      await p.getByText('Area').first().waitFor()
-    },
-  },
-  {
-    name: 'sheet',
-    path: `${job('Half')}/cut?sheet=flat`,
-    before: async (p) => {
-      await p.getByText(/of it becomes parts/).waitFor({ timeout: 20_000 })
-      await p.getByRole('table', { name: 'Flat parts' }).scrollIntoViewIfNeeded()
-      await p.waitForTimeout(500)
-    },
-  },
   {
     name: 'pieces',
     path: `${job('Basket')}/layout`,

@@ -53,7 +53,9 @@ export function lineUp(given: WorkGiven) {
       const mine = job.done[step.id]
       if (mine) {
         const at = dayOf(today, mine.on)
-        const over = at + step.waitHours / 24
+        // where what needed it is done as well, its waiting is over, whatever was reckoned
+        const followed = job.steps.some((s) => job.done[s.id] && s.needs.includes(step.id))
+        const over = followed ? at : at + step.waitHours / 24
         ready.set(key, over)
         done.push({
           ...{ jobId: job.id, stepId: step.id, from: mine.on, to: mine.on, readyOn: dateOf(today, over), begins: at, ends: at },

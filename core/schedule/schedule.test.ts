@@ -96,6 +96,9 @@ describe('jobs on one calendar, by hand', () => {
     expect(of(shop([moved]), 'j', 'b')).toMatchObject({ from: '2026-12-01', because: { kind: 'moved' } })
     const done = job('j', [step('paint', 8, [], { waitHours: 48 }), step('fit', 8, ['paint'])], { done: { paint: { on: '2026-11-22' } } })
     expect(days(shop([done]))).toEqual(['j.paint 11-22–11-22', 'j.fit 11-24–11-24'])
+    // fitted before it was reckoned to be dry: it is dry
+    const sooner = job('j', done.steps, { done: { paint: { on: '2026-11-22' }, fit: { on: '2026-11-23' } } })
+    expect(schedule(shop([sooner])).jobs[0]?.handOverOn).toBe('2026-11-23')
     const ahead = shop([job('soon', [step('make', 8)], { due: '2026-11-23' }), job('j', [step('make', 8)], { ahead: true })])
     expect(days(ahead)).toEqual(['soon.make 11-24–11-24', 'j.make 11-23–11-23'])
   })

@@ -58,7 +58,7 @@ export function JobLane({ job, placed, days, given, columns, open, chosen, onOpe
         </Box>
       }
     >
-      {waits(job, placed).map((p) => (
+      {waits(job, placed, given.today).map((p) => (
         <Box
           key={p.stepId}
           aria-hidden
@@ -135,8 +135,9 @@ export const handOverWords = (days: JobDays, due: string | null): string =>
       : `${days.handOverOn}${due ? '' : ', nothing promised'}`
 
 const stepOf = (job: WorkJob, p: Placed) => job.steps.find((s) => s.id === p.stepId)
-const waits = (job: WorkJob, placed: Placed[]): Placed[] =>
-  placed.filter((p) => p.stepId !== 'recheck' && (stepOf(job, p)?.waitHours ?? 0) > 0)
+/** what dries, is away or on its way: also of a step that is done, until that is over */
+const waits = (job: WorkJob, placed: Placed[], today: string): Placed[] =>
+  placed.filter((p) => (stepOf(job, p)?.waitHours ?? 0) > 0 && (!job.done[p.stepId] || p.readyOn > today))
 
 function hoursByDay(job: WorkJob, placed: Placed[], given: WorkGiven): Map<number, number> {
   const hours = new Map<number, number>()

@@ -58,7 +58,14 @@ export function JobPanel({ given, days, job, own, kit, onSet }: Props) {
       </Box>
       {visits.length > 0 && (
         <Typography variant="body2">
-          The vehicle is wanted {visits.map((v) => (v.from === v.to ? `on ${v.from}` : `from ${v.from} to ${v.to}`)).join(', and ')}.
+          The vehicle is wanted{' '}
+          {visits.map((v, i) => (
+            <Box component="span" key={v.from} sx={{ whiteSpace: 'nowrap' }}>
+              {i ? 'and ' : ''}
+              {v.from === v.to ? `on ${v.from}` : `from ${v.from} to ${v.to}`}
+              {i < visits.length - 1 ? ', ' : '.'}
+            </Box>
+          ))}
         </Typography>
       )}
       {soon && soon.days > 0 && (
