@@ -6,6 +6,7 @@ const shelves = [
   ['/', 'Slipway'],
   ['/days', 'Days'],
   ['/buy', 'To buy'],
+  ['/log', 'Log'],
   ['/vehicles', 'Vehicles'],
   ['/stock', 'Stock rack'],
   ['/parts', 'Bought parts'],

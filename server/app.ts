@@ -6,6 +6,7 @@ import type { Knex } from 'knex'
 import { MAX_FILE_BYTES, tooDeep } from '../core/issue/faults'
 import { calculatorRoutes } from './calculators/calculatorRoutes'
 import { daysRoutes } from './days/daysRoute'
+import { logRoute } from './days/logRoute'
 import { deviceRoutes, pairRoute } from './devices/deviceRoutes'
 import { deviceStore } from './devices/deviceStore'
 import { pairing } from './devices/pairing'
@@ -102,6 +103,7 @@ export function createApp(parts: Parts): Express {
 
   app.use('/api/jobs', jobRoutes(jobs, shelves, keeper))
   app.use('/api/times', timesRoute(db))
+  app.use('/api/shop/log', logRoute(db, shelves))
   app.use('/api/shop', daysRoutes(db, jobs, shelves, workshop))
   app.use('/api/jobs', printRoutes(jobs, shelves, issuedStore(db, shelves), workshop))
   app.use(

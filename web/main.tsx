@@ -15,6 +15,7 @@ import { useLook } from './theme/useLook'
 const JobPage = lazy(() => import('./job/JobPage'))
 const BuyPage = lazy(() => import('./buy/BuyPage'))
 const DaysPage = lazy(() => import('./days/DaysPage'))
+const LogPage = lazy(() => import('./log/LogPage'))
 const VehiclesPage = lazy(() => import('./shelves/VehiclesPage'))
 const StockPage = lazy(() => import('./shelves/StockPage'))
 const PartsPage = lazy(() => import('./shelves/PartsPage'))
@@ -71,6 +72,7 @@ const router = createBrowserRouter([
       { path: 'jobs/:id/:station', element: page(<JobPage />) },
       { path: 'days', element: page(<DaysPage />) },
       { path: 'buy', element: page(<BuyPage />) },
+      { path: 'log', element: page(<LogPage />) },
       { path: 'vehicles', element: page(<VehiclesPage />) },
       { path: 'stock', element: page(<StockPage />) },
       { path: 'parts', element: page(<PartsPage />) },

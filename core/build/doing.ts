@@ -27,6 +27,7 @@ export function done(
     tookMin: mine ? tookMinutes(mine.since, now.iso) : null,
     reckonedMin: s.minutes,
     figureMin: figureOf(s.id, rules),
+    what: s.title,
     by: by.trim(),
     otherwise: otherwise.trim(),
   })

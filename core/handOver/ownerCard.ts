@@ -11,6 +11,7 @@ import { type Limit, missingFor } from '../limits/limit'
 import { restOf } from '../resting/rest'
 import { roadPrompts } from '../road/roadPrompts'
 import type { Rules } from '../rules/rules'
+import { labelOf, wiredRuns } from '../wiring/runs'
 
 /** One thing that may be carried: its greatest mass as it was reckoned with, where, and how it is held. kg, null = nobody weighed it */
 export type CardItem = { name: string; mostKg: number | null; on: string; when: 'driving' | 'parked' | 'both'; held: string }
@@ -26,6 +27,8 @@ export type OwnerCard = {
   torque: CardTorque[]
   rechecks: { after: string; what: string; days: number }[]
   keys: string[]
+  /** cables with their fuses, for the label beside them */
+  fuses: string[]
   ask: string[]
   engineer: string[]
 }
@@ -92,6 +95,7 @@ export function ownerCard(job: Job, e: Pick<Evaluation, 'assembly' | 'limits' | 
           },
         ]
       : [],
+    fuses: wiredRuns(job.wiring, assembly, rules).map(labelOf),
     keys: assembly.hardware.flatMap((h) => (h.part.kind === 'lock' && h.for ? [h.for] : [])),
     ask: roadPrompts(assembly, vehicle, brief, rules).map((p) => p.text),
     engineer: e.engineer,

@@ -11,10 +11,12 @@ import { BasketParams } from '../families/hoopBasket/params'
 import { CarrierParams } from '../families/receiverCarrier/params'
 import { SwingOutParams } from '../families/swingOut/params'
 import { type Inside, InsideSchema } from '../inside/inside'
+import { stow } from '../inside/stow'
 import { nextPlace, type Piece } from '../pieces/piece'
 import { INCH, METRIC } from '../quantity/units'
 import type { Anchor } from '../securing/anchors'
 import { demoVehicles } from '../vehicle/demoVehicles'
+import { RunSchema } from '../wiring/runs'
 import { type Job, newJob } from './job'
 import { patchedParams } from './piecesOf'
 
@@ -65,18 +67,19 @@ const strapped = (
 /** The loft's van is another of the same kind, with a lower fan under its bars. */
 const lowFan = { ...van, obstacles: van.obstacles.map((o) => ({ ...o, heightMm: 52 })) }
 
-/** In winter the pair take friends and four bicycles along inside: measured, and stowed as they are put in by hand. */
-const winterBicycles: Inside = InsideSchema.parse({
+/** In winter the pair take friends and four bicycles along inside. */
+const fourBicycles: Inside = InsideSchema.parse({
   ...{ lengthMm: 2610, widthMm: 1765, heightMm: 1850, archWidthMm: 0 },
   things: [
     ...[0, 1, 2, 3].map((i) => ({
       ...{ id: `bicycle-${i + 1}`, name: `Bicycle ${i + 1}`, kind: 'bicycle', lengthMm: 1810, widthMm: 680, heightMm: 1060 },
       ...{ barBehindMm: 530, barHeightMm: 980, pedalsWideMm: 365, pedalsBehindMm: 830 },
-      place: { xMm: 0, yMm: 380 + 330 * i, deg: 0 },
     })),
     { id: 'box-1', name: 'Batteries', kind: 'box', lengthMm: 600, widthMm: 400, heightMm: 320 },
   ],
 })
+
+const winterBicycles: Inside = { ...fourBicycles, things: stow(fourBicycles)?.things ?? fourBicycles.things }
 
 /** The jobs of Skerry Quay Outfitting, each at another station and with another verdict. */
 export const demoJobs: Job[] = [
@@ -246,7 +249,16 @@ export const demoJobs: Job[] = [
         ],
       },
       {},
-      { due: '2027-01-15', station: 'layout' },
+      {
+        due: '2027-01-15',
+        station: 'layout',
+        wiring: [
+          RunSchema.parse({
+            ...{ id: 'run-1', name: 'Four lamps', powerW: 4 * 27, fittingId: 'p1/lamp:3', mountId: 'p1/foot:3:left', restMm: 3200 },
+            ...{ colour: 'red and black', holes: 2 },
+          }),
+        ],
+      },
     ),
     pieces: [
       {

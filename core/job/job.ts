@@ -10,6 +10,7 @@ import { defaultRules } from '../rules/rules'
 import { AnchorSchema } from '../securing/anchors'
 import { StrutsSchema } from '../strut/struts'
 import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
+import { MOST_RUNS, RunSchema } from '../wiring/runs'
 import { AtWorkSchema, TickSchema } from '../workLog/tick'
 import { stations } from './stations'
 
@@ -50,6 +51,8 @@ export const JobSchema = z.object({
   struts: z.array(StrutsSchema).max(20).default([]),
   /** the room inside, and what rides in it */
   inside: InsideSchema.default(() => InsideSchema.parse({})),
+  /** cables to what draws current */
+  wiring: z.array(RunSchema).max(MOST_RUNS, `${MOST_RUNS} runs at most`).default([]),
   loadTests: z.array(LoadTestSchema).max(100).default([]),
   /** the day on which its building may begin; null = today, whenever that is */
   start: z.iso.date('write the date as 2026-12-24').nullable().default(null),
@@ -92,6 +95,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     stops: {},
     struts: [],
     inside: InsideSchema.parse({}),
+    wiring: [],
     loadTests: [],
     start: null,
     bringsOn: null,

@@ -41,6 +41,14 @@ describe('what is open', () => {
     const job = newJob('New', { ...demoVehicles[0], mounts: [] }, METRIC)
     expect(needed(job).map((i) => i.text)).toContain('Where may a foot stand? Add a mount line')
   })
+  test('what stands in one another inside, and a cable that nobody knows the power of, are open at Fit', () => {
+    const [, , , pair, basket] = demoJobs
+    const pushed = { ...pair!.inside, things: pair!.inside.things.map((t) => ({ ...t, place: { xMm: 0, yMm: 400, deg: 0 as const } })) }
+    expect(needed({ ...pair!, inside: pushed }).some((i) => i.station === 'fit' && /^Inside: .* mm into /.test(i.text))).toBe(true)
+    const weak = { ...basket!, wiring: basket!.wiring.map((r) => ({ ...r, powerW: null })) }
+    const open = (job: (typeof demoJobs)[0]) => needed(job).filter((i) => i.text.startsWith('Cable'))
+    expect([open(basket!), open(weak).map((i) => i.text)]).toEqual([[], ['Cable “Four lamps”: power of Four lamps']])
+  })
   test('the drone pair’s job has nothing open', () => expect(needed(demoJobs[3])).toEqual([]))
 })
 

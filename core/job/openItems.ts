@@ -1,10 +1,12 @@
 import { notAsked, stillOpen } from '../brief/intake'
+import { checkInside } from '../inside/checkInside'
 import { issueMessage } from '../issue/messages.en'
 import type { Limit } from '../limits/limit'
 import { neededBeforeCutting } from '../measure/needed'
 import { restOf } from '../resting/rest'
 import { swingsOf } from '../vehicle/swings'
 import { vehicleFields } from '../vehicle/vehicle'
+import { runLacks } from '../wiring/runs'
 import { standingOf, unsettled } from './clientStanding'
 import type { Evaluation } from './evaluate'
 import { intakeMet } from './intakeMet'
@@ -64,6 +66,11 @@ export function openItems(
     if (l.state === 'over') needed('fit', l.name)
     if (l.state === 'unknown') look('fit', `${l.name} is not assessed`)
   }
+  const inside = checkInside(job.inside)
+  for (const f of inside.faults) needed('fit', `Inside: ${f.says.replace(/\{([\d.]+)\}/g, (_, mm: string) => length(Number(mm)))}`)
+  if (job.inside.things.length && inside.missing.length) look('fit', `Inside is not assessed: ${inside.missing[0]} is missing`)
+  if (evaluation)
+    for (const run of job.wiring) for (const lack of runLacks(run, evaluation.assembly)) needed('fit', `Cable “${run.name}”: ${lack}`)
   for (const [id, t] of Object.entries(job.built)) if (t.otherwise && !t.settled) needed('cut', `Not as drawn, at “${id}”: ${t.otherwise}`)
   for (const w of unsettled(job)) needed('hand-over', `The client${w.view ? `, on the ${w.view}` : ''}: “${w.says}”`)
   const client = standingOf(job)

@@ -17,15 +17,15 @@ export type Kit = z.infer<typeof KitSchema>
 export type KitState = 'here' | 'ordered' | 'missing'
 export type KitRow = Need & { state: KitState; here: number; due: string | null; said: string; supplier: Supplier | null }
 
-/** Amounts nearer than this share are the same: metres of a bar are not counted in tenths of a millimetre. */
-const SAME = 1e-6
+/** Metal is bought by the bar and the sheet: a hundredth more of it is in what came. The shop's own. Counted things are counted. */
+const SAME = { mm: 0.01, 'mm²': 0.01, piece: 1e-6 }
 
 /** Each line of what a job needs, and whether it is here. What the design has come to need since is missing again, by itself. */
 export const kitRows = (needs: Need[], kit: Kit, suppliers: readonly Supplier[]): KitRow[] =>
   needs.map((n) => {
     const known = kit[n.key]
     const here = known?.here ?? 0
-    const state = here >= n.quantity * (1 - SAME) ? 'here' : known?.due ? 'ordered' : 'missing'
+    const state = here >= n.quantity * (1 - SAME[n.unit]) ? 'here' : known?.due ? 'ordered' : 'missing'
     return {
       ...n,
       state,

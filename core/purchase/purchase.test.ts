@@ -91,6 +91,9 @@ describe('the kit', () => {
     expect(standing({ nuts: line(20), bar: line(0, '2026-12-04') })).toEqual({ state: 'ordered', dueOn: '2026-12-04' })
     expect(standing({ nuts: line(20), bar: line(6000) })).toEqual({ state: 'here', dueOn: null })
     expect(standing({ nuts: line(19), bar: line(6000) }).state).toBe('missing')
+    // a bar moved by a little needs no other bar; by a hand's breadth it does
+    expect(standing({ nuts: line(20), bar: line(5950) }).state).toBe('here')
+    expect(standing({ nuts: line(20), bar: line(5900) }).state).toBe('missing')
     // a day that was noted for what has come since holds nothing up
     expect(standing({ nuts: line(20, '2027-01-01'), bar: line(6000) }).dueOn).toBeNull()
   })

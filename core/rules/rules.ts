@@ -148,6 +148,9 @@ export const RulesSchema = z.object({
   weldGasLMin: rule(12, 0, 40, 'Welding', 'Shielding gas', 'l/min', "shop's own; the regulator says"),
   flushThroatShare: rule(0.7, 0.2, 1, 'Welding', 'Throat left of a seam ground flush, of what it was', '', "shop's own"),
   fitUpGapMm: rule(1.5, 0, 5, 'Welding', 'Largest gap that a weld may bridge', 'mm'),
+  wireDropShare: rule(0.03, 0.005, 0.2, 'Wiring', 'Most voltage lost on the way to a lamp or a motor', '', "shop's own"),
+  wireReserve: rule(1.25, 1, 3, 'Wiring', 'Fuse above the current by this factor', '', "shop's own"),
+  wireSlack: rule(1.15, 1, 2, 'Wiring', 'A cable is longer than its way by this factor', '', "shop's own; bends, loops and both ends"),
   leadDropShare: rule(0.05, 0.01, 0.2, 'Welding', 'Most voltage lost in the lead of a welder', '', "shop's own"),
 
   cutMin: rule(2, 0, 60, 'Times', 'A saw cut, marked and deburred', 'min'),

@@ -41,7 +41,7 @@ export function schedule(given: WorkGiven): Schedule {
       readyOn: dateOf(today, step.waitHours > 0 ? over : to),
       begins: now,
       ends,
-      people: hands.map((p) => p.name || p.id),
+      people: hands.map((p) => p.id),
       short: step.minutes > 0 ? Math.max(0, step.people - everybody.length) : 0,
       because: e.blocked && e.at < now - TINY ? e.blocked : e.last,
       after: e.after,

@@ -53,6 +53,9 @@ export const ShopCalendarSchema = z.object({
 export type ShopCalendar = z.infer<typeof ShopCalendarSchema>
 
 export const ONE_PERSON: ShopPerson = { id: 'one', name: '', away: [] }
+/** Those with these ids by name; the one person of a shop where nobody is entered has none. */
+export const namesOf = (ids: string[], calendar: ShopCalendar): string[] =>
+  calendar.people.flatMap((p) => (ids.includes(p.id) ? [p.name || p.id] : []))
 
 export const within = (spans: Span[], date: string): Span | undefined => spans.find((s) => s.from <= date && date <= s.to)
 

@@ -56,6 +56,7 @@ export type Placed = {
   /** days from today, with the part of a working day: where it stands on a drawing */
   begins: number
   ends: number
+  /** who does it: their ids */
   people: string[]
   /** so many people more than the shop has */
   short: number

@@ -8,12 +8,12 @@ export const fusesA = [2, 3, 5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100]
 
 export type Wire = { currentA: number; sectionMm2: number; dropV: number; dropShare: number; fuseA: number; cableMustCarryA: number }
 /**
- * Smallest conductor whose drop over both ways, ΔV = 2·ρ·L·I/A, keeps under a share of the supply, and the fuse at the source: the next one above the current
+ * Smallest conductor whose drop over both ways, ΔV = n·ρ·L·I/A with n = 2 (1 where the body takes it back, whose own way is not reckoned), keeps under a share of the supply, and the fuse at the source: the next one above the current
  * with a reserve (the shop's own). The conductor's own rating must be no less than that fuse: its maker says.
  */
-export function wire(powerW: number, supplyV: number, lengthMm: number, mostShare: number, reserve: number): Wire {
+export function wire(powerW: number, supplyV: number, lengthMm: number, mostShare: number, reserve: number, ways: 1 | 2 = 2): Wire {
   const currentA = powerW / supplyV
-  const drop = (mm2: number) => (2 * COPPER * (lengthMm / 1000) * currentA) / mm2
+  const drop = (mm2: number) => (ways * COPPER * (lengthMm / 1000) * currentA) / mm2
   const sectionMm2 = sectionsMm2.find((s) => drop(s) <= mostShare * supplyV)
   const fuseA = fusesA.find((f) => f >= currentA * reserve)
   if (sectionMm2 === undefined)

@@ -15,6 +15,8 @@ export const TickSchema = z.object({
   reckonedMin: minutes.nullable().default(null),
   /** the shop's figure that it was reckoned with; null = it hangs on several */
   figureMin: minutes.nullable().default(null),
+  /** the step in words; empty in ticks from before this was kept, and of holes */
+  what: z.string().max(160).default(''),
   /** who did it, and signed where it is a gate */
   by: z.string().max(80).default(''),
   otherwise: z.string().max(500).default(''),
@@ -27,6 +29,7 @@ export const tickOf = (on: string, was: string, over: Partial<Tick> = {}): Tick 
   tookMin: null,
   reckonedMin: null,
   figureMin: null,
+  what: '',
   by: '',
   otherwise: '',
   settled: false,

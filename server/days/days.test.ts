@@ -97,6 +97,23 @@ describe('the days of the demo shop', () => {
   })
 })
 
+test('the log over all jobs: steps with who did them, put-away jobs too, by words; what is no number is refused', async () => {
+  const log = async (search: string) => (await request(app).get('/api/shop/log').query({ search }).expect(200)).body
+  expect((await log('spar cut')).entries).toMatchObject([
+    { job: 'Spar carrier', what: 'Cut to length', by: 'Maren', said: expect.stringContaining('48 min') },
+  ])
+  expect((await log('trial bend')).total).toBe(2)
+  const jobs = jobStore(db)
+  const away = await jobs.create({
+    ...demoJobs[0]!,
+    title: 'Long gone',
+    built: { weld: { on: '2025-01-07', was: '', what: 'Weld out', by: 'Ansa', otherwise: 'angle of 14 fitted' } as never },
+  })
+  await jobs.setArchived(away.id, true)
+  expect((await log('ANGLE fitted')).entries).toMatchObject([{ job: 'Long gone', by: 'Ansa' }])
+  await request(app).get('/api/shop/log').query({ limit: 'many' }).expect(422)
+})
+
 describe('what is to be bought', () => {
   test('nothing is bought for what is here or cut; what is ordered is on its way; the rest is pooled', async () => {
     const answer = await purchase()

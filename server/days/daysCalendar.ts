@@ -1,6 +1,7 @@
 import dayjs from 'dayjs'
 import ical from 'ical-generator'
 import { schedule } from '../../core/schedule/schedule'
+import { namesOf } from '../../core/schedule/shopCalendar'
 import { vehicleVisits } from '../../core/schedule/vehicleVisits'
 import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
 
@@ -30,7 +31,7 @@ export function daysIcs(answer: DaysAnswer): string {
           p.from,
           p.to,
           `${job.title}: ${step.title}`,
-          `${Math.round(step.minutes)} min. ${p.people.join(' and ')}`,
+          `${Math.round(step.minutes)} min. ${namesOf(p.people, given.calendar).join(' and ')}`,
         )
     }
     vehicleVisits(job, days.placed, 'recheck').forEach((v, k) => {

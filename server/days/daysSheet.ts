@@ -74,7 +74,7 @@ function told(paper: Paper, given: WorkGiven, days: Schedule, y: number): void {
         if (away) return away.why || 'away'
         const day = dayOf(given.today, d)
         return days.placed
-          .filter((x) => x.people.includes(p.name || p.id) && x.begins < day + 1 - 1e-6 && x.ends > day + 1e-6)
+          .filter((x) => x.people.includes(p.id) && x.begins < day + 1 - 1e-6 && x.ends > day + 1e-6)
           .sort((a, b) => a.begins - b.begins)
           .map((x) => {
             const job = given.jobs.find((j) => j.id === x.jobId)

@@ -96,6 +96,10 @@ export function ownerCardPdf(job: Job, result: Evaluation, rules: Rules, title: 
     heading(paper, 'Keys', right, half)
     for (const k of card.keys) line(paper, k, right, half)
   }
+  if (card.fuses.length) {
+    heading(paper, 'Fuses at the source', right, half)
+    for (const f of card.fuses) line(paper, f, right, half)
+  }
   const rightEnd = { page: pageOf(paper), y: paper.y }
   const last = Math.max(leftEnd.page, rightEnd.page)
   paper.switchToPage(last)

@@ -24,7 +24,7 @@ export function PeopleLanes({ given, days, columns }: { given: WorkGiven; days: 
         ) : null
       })}
       {days.placed
-        .filter((x) => x.people.includes(p.name || p.id) && x.ends > x.begins)
+        .filter((x) => x.people.includes(p.id) && x.ends > x.begins)
         .map((x) => (
           <Box
             key={`${x.jobId} ${x.stepId}`}

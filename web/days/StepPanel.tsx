@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
 import { ifLate, ifMoved } from '../../core/schedule/catchUp'
 import { becauseWords } from '../../core/schedule/chain'
-import { placeName } from '../../core/schedule/shopCalendar'
+import { namesOf, placeName } from '../../core/schedule/shopCalendar'
 import type { Placed, Schedule, Unplaced, WorkGiven, WorkJob, WorkStep } from '../../core/schedule/work'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { TextInput } from '../quantity/TextInput'
@@ -52,7 +52,7 @@ export function StepPanel({ given, days, job, step, placed, unplaced, tried, onM
           {[
             `Begins then: ${becauseWords(placed, given)}`,
             `${Math.round(step.minutes)} min`,
-            placed.people.filter((p) => p !== 'one').join(' and '),
+            namesOf(placed.people, given.calendar).join(' and '),
             step.place ? placeName[step.place] : '',
           ]
             .filter(Boolean)

@@ -15,6 +15,7 @@ const places = [
   ['/', 'Slipway'],
   ['/days', 'Days'],
   ['/buy', 'To buy'],
+  ['/log', 'Log'],
   ['/vehicles', 'Vehicles'],
   ['/stock', 'Stock rack'],
   ['/parts', 'Bought parts'],

@@ -12,6 +12,7 @@ import { InsideInputs } from './InsideInputs'
 import { InsideView } from './InsideView'
 import { MotionList } from './MotionList'
 import { Passages } from './Passages'
+import { Wiring } from './Wiring'
 
 /** What touches, what swings and slides: found on the solids before metal is cut. */
 export default function FitStation() {
@@ -60,6 +61,7 @@ export default function FitStation() {
       <GapList job={job} />
       <Passages job={job} />
       <ComesApart job={job} />
+      <Wiring job={job} />
     </>
   )
   return <Workbench job={job} fit stick inputs={inputs} />

@@ -2,6 +2,7 @@ import { useTheme } from '@mui/material/styles'
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react'
 import { archesOf, type Block, blocksOf } from '../../../core/inside/blocks'
 import type { Inside, InsideThing } from '../../../core/inside/inside'
+import { beginDrag, endDrag } from '../../job/jobStore'
 import { setThing, turned } from './inside'
 
 type Props = {
@@ -38,6 +39,10 @@ export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
     const now = at(e)
     const snap = (v: number) => Math.round(v / SNAP_MM) * SNAP_MM
     setThing(d.id, { place: { ...d.from, xMm: snap(d.from.xMm + now.x - d.x), yMm: snap(d.from.yMm + now.y - d.y) } })
+  }
+  const drop = () => {
+    if (drag.current) endDrag()
+    drag.current = null
   }
   const key = (e: KeyboardEvent, t: InsideThing) => {
     if (!t.place) return
@@ -97,13 +102,13 @@ export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
             onPointerDown={(e) => {
               if (!t.place) return
               e.currentTarget.setPointerCapture?.(e.pointerId)
+              beginDrag()
               drag.current = { id: t.id, from: t.place, ...at(e) }
               onChoose(t.id)
             }}
             onPointerMove={move}
-            onPointerUp={() => {
-              drag.current = null
-            }}
+            onPointerUp={drop}
+            onPointerCancel={drop}
           >
             {blocks.map((b) => (
               <g key={b.what}>{rect(b, t.kind === 'box' ? inks.cargoFill : inks.memberFill, ink)}</g>

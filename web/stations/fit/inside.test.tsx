@@ -7,7 +7,18 @@ import { INCH } from '../../../core/quantity/units'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import FitStation from './FitStation'
 
-const pair = demoJobs.find((j) => j.title.startsWith('Panel'))!
+const mapping = demoJobs.find((j) => j.title.startsWith('Panel'))!
+/** Pushed in one after another, all facing forward. */
+const pair = {
+  ...mapping,
+  inside: {
+    ...mapping.inside,
+    things: mapping.inside.things.map((t, i) => ({
+      ...t,
+      place: t.kind === 'bicycle' ? { xMm: 0, yMm: 380 + 330 * i, deg: 0 as const } : null,
+    })),
+  },
+}
 const station = (units = pair.units) => mount(<WithJob>{() => <FitStation />}</WithJob>, units, '/?part=inside')
 const places = () => benchJob().inside.things.map((t) => t.place)
 
