@@ -369,6 +369,12 @@ describe('bad input', () => {
           'atWork',
           'clientAnswers',
           'start',
+          'bringsOn',
+          'ahead',
+          'notBefore',
+          'kit',
+          'inside',
+          'wiring',
         ].includes(k),
     ) // empty, these are no fault
     await fc.assert(

@@ -1,4 +1,3 @@
-import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
@@ -12,7 +11,7 @@ import { useSaveShelf, useShelf } from '../api/queries'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
-import { fresh, Kind, Row, row, without } from './listParts'
+import { fresh, Kind, Part, Row, row, without } from './listParts'
 
 /** Who works when, what can be worked at at a time, and who sells what: what the days of every job are reckoned from. */
 export function PeopleAndDays() {
@@ -26,18 +25,11 @@ export function PeopleAndDays() {
   const person = (id: string, patch: Partial<ShopPerson>) => put({ people: row(calendar.people, id, patch) })
   const supplier = (id: string, patch: Partial<Supplier>) => set({ suppliers: row(suppliers, id, patch) })
   return (
-    <Box component="section" aria-labelledby="people" sx={{ mb: 4 }}>
-      <Typography variant="h2" id="people" gutterBottom>
-        People, days and suppliers
-      </Typography>
-      <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1.5, maxWidth: 760 }}>
-        The days of every job are reckoned from these. Hours in a day and days in a week stand under Shop rules.
-      </Typography>
-      {save.error && (
-        <Alert severity="error" sx={{ mb: 1.5 }}>
-          {save.error.message}
-        </Alert>
-      )}
+    <Part
+      title="People, days and suppliers"
+      about="The days of every job are reckoned from these. Hours in a day and days in a week stand under Shop rules."
+      fault={save.error}
+    >
       <Kind
         title="People"
         add="Add a person"
@@ -99,7 +91,7 @@ export function PeopleAndDays() {
           </Row>
         ))}
       </Kind>
-    </Box>
+    </Part>
   )
 }
 

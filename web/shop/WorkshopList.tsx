@@ -1,9 +1,7 @@
-import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
-import Typography from '@mui/material/Typography'
 import { formatLength } from '../../core/quantity/formatQuantity'
 import { learned } from '../../core/workshop/learned'
 import {
@@ -22,7 +20,7 @@ import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { useUnits } from '../quantity/units'
-import { fresh, Kind, Row, row, without } from './listParts'
+import { fresh, Kind, Part, Row, row, without } from './listParts'
 
 const processes = weldProcesses.map((value) => ({ value, label: value }))
 
@@ -43,18 +41,11 @@ export function WorkshopList() {
   const die = (id: string, patch: Partial<Die>) => put({ dies: row(w.dies, id, patch) })
   const welder = (id: string, patch: Partial<Welder>) => put({ welders: row(w.welders, id, patch) })
   return (
-    <Box component="section" aria-labelledby="workshop" sx={{ mb: 4 }}>
-      <Typography variant="h2" id="workshop" gutterBottom>
-        What it can do itself
-      </Typography>
-      <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1.5, maxWidth: 760 }}>
-        Every design is checked against these while it is drawn. What is not listed is not there.
-      </Typography>
-      {save.error && (
-        <Alert severity="error" sx={{ mb: 1.5 }}>
-          {save.error.message}
-        </Alert>
-      )}
+    <Part
+      title="What it can do itself"
+      about="Every design is checked against these while it is drawn. What is not listed is not there."
+      fault={save.error}
+    >
       <Kind
         title="Saws"
         add="Add a saw"
@@ -286,6 +277,6 @@ export function WorkshopList() {
           />
         </Box>
       </Kind>
-    </Box>
+    </Part>
   )
 }

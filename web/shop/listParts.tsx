@@ -1,7 +1,8 @@
+import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import type { ReactNode } from 'react'
+import { type ReactNode, useId } from 'react'
 import { RemoveButton } from '../quantity/RemoveButton'
 
 export const row = <T extends { id: string }>(list: T[], id: string, patch: Partial<T>): T[] =>
@@ -12,6 +13,27 @@ export function fresh(list: { id: string }[], word: string): string {
   let n = list.length + 1
   while (list.some((x) => x.id === `${word}-${n}`)) n++
   return `${word}-${n}`
+}
+
+/** One part of the shop's own document, with what it is for, and why a change of it was refused. */
+export function Part({ title, about, fault, children }: { title: string; about: string; fault: Error | null; children: ReactNode }) {
+  const id = useId()
+  return (
+    <Box component="section" aria-labelledby={id} sx={{ mb: 4 }}>
+      <Typography variant="h2" id={id} gutterBottom>
+        {title}
+      </Typography>
+      <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1.5, maxWidth: 760 }}>
+        {about}
+      </Typography>
+      {fault && (
+        <Alert severity="error" sx={{ mb: 1.5 }}>
+          {fault.message}
+        </Alert>
+      )}
+      {children}
+    </Box>
+  )
 }
 
 /** One kind of thing of the shop, with a way to add another. */
