@@ -1,6 +1,25 @@
-import { mkdirSync, renameSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { pathToFileURL } from 'node:url'
+
+const youngest = (folder) =>
+  readdirSync(folder, { withFileTypes: true }).reduce((latest, entry) => {
+    const path = join(folder, entry.name)
+    if (entry.isDirectory()) return Math.max(latest, youngest(path))
+    return /\.test\.ts$/.test(entry.name) ? latest : Math.max(latest, statSync(path).mtimeMs)
+  }, statSync(folder).mtimeMs)
+
+/** Where the bundle of the command line and its thread lies, made again if any source is younger than it. */
+export async function freshBundle(root) {
+  const folder = join(root, 'node_modules/.cache/tideline/cli')
+  const sources = Math.max(
+    ...['core', 'server', 'bin'].map((f) => youngest(join(root, f))),
+    statSync(join(root, 'package-lock.json')).mtimeMs,
+  )
+  const made = ['tideline.js', 'thread.js'].map((f) => join(folder, f))
+  if (!made.every((f) => existsSync(f) && statSync(f).mtimeMs > sources)) await bundleCli(root, folder)
+  return folder
+}
 
 /** Sources find their own files (the built interface, the worker's loader) from where they lie, so each keeps its own address in the bundle. */
 const ownAddress = {
@@ -18,7 +37,7 @@ const bundledThread = (folder) => ({
 const LOADER = /new URL\(['"]\.\/thread\.mjs['"], import\.meta\.url\)/
 
 /** Bundles bin/tideline.ts and the thread of its workshop into `folder`, in one move, so that another process starting meanwhile sees the old one or the new one whole. */
-export async function bundleCli(root, folder) {
+async function bundleCli(root, folder) {
   const { build } = await import('vite')
   const fresh = `${folder}.${process.pid}`
   await build({

@@ -1,5 +1,5 @@
 import RAPIER from '@dimforge/rapier3d-compat'
-import { beforeAll, describe, expect, test } from 'vitest'
+import { beforeAll, describe, expect, onTestFinished, test } from 'vitest'
 import { relieve } from '../advice/relief'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
@@ -70,23 +70,23 @@ describe('what would clear a gap, tried', () => {
   const relief = (job: Job, of: RegExp) => {
     const kit = rapierKit(RAPIER)
     const measurer = new Measurer(kit)
+    onTestFinished(() => kit.close())
     const judge = (j: Job) => judged(j, defaultRules, kit, measurer)
     const target = judge(job).limits.find((l) => of.test(l.name) && l.state === 'over')!
     const found = relieve(job, limitKey(target), defaultRules, judge)
-    const after = found.map((r) =>
+    /** what is over once one of them is taken */
+    const overWith = (r: (typeof found)[number]) =>
       judge(r.job)
         .limits.filter((l) => l.state === 'over')
-        .map(limitKey),
-    )
-    kit.close()
-    return { target, found, after }
+        .map(limitKey)
+    return { target, found, overWith }
   }
   test('a bar 9 over a fan needs more: every change that is offered as clearing leaves it clear and nothing else newly over', () => {
     const [survey] = demoJobs
-    const { found, after } = relief(rackAlone(withRack(survey, { barXMm: [-250, 1500, 2000], footHeightMm: 94 })), /Gap: .*roof fan/)
+    const { found, overWith } = relief(rackAlone(withRack(survey, { barXMm: [-250, 1500, 2000], footHeightMm: 94 })), /Gap: .*roof fan/)
     expect(found.length).toBeGreaterThan(0)
     for (const r of found) expect(r.clears).toBe(true)
-    for (const over of after) expect(over.some((id) => /gap\./.test(id))).toBe(false)
+    for (const r of found) expect(overWith(r).some((id) => /gap\./.test(id))).toBe(false)
   })
   test('a crate against the antenna is moved, by no more than it takes', () => {
     const oyster = demoJobs[1]!
@@ -95,11 +95,11 @@ describe('what would clear a gap, tried', () => {
       brief: { ...oyster.brief, cargo: oyster.brief.cargo.map((c) => ({ ...c, maxOverhangMm })) },
       vehicle: { ...oyster.vehicle, obstacles: oyster.vehicle.obstacles.map((o) => ({ ...o, xMm: 950 })) },
     })
-    const { target, found, after } = relief(near(400), /antenna/)
+    const { target, found, overWith } = relief(near(400), /antenna/)
     expect(target.allowed.value).toBeCloseTo(0, 1)
     const moved = found.find((r) => r.pieceId === null)!
     expect(moved.label).toMatch(/\{20\} forward/)
-    expect(after[found.indexOf(moved)]!.some((id) => /antenna|obstacle/.test(id))).toBe(false)
+    expect(overWith(moved).some((id) => /antenna|obstacle/.test(id))).toBe(false)
     // its own rule of 200 is used up where it lies: no move is offered that would break it
     expect(relief(near(200), /antenna/).found.filter((r) => r.pieceId === null)).toEqual([])
   })

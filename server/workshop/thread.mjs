@@ -1,5 +1,8 @@
-// A worker thread does not inherit the TypeScript loader of the main one: it registers its own, then becomes the workshop.
-import { register } from 'tsx/esm/api'
+// A thread of a program that runs from its sources: it becomes the workshop by the same bundle as the command line, for loading some hundred sources one
+// by one takes seconds in every thread.
+import { join } from 'node:path'
+import { fileURLToPath, pathToFileURL } from 'node:url'
+import { freshBundle } from '../../bin/bundleCli.mjs'
 
-register()
-await import('./thread.ts')
+const root = fileURLToPath(new URL('../..', import.meta.url))
+await import(pathToFileURL(join(await freshBundle(root), 'thread.js')).href)
