@@ -41,6 +41,9 @@ Blob.prototype.text ??= function text(this: Blob) {
   })
 }
 
+// a slow machine is no fault: what is waited for may take its time
+configure({ asyncUtilTimeout: 20_000 })
+
 afterEach(() => {
   cleanup()
   closeJob()
