@@ -18,7 +18,7 @@ import { UnitsContext } from '../quantity/units'
 import { themeOf } from '../theme/theme'
 
 // whether a thing can be seen is asked of the real browser; asking here takes most of the time
-configure({ defaultHidden: true })
+configure({ defaultHidden: true, asyncUtilTimeout: 20_000 })
 
 /** A frame of fixed size for drawings: there is no layout here. */
 class Frame {
@@ -40,9 +40,6 @@ Blob.prototype.text ??= function text(this: Blob) {
     reader.readAsText(this)
   })
 }
-
-// a slow machine is no fault: what is waited for may take its time
-configure({ asyncUtilTimeout: 20_000 })
 
 afterEach(() => {
   cleanup()
