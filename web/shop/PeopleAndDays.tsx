@@ -122,7 +122,12 @@ function Spans({ spans, of, word, onChange }: { spans: Span[]; of: string; word:
       {spans.map((s, i) => (
         <Box
           key={i}
-          sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr) minmax(0, 1fr)', sm: '160px 160px 1fr auto' }, gap: 1, alignItems: 'start' }}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: { xs: 'minmax(0, 1fr) minmax(0, 1fr)', sm: '160px 160px 1fr auto' },
+            gap: 1,
+            alignItems: 'start',
+          }}
         >
           <TextInput label={`${word} from`} type="date" value={s.from} onChange={(from) => from && put(i, { from })} />
           <TextInput label="to" type="date" value={s.to} onChange={(to) => to && put(i, { to })} />
