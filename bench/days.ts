@@ -12,7 +12,7 @@ const jobs = (count: number): WorkGiven => ({
     people: ['a', 'b', 'c', 'd'].map((id, i) => ({ id, name: id, away: i ? [] : [{ from: '2026-12-07', to: '2026-12-11' }] })),
   }),
   jobs: Array.from({ length: count }, (_, j) => ({
-    ...{ id: `j${j}`, title: `job ${j}`, start: null, bringsOn: null, ahead: false, done: {}, notBefore: {} },
+    ...{ id: `j${j}`, title: `job ${j}`, start: null, bringsOn: null, ahead: false, done: {}, notBefore: {}, comesOn: {} },
     due: dateOf('2026-11-23', 10 + 5 * j),
     steps: Array.from(
       { length: 250 },
@@ -23,6 +23,7 @@ const jobs = (count: number): WorkGiven => ({
         people: i % 23 === 0 ? 2 : 1,
         needs: [i - 1, i - 7].filter((n) => n >= 0 && i % 5).map((n) => `s${n}`),
         waitHours: i % 50 === 49 ? 48 : 0,
+        afterHandOver: false,
         place: i % 3 ? null : (workPlaces[i % workPlaces.length] ?? null),
       }),
     ),

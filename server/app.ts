@@ -5,8 +5,6 @@ import helmet from 'helmet'
 import type { Knex } from 'knex'
 import { MAX_FILE_BYTES, tooDeep } from '../core/issue/faults'
 import { calculatorRoutes } from './calculators/calculatorRoutes'
-import { daysRoutes } from './days/daysRoute'
-import { logRoute } from './days/logRoute'
 import { deviceRoutes, pairRoute } from './devices/deviceRoutes'
 import { deviceStore } from './devices/deviceStore'
 import { pairing } from './devices/pairing'
@@ -26,6 +24,10 @@ import { photoRoutes } from './photos/photoRoutes'
 import { printRoutes, schemaRoute } from './prints/printRoutes'
 import { shelfRoutes } from './shelves/shelfRoutes'
 import { shelfStore } from './shelves/shelfStore'
+import { daysRoutes } from './shopWork/daysRoute'
+import { logRoute } from './shopWork/logRoute'
+import { purchaseRoutes } from './shopWork/purchaseRoute'
+import { shopWork } from './shopWork/shopWork'
 import type { Workshop } from './workshop/workshop'
 
 type Parts = {
@@ -104,7 +106,8 @@ export function createApp(parts: Parts): Express {
   app.use('/api/jobs', jobRoutes(jobs, shelves, keeper))
   app.use('/api/times', timesRoute(db))
   app.use('/api/shop/log', logRoute(db, shelves))
-  app.use('/api/shop', daysRoutes(db, jobs, shelves, workshop))
+  const work = shopWork(db, shelves, workshop)
+  app.use('/api/shop', daysRoutes(work, shelves), purchaseRoutes({ all: work, jobs, shelves, workshop }))
   app.use('/api/jobs', printRoutes(jobs, shelves, issuedStore(db, shelves), workshop))
   app.use(
     '/api/shelves',

@@ -2,6 +2,11 @@ import { needsOf } from '../purchase/needs'
 import { longestLead, needKinds } from '../purchase/suppliers'
 import { type BuildGiven, type BuildStep, step } from './step'
 
+/** The steps that a job's kit goes through. */
+export const ORDERED = 'buy'
+export const RECEIVED = 'receive'
+export const KIT = 'kit'
+
 /** What is ordered, received and complete before anything is cut. The order waits for what takes longest. */
 export function buying({ assembly: a, suppliers = [], rules }: BuildGiven): BuildStep[] {
   const needs = needsOf(a, rules)
@@ -15,12 +20,12 @@ export function buying({ assembly: a, suppliers = [], rules }: BuildGiven): Buil
   })
   const longest = lead.kind && lead.from ? `; longest: ${lead.kind}, ${lead.days} days from ${lead.from}` : ''
   return [
-    step('buy', 'Order what is bought', `${listed.join(', ')}${longest}`, { minutes: 20, waitHours: lead.days * 24 }),
-    step('receive', 'Receive and check', 'sections, walls and alloy against the list, before anything is cut', {
+    step(ORDERED, 'Order what is bought', `${listed.join(', ')}${longest}`, { minutes: 20, waitHours: lead.days * 24 }),
+    step(RECEIVED, 'Receive and check', 'sections, walls and alloy against the list, before anything is cut', {
       minutes: 15,
       tools: ['calliper', 'tape'],
-      needs: ['buy'],
+      needs: [ORDERED],
     }),
-    step('kit', 'Everything is here', 'a nut that is missing on the day moves the day', { minutes: 10, needs: ['receive'], gate: true }),
+    step(KIT, 'Everything is here', 'a nut that is missing on the day moves the day', { minutes: 10, needs: [RECEIVED], gate: true }),
   ]
 }

@@ -22,6 +22,7 @@ const step = (id: string, minutes: number, needs: string[] = [], waitHours = 0):
   gate: false,
   waitHours,
   place: null,
+  afterHandOver: false,
 })
 const plan = (...steps: BuildStep[]): BuildPlan => ({ steps, workMinutes: 0, waitHours: 0 })
 // 2026-11-23 is a Monday

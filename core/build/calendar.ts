@@ -4,6 +4,7 @@ import type { Rules } from '../rules/rules'
 import { schedule } from '../schedule/schedule'
 import { type ShopCalendar, ShopCalendarSchema } from '../schedule/shopCalendar'
 import type { Placed, WorkGiven, WorkJob } from '../schedule/work'
+import { ORDERED, RECEIVED } from './buying'
 import type { BuildPlan } from './step'
 
 type JobDates = Pick<Job, 'title' | 'due' | 'start' | 'bringsOn' | 'ahead' | 'built' | 'notBefore'>
@@ -12,21 +13,10 @@ type JobDates = Pick<Job, 'title' | 'due' | 'start' | 'bringsOn' | 'ahead' | 'bu
  * days count and no longer the usual time of an order.
  */
 export function workJob(id: string, job: JobDates, plan: Pick<WorkJob, 'steps'>, kit: KitStanding): WorkJob {
-  const { title, due, start, bringsOn, ahead, built: done } = job
+  const { title, due, start, bringsOn, ahead, built: done, notBefore } = job
   const known = kit.state !== 'missing'
-  const steps = known ? plan.steps.map((s) => (s.id === 'buy' ? { ...s, waitHours: 0 } : s)) : plan.steps
-  const later = kit.dueOn !== null && kit.dueOn > (job.notBefore.receive ?? '')
-  return {
-    id,
-    title,
-    due,
-    start,
-    bringsOn,
-    ahead,
-    steps,
-    done,
-    notBefore: later && kit.dueOn ? { ...job.notBefore, receive: kit.dueOn } : job.notBefore,
-  }
+  const steps = known ? plan.steps.map((s) => (s.id === ORDERED ? { ...s, waitHours: 0 } : s)) : plan.steps
+  return { id, title, due, start, bringsOn, ahead, steps, done, notBefore, comesOn: kit.dueOn ? { [RECEIVED]: kit.dueOn } : {} }
 }
 
 export type BuildDays = { steps: Placed[]; handOverOn: string | null }
@@ -35,7 +25,7 @@ type Alone = Partial<WorkJob> &
 
 /** The plan on the calendar as if the shop had nothing else to do: what waits (a coat, a coater, an order) holds up only what needs it. */
 export function buildDays(plan: BuildPlan, { today, hoursADay, daysAWeek, calendar, wet, ...job }: Alone): BuildDays {
-  const none = { id: '', title: '', due: null, start: null, bringsOn: null, ahead: false, done: {}, notBefore: {} }
+  const none = { id: '', title: '', due: null, start: null, bringsOn: null, ahead: false, done: {}, notBefore: {}, comesOn: {} }
   const { placed, jobs } = schedule({
     today,
     hoursADay,

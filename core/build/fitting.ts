@@ -114,6 +114,7 @@ export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] 
     }),
     step('recheck', 'Torque again', 'after the first drives; the day stands in the hand-over', {
       place: 'vehicle',
+      afterHandOver: true,
       minutes: 15,
       tools: ['torque wrench'],
       needs: ['road'],

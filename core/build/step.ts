@@ -19,6 +19,8 @@ export type BuildStep = {
   waitHours: number
   /** what of the shop it takes up while it is done */
   place: WorkPlace | null
+  /** done once the vehicle is back with its owner: no hand-over waits for it */
+  afterHandOver: boolean
 }
 export type BuildPlan = { steps: BuildStep[]; workMinutes: number; waitHours: number }
 export type BuildGiven = {
@@ -46,5 +48,6 @@ export const step = (id: string, title: string, why: string, over: Partial<Build
   gate: false,
   waitHours: 0,
   place: null,
+  afterHandOver: false,
   ...over,
 })

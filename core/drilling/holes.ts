@@ -205,4 +205,7 @@ export function drillList(a: Assembly, places: HolePlace[]): DrillRow[] {
 export const holeMark = (p: HolePlace, l: HoleLayer): string =>
   `${p.size} ${p.count} ${p.drillMm.toFixed(1)} ${l.atMm === null ? '-' : l.atMm.toFixed(1)}`.slice(0, 40)
 /** The name under which a drilled layer is kept with the job. */
-export const holeKey = (p: HolePlace, l: HoleLayer): string => `hole:${p.id}:${l.part}`.slice(0, 120)
+const HOLE = 'hole:'
+export const holeKey = (p: HolePlace, l: HoleLayer): string => `${HOLE}${p.id}:${l.part}`.slice(0, 120)
+/** Among the ticks of a job, those of holes. */
+export const isHoleKey = (key: string): boolean => key.startsWith(HOLE)

@@ -107,8 +107,8 @@ describe('the kit', () => {
   test('the days follow: ordered things come when they are to come, not when an order usually would; all here waits for nothing', () => {
     const job = { title: 'j', due: null, start: null, bringsOn: null, ahead: false, built: { buy: { on: '2026-11-23' } }, notBefore: {} }
     const steps = [
-      { id: 'buy', title: 'buy', minutes: 0, people: 1, needs: [], waitHours: 9 * 24, place: null },
-      { id: 'receive', title: 'receive', minutes: 60, people: 1, needs: ['buy'], waitHours: 0, place: null },
+      { id: 'buy', title: 'buy', minutes: 0, people: 1, needs: [], waitHours: 9 * 24, place: null, afterHandOver: false },
+      { id: 'receive', title: 'receive', minutes: 60, people: 1, needs: ['buy'], waitHours: 0, place: null, afterHandOver: false },
     ]
     const received = (kit: Kit) => {
       const dated = workJob('j', job as never, { steps }, standing(kit))
@@ -123,6 +123,9 @@ describe('the kit', () => {
     expect(received({ nuts: line(20), bar: line(0, '2026-12-09') })).toBe('2026-12-09')
     expect(received({ nuts: line(0, '2026-11-25'), bar: line(6000) })).toBe('2026-11-25')
     expect(received({ nuts: line(20), bar: line(6000) })).toBe('2026-11-23')
+    // the day something is to come is no day that somebody moved a step to: it is not kept with the job
+    const dated = workJob('j', job as never, { steps }, standing({ nuts: line(20), bar: line(0, '2026-12-09') }))
+    expect([dated.notBefore, dated.comesOn]).toEqual([{}, { receive: '2026-12-09' }])
   })
 })
 

@@ -1,4 +1,3 @@
-import { AFTER } from './latestStarts'
 import { placeName } from './shopCalendar'
 import { keyOf, type Placed, type Schedule, TINY, type WorkGiven, type WorkStep } from './work'
 
@@ -8,7 +7,7 @@ export type Link = { placed: Placed; title: string; jobTitle: string; waitedDays
 /** The chain a job's hand-over hangs on, first step first: back from its last one, always to what that waited for last, through other jobs as well. */
 export function chainOf(jobId: string, { jobs }: Pick<WorkGiven, 'jobs'>, { placed }: Schedule): Link[] {
   const at = new Map(placed.map((p) => [keyOf(p.jobId, p.stepId), p]))
-  const mine = placed.filter((p) => p.jobId === jobId && p.stepId !== AFTER && !isDone(p, jobs))
+  const mine = placed.filter((p) => p.jobId === jobId && !stepOf(jobs, p)?.afterHandOver && !isDone(p, jobs))
   if (!mine.length) return []
   const chain: Placed[] = []
   for (let p: Placed | undefined = mine.reduce((a, b) => (b.ends > a.ends + TINY ? b : a)); p && !chain.includes(p); ) {
@@ -64,6 +63,7 @@ export function becauseWords(p: Placed, { jobs }: Pick<WorkGiven, 'jobs'>): stri
         start: 'its work may not begin before',
         vehicle: 'the vehicle comes on that day',
         moved: 'moved to that day by hand',
+        comes: 'what was ordered is to come on that day',
         wet: 'rain in the forecast (simulated) before',
         closed: 'the shop was shut before',
         away: 'somebody whom it wants was away before',

@@ -1,8 +1,6 @@
 import { dayOf } from './shopCalendar'
 import type { WorkGiven, WorkJob } from './work'
 
-/** After this nothing waits any more for the hand-over: it is done when the vehicle has been on the road. */
-export const AFTER = 'recheck'
 /** Where no day was promised a job stands behind all that have one. */
 const NEVER = 3650
 
@@ -28,13 +26,13 @@ export function latestStarts(
     if (!s || on.has(id)) return 0
     on.add(id)
     const followers = after.get(id) ?? []
-    const then = Math.max(0, ...followers.filter((n) => n !== AFTER).map((n) => tailOf(n, on)))
+    const then = Math.max(0, ...followers.filter((n) => !byId.get(n)?.afterHandOver).map((n) => tailOf(n, on)))
     on.delete(id)
-    // what only the recheck waits for holds up no hand-over
-    const waits = followers.includes(AFTER) ? 0 : s.waitHours / 24
+    // a wait for what comes after the hand-over does not hold it up
+    const waits = followers.some((n) => byId.get(n)?.afterHandOver) ? 0 : s.waitHours / 24
     const own = job.done[id] ? 0 : (s.minutes / dayMinutes) * stretch + waits
     tails.set(id, own + then)
     return own + then
   }
-  return new Map(job.steps.map((s) => [s.id, s.id === AFTER ? due + NEVER : due - tailOf(s.id, new Set())]))
+  return new Map(job.steps.map((s) => [s.id, s.afterHandOver ? due + NEVER : due - tailOf(s.id, new Set())]))
 }

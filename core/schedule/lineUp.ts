@@ -37,6 +37,8 @@ export function lineUp(given: WorkGiven) {
     if (job.start) later(dayOf(today, job.start), { kind: 'start' })
     const moved = job.notBefore[step.id]
     if (moved) later(dayOf(today, moved), { kind: 'moved' })
+    const comes = job.comesOn[step.id]
+    if (comes) later(dayOf(today, comes), { kind: 'comes' })
     if (step.place === 'vehicle' && job.bringsOn) later(dayOf(today, job.bringsOn), { kind: 'vehicle' })
     const e = { job, step, ...rank.get(keyOf(job.id, step.id))!, at, last, after, blocked: null }
     const before = (o: Eligible) => o.latest < e.latest || (o.latest === e.latest && o.order < e.order)

@@ -6,10 +6,10 @@ import { dateOf, ShopCalendarSchema, type WorkPlace, weekdayOf, within } from '.
 import type { WorkGiven, WorkJob, WorkStep } from './work'
 
 const step = (id: string, hours: number, needs: string[] = [], over: Partial<WorkStep> = {}): WorkStep => ({
-  ...{ id, title: id, minutes: hours * 60, people: 1, needs, waitHours: 0, place: null, ...over },
+  ...{ id, title: id, minutes: hours * 60, people: 1, needs, waitHours: 0, place: null, afterHandOver: false, ...over },
 })
 const job = (id: string, steps: WorkStep[], over: Partial<WorkJob> = {}): WorkJob => ({
-  ...{ id, title: id, due: null, start: null, bringsOn: null, ahead: false, steps, done: {}, notBefore: {}, ...over },
+  ...{ id, title: id, due: null, start: null, bringsOn: null, ahead: false, steps, done: {}, notBefore: {}, comesOn: {}, ...over },
 })
 /** 2026-11-23 is a Monday; a day has 8 hours, a week 5 days. */
 const shop = (jobs: WorkJob[], calendar: object = {}, over: Partial<WorkGiven> = {}): WorkGiven => ({
@@ -94,6 +94,8 @@ describe('jobs on one calendar, by hand', () => {
   test('moved by hand, done already, ahead of all others', () => {
     const moved = job('j', [step('a', 8), step('b', 8, ['a'])], { notBefore: { b: '2026-12-01' } })
     expect(of(shop([moved]), 'j', 'b')).toMatchObject({ from: '2026-12-01', because: { kind: 'moved' } })
+    const comes = { ...moved, notBefore: {}, comesOn: { b: '2026-12-02' } }
+    expect(of(shop([comes]), 'j', 'b')).toMatchObject({ from: '2026-12-02', because: { kind: 'comes' } })
     const done = job('j', [step('paint', 8, [], { waitHours: 48 }), step('fit', 8, ['paint'])], { done: { paint: { on: '2026-11-22' } } })
     expect(days(shop([done]))).toEqual(['j.paint 11-22–11-22', 'j.fit 11-24–11-24'])
     // fitted before it was reckoned to be dry: it is dry
@@ -111,7 +113,7 @@ test('a coat that is put on last is handed over dry; the week on the road before
   const sunday = shop([job('j', [step('paint', 8, [], { waitHours: 120 })])])
   expect(schedule(sunday).placed[0]?.readyOn).toBe('2026-11-29')
   expect(schedule(sunday).jobs[0]?.handOverOn).toBe('2026-11-30')
-  const driven = [step('road', 1, [], { waitHours: 168 }), step('recheck', 1, ['road'])]
+  const driven = [step('road', 1, [], { waitHours: 168 }), step('recheck', 1, ['road'], { afterHandOver: true })]
   expect(schedule(shop([job('j', driven, { due: '2026-11-25' })])).jobs[0]).toEqual({ jobId: 'j', handOverOn: '2026-11-23', daysLate: 0 })
   expect(of(shop([job('j', driven)]), 'j', 'recheck').from).toBe('2026-12-01')
 })

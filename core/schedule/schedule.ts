@@ -1,4 +1,3 @@
-import { AFTER } from './latestStarts'
 import { type Eligible, lineUp } from './lineUp'
 import { dateOf, dayOf, ONE_PERSON, type ShopPerson, type WorkPlace } from './shopCalendar'
 import { type Because, type JobDays, keyOf, type Placed, type Schedule, TINY, type Unplaced, type WorkGiven, type WorkJob } from './work'
@@ -112,12 +111,14 @@ const ofRunning = (list: Running[]): { jobId: string; stepId: string } => {
 /** the day on which something ends that may end with the day */
 const lastDay = (begins: number, ends: number): number => Math.max(Math.floor(begins + TINY), Math.ceil(ends - TINY) - 1)
 
-/** The hand-over is when the last step before the recheck is done, and dry, on a day when somebody is there; a step without a day leaves it without one. */
+/** The hand-over is when the last step before it is done, and dry, on a day when somebody is there; a step without a day leaves it without one. */
 function handOver(job: WorkJob, placed: Placed[], unplaced: Unplaced[], { today }: WorkGiven, days: WorkDays): JobDays {
-  // what only the recheck waits for is handed over meanwhile
-  const beforeAfter = new Set(job.steps.find((s) => s.id === AFTER)?.needs)
-  const mine = placed.filter((p) => p.jobId === job.id && p.stepId !== AFTER).map((p) => (beforeAfter.has(p.stepId) ? p.to : p.readyOn))
-  const open = unplaced.some((u) => u.jobId === job.id && u.stepId !== AFTER)
+  const later = job.steps.filter((s) => s.afterHandOver)
+  const isLater = (id: string) => later.some((s) => s.id === id)
+  // what waits for a step after the hand-over is handed over meanwhile
+  const waited = new Set(later.flatMap((s) => s.needs))
+  const mine = placed.filter((p) => p.jobId === job.id && !isLater(p.stepId)).map((p) => (waited.has(p.stepId) ? p.to : p.readyOn))
+  const open = unplaced.some((u) => u.jobId === job.id && !isLater(u.stepId))
   const last = open ? undefined : mine.sort().at(-1)
   let day = last === undefined ? 0 : dayOf(today, last)
   while (day > 0 && days.shut(day) && day < MOST_DAYS) day++

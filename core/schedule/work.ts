@@ -9,6 +9,8 @@ export type WorkStep = {
   needs: string[]
   waitHours: number
   place: WorkPlace | null
+  /** done once the vehicle is back with its owner: no hand-over waits for it */
+  afterHandOver: boolean
 }
 /** One job on the calendar. Dates as 2026-12-24. */
 export type WorkJob = {
@@ -27,6 +29,8 @@ export type WorkJob = {
   done: Record<string, { on: string }>
   /** steps that somebody moved to a later day */
   notBefore: Record<string, string>
+  /** steps that wait for something from outside, and the day it is to come */
+  comesOn: Record<string, string>
 }
 export type WorkGiven = {
   /** what is not done yet is not done in the past */
@@ -44,7 +48,7 @@ export type WorkGiven = {
 export type Because =
   | { kind: 'today' }
   | { kind: 'after'; stepId: string }
-  | { kind: 'start' | 'vehicle' | 'moved' | 'wet' | 'closed' | 'away' }
+  | { kind: 'start' | 'vehicle' | 'moved' | 'comes' | 'wet' | 'closed' | 'away' }
   | { kind: 'hands' | 'place'; jobId: string; stepId: string }
 export type Placed = {
   jobId: string

@@ -9,7 +9,7 @@ const job = {
   built: {
     cut: tickOf('2026-11-21', '', { what: 'Cut to length', by: 'Maren', tookMin: 48, reckonedMin: 40 }),
     weld: tickOf('2026-11-24', '', { what: 'Weld out', by: 'Tjark', otherwise: 'Gap of 2 at the left foot' }),
-    'p1/hole:3': tickOf('2026-11-24', ''),
+    'hole:p1/foot:3': tickOf('2026-11-24', ''),
     old: tickOf('2026-10-01', ''),
   },
   kit: { 'section x': { here: 4000, due: null, said: 'wall measures 1.9, not 2' }, nuts: { here: 8, due: null, said: '' } },

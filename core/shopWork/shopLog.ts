@@ -1,3 +1,4 @@
+import { isHoleKey } from '../drilling/holes'
 import type { Job } from '../job/job'
 import type { DisplayUnits } from '../quantity/units'
 import type { Workshop } from '../workshop/workshop'
@@ -22,7 +23,7 @@ export function entriesOf(jobId: string, job: Job): LogEntry[] {
   const about = { jobId, job: job.title, vehicle: job.vehicle.name, units: job.units }
   const steps = Object.entries(job.built).flatMap(([id, t]): LogEntry[] => {
     // a hole that is ticked is no entry of its own
-    if (!t.what && id.includes('/')) return []
+    if (isHoleKey(id)) return []
     const took =
       t.tookMin === null ? '' : `${Math.round(t.tookMin)} min${t.reckonedMin === null ? '' : `, reckoned at ${Math.round(t.reckonedMin)}`}`
     const otherwise = t.otherwise ? `not as drawn: ${t.otherwise}${t.settled ? ', settled' : ''}` : ''

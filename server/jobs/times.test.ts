@@ -37,5 +37,7 @@ test('the times of all jobs are added up step by step, those of put-away jobs to
   await jobs.setArchived(first!.id, true)
   const spoilt = await jobs.create({ ...demoJobs[1]!, built: timed(1000) })
   await db('job_documents').where({ job_id: spoilt.id }).update({ document: '{"built":{"cut":{"on":"never"}}}' })
+  const torn = await jobs.create({ ...demoJobs[1]!, built: timed(1000) })
+  await db('job_documents').where({ job_id: torn.id }).update({ document: '{"built":{"cu' })
   expect(await times()).toEqual([{ id: 'cut', times: 2, tookMin: 80, reckonedMin: 40, pieces: 20 }])
 })

@@ -10,7 +10,9 @@ const Ticks = z.record(z.string(), TickSchema)
 export function timesRoute(db: Knex): Router {
   const routes = Router()
   routes.get('/', async (_request, response) => {
-    const rows = (await db('job_documents').select(db.raw("json_extract(document, '$.built') as built"))) as { built: string | null }[]
+    const rows = (await db('job_documents').select(
+      db.raw("case when json_valid(document) then json_extract(document, '$.built') end as built"),
+    )) as { built: string | null }[]
     const all = rows.flatMap((r) => {
       const ticks = Ticks.safeParse(JSON.parse(r.built ?? '{}'))
       return ticks.success ? [ticks.data] : []

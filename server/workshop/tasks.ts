@@ -13,10 +13,10 @@ import { type PooledBars, type PooledJob, pooledBars } from '../../core/purchase
 import type { Rules } from '../../core/rules/rules'
 import type { PlannedShop } from '../../core/shop/shop'
 import type { Stock } from '../../core/stock/stock'
-import { type JobWork, jobWork } from '../days/jobWork'
 import { type Verdict, verdictOf } from '../jobs/verdict'
 import { backUp } from '../keeping/backup'
 import { type Print, printed } from '../prints/printed'
+import { type JobWork, jobWork } from '../shopWork/jobWork'
 import { fittingReady } from './fitting'
 
 /** What is asked before metal is cut: what is over or unknown, and which pieces there are. */

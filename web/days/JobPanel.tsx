@@ -4,9 +4,9 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
+import { broughtTooSoon, vehicleVisits } from '../../core/build/vehicleVisits'
 import { waysAhead } from '../../core/schedule/catchUp'
 import { chainOf, whyLate } from '../../core/schedule/chain'
-import { broughtTooSoon, vehicleVisits } from '../../core/schedule/vehicleVisits'
 import type { JobDays, Schedule, WorkGiven, WorkJob } from '../../core/schedule/work'
 import { TextInput } from '../quantity/TextInput'
 import { handOverWords } from './JobLane'
@@ -18,7 +18,7 @@ type Props = { given: WorkGiven; days: Schedule; job: WorkJob; own: JobDays; kit
 /** One job: its day against the one promised, when its vehicle is wanted, and, where it is late, why and what would help. */
 export function JobPanel({ given, days, job, own, kit, onSet }: Props) {
   const chain = useMemo(() => chainOf(job.id, given, days), [given, days, job.id])
-  const visits = vehicleVisits(job, days.placed, 'recheck')
+  const visits = vehicleVisits(job, days.placed)
   const soon = broughtTooSoon(job, days.placed)
   const open = days.unplaced.filter((u) => u.jobId === job.id)
   const late = (own.daysLate ?? 0) > 0

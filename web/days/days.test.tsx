@@ -8,10 +8,10 @@ import { answering, mount, Refused } from '../testing/bench'
 import DaysPage from './DaysPage'
 
 const step = (id: string, hours: number, over: Partial<WorkStep> = {}): WorkStep => ({
-  ...{ id, title: id, minutes: hours * 60, people: 1, needs: [], waitHours: 0, place: null, ...over },
+  ...{ id, title: id, minutes: hours * 60, people: 1, needs: [], waitHours: 0, place: null, afterHandOver: false, ...over },
 })
 const job = (id: string, steps: WorkStep[], over: Partial<WorkJob> = {}): WorkJob => ({
-  ...{ id, title: id, due: null, start: null, bringsOn: null, ahead: false, steps, done: {}, notBefore: {}, ...over },
+  ...{ id, title: id, due: null, start: null, bringsOn: null, ahead: false, steps, done: {}, notBefore: {}, comesOn: {}, ...over },
 })
 // a Monday
 const answer = (jobs: WorkJob[], over: Partial<DaysAnswer> = {}): DaysAnswer => ({
@@ -58,6 +58,21 @@ test('a step by keyboard: what follows is said before it is moved; Escape leaves
   fireEvent.keyDown(bar, { key: 'Enter' })
   await waitFor(() => expect(sent(calls)).toHaveLength(1))
   expect(sent(calls)[0].job.notBefore).toEqual({ make: '2026-11-28' })
+})
+
+test('a step moved beside one that waits for an order keeps only what was moved; the order’s day is not written into the job', async () => {
+  const waits = [job('Rack', [step('receive', 1), step('cut', 1, { needs: ['receive'] })], { comesOn: { receive: '2026-11-27' } })]
+  const { calls } = answering({ 'GET /shop/days': answer(waits), 'GET /jobs/Rack': kept, 'PUT /jobs/Rack': { revision: 4, updatedAt: '' } })
+  const { user } = mount(<DaysPage />)
+  await user.click(await screen.findByRole('button', { name: /Rack/ }))
+  fireEvent.click(screen.getByRole('button', { name: /^receive, 2026-11-27/ }))
+  expect(screen.getByText(/what was ordered is to come on that day/)).toBeTruthy()
+  expect(screen.queryByRole('button', { name: 'Leave all its days free' })).toBeNull()
+  const cut = screen.getByRole('button', { name: /^cut, / })
+  fireEvent.keyDown(cut, { key: 'ArrowRight', shiftKey: true })
+  fireEvent.keyDown(cut, { key: 'Enter' })
+  await waitFor(() => expect(sent(calls)).toHaveLength(1))
+  expect(sent(calls)[0].job.notBefore).toEqual({ cut: '2026-12-02' })
 })
 
 test('if a step is late: what that moves, and that it moves nothing where there is room', async () => {

@@ -1,8 +1,8 @@
 import dayjs from 'dayjs'
 import ical from 'ical-generator'
+import { vehicleVisits } from '../../core/build/vehicleVisits'
 import { schedule } from '../../core/schedule/schedule'
 import { namesOf } from '../../core/schedule/shopCalendar'
-import { vehicleVisits } from '../../core/schedule/vehicleVisits'
 import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
 
 /** The days of the shop as iCalendar: each open step, the visits of each vehicle, the day each job is handed over, and the one it was promised for. */
@@ -34,7 +34,7 @@ export function daysIcs(answer: DaysAnswer): string {
           `${Math.round(step.minutes)} min. ${namesOf(p.people, given.calendar).join(' and ')}`,
         )
     }
-    vehicleVisits(job, days.placed, 'recheck').forEach((v, k) => {
+    vehicleVisits(job, days.placed).forEach((v, k) => {
       add(`${job.id}-visit-${k}`, v.from, v.to, `${job.title}: the vehicle is wanted`, vehicle)
     })
     const { handOverOn } = days.jobs[i] ?? {}

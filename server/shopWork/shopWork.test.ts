@@ -79,8 +79,14 @@ describe('the days of the demo shop', () => {
     ]
     await db('job_documents').where({ job_id: spoilt.id }).update({ document: '{"title":"Spoilt","format":"tide-line/job","version":3}' })
     await jobs.setArchived(away.id, true)
+    const torn = await jobs.create({ ...demoJobs[0]!, title: 'Torn' })
+    await db('job_documents').where({ job_id: torn.id }).update({ document: '{"title":"Torn","form' })
     const answer = await days()
-    expect(answer.left).toMatchObject([{ id: spoilt.id, title: 'Spoilt', why: expect.stringMatching(/\w/) }])
+    expect(answer.left.find((l) => l.id === torn.id)).toMatchObject({ title: 'Torn', why: expect.stringContaining('a job file') })
+    await jobs.setArchived(torn.id, true)
+    expect(answer.left.filter((l) => l.id !== torn.id)).toMatchObject([
+      { id: spoilt.id, title: 'Spoilt', why: expect.stringMatching(/\w/) },
+    ])
     expect(answer.jobs).toHaveLength(demoJobs.length)
     await jobs.setArchived(spoilt.id, true)
   })

@@ -1,6 +1,6 @@
+import { vehicleVisits } from '../../core/build/vehicleVisits'
 import { schedule } from '../../core/schedule/schedule'
 import { dateOf, dayOf, ONE_PERSON, within } from '../../core/schedule/shopCalendar'
-import { vehicleVisits } from '../../core/schedule/vehicleVisits'
 import type { Schedule, WorkGiven } from '../../core/schedule/work'
 import type { Shop } from '../../core/shop/shop'
 import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
@@ -45,7 +45,7 @@ export function daysPdf(answer: DaysAnswer, shop: Pick<Shop, 'name' | 'address' 
         j.due ?? '',
         own?.handOverOn ?? 'no day',
         own?.daysLate ? `${own.daysLate}` : '',
-        vehicleVisits(j, days.placed, 'recheck').map(span).join('; '),
+        vehicleVisits(j, days.placed).map(span).join('; '),
       ]
     }),
     MARGIN,

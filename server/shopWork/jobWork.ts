@@ -14,10 +14,12 @@ export function jobWork(job: Job, { workshop, suppliers }: PlannedShop, rules: R
   const made = builtFrom(job, rules)
   const { steps } = buildPlan({ ...made, workshop, suppliers, rules })
   const asked = steps.map(
-    ({ id, title, minutes, people, needs, waitHours, place }): WorkStep => ({ id, title, minutes, people, needs, waitHours, place }),
+    ({ id, title, minutes, people, needs, waitHours, place, afterHandOver }): WorkStep => ({
+      ...{ id, title, minutes, people, needs, waitHours, place, afterHandOver },
+    }),
   )
   return { steps: asked, needs: needsOf(made.assembly, rules), parts: cutList(made.assembly) }
 }
 
 /** Raised when steps or needs are worked out differently: what an older program kept is worked out anew. */
-export const WORK_VERSION = 1
+export const WORK_VERSION = 2
