@@ -81,11 +81,22 @@ describe('in and on the vehicle', () => {
     expect(() => wedge(1.6, 0, 1.5, 0.15)).toThrow(/takes up nothing/)
   })
   test('96 W at 12 V over 5.2 m: 8 A, 4 mm² loses 0.36 V and 2.5 would lose 0.57; a fuse of 10', () => {
-    const w = wire(96, 12, 5200, 0.03, 1.25)
+    const fed = { powerW: 96, supplyV: 12, lengthMm: 5200, back: 'cable' as const }
+    const rules = { mostShare: 0.03, reserve: 1.25, mostAPerMm2: 5 }
+    const w = wire(fed, rules)
     expect(w).toMatchObject({ currentA: 8, sectionMm2: 4, fuseA: 10, cableMustCarryA: 10 })
     expect(w.dropV).toBeCloseTo((2 * 0.0172 * 5.2 * 8) / 4, 9)
     expect((2 * 0.0172 * 5.2 * 8) / 2.5).toBeGreaterThan(0.36)
-    expect(() => wire(5000, 12, 5000, 0.03, 1.25)).toThrow(/no conductor|beyond the fuses/)
+    expect(() => wire({ ...fed, powerW: 5000 }, rules)).toThrow(/417 A is beyond the fuses/)
+    expect(() => wire({ ...fed, powerW: 900, lengthMm: 40_000 }, rules)).toThrow(/no conductor/)
+    // a short run: 0.5 mm² would lose little, and burn before a fuse of 10 lets go
+    const short = { ...fed, lengthMm: 500 }
+    expect((2 * 0.0172 * 0.5 * 8) / 0.5).toBeLessThan(0.36)
+    expect(wire(short, rules).sectionMm2).toBe(2.5)
+    for (const powerW of [5, 30, 96, 240, 600]) {
+      const { sectionMm2, fuseA } = wire({ ...short, powerW }, rules)
+      expect(sectionMm2 * 5).toBeGreaterThanOrEqual(fuseA)
+    }
   })
   test('68 kg to the roof of a wagon: six pairs of hands above the shoulder, so a hoist; to the bench three people', () => {
     expect(liftPlan(68, 1960, 25, 1400)).toMatchObject({ people: 6, hoist: true })

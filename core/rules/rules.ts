@@ -150,6 +150,15 @@ export const RulesSchema = z.object({
   fitUpGapMm: rule(1.5, 0, 5, 'Welding', 'Largest gap that a weld may bridge', 'mm'),
   wireDropShare: rule(0.03, 0.005, 0.2, 'Wiring', 'Most voltage lost on the way to a lamp or a motor', '', "shop's own"),
   wireReserve: rule(1.25, 1, 3, 'Wiring', 'Fuse above the current by this factor', '', "shop's own"),
+  wireAPerMm2: rule(
+    5,
+    1,
+    12,
+    'Wiring',
+    'A square millimetre of copper is trusted with at most',
+    'A',
+    "shop's own; the maker of the cable says, by how it lies",
+  ),
   wireSlack: rule(1.15, 1, 2, 'Wiring', 'A cable is longer than its way by this factor', '', "shop's own; bends, loops and both ends"),
   leadDropShare: rule(0.05, 0.01, 0.2, 'Welding', 'Most voltage lost in the lead of a welder', '', "shop's own"),
 

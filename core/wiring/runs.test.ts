@@ -25,6 +25,15 @@ describe('a run to the lamps of the demo basket', () => {
     // 8 A and a quarter more
     expect(found.wire!.fuseA).toBe(10)
     expect(labelOf({ ...found, run: run({ colour: 'red' }) })).toBe('Lamps, red: fuse 10 A')
+    // what is shown opens its working, and the working says the same
+    const shown = Object.fromEntries(found.figures.map((f) => [f.id, f.value]))
+    expect(shown).toEqual({
+      'run.section': found.wire!.sectionMm2,
+      'run.fuse': 10,
+      'run.length': found.lengthMm,
+      'run.current': 8,
+      'run.drop': found.wire!.dropV,
+    })
   })
   test('back through the body half is lost; twice the volts need a quarter of the copper', () => {
     expect(one({ back: 'body' }).wire!.dropV).toBeCloseTo(
@@ -45,7 +54,7 @@ describe('a run to the lamps of the demo basket', () => {
     expect(one({ powerW: 4000 })).toMatchObject({
       wire: null,
       lacks: [],
-      fault: expect.stringContaining('no conductor of the list'),
+      fault: expect.stringContaining('333 A is beyond the fuses'),
     })
     expect(labelOf(one({ powerW: null }))).toBe('Lamps: no fuse yet')
   })

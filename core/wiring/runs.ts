@@ -1,8 +1,9 @@
 import { z } from 'zod'
 import type { Assembly } from '../assembly/assembly'
+import { type Figure, figure, SHOP_RULE } from '../figure/figure'
 import { Impossible } from '../issue/impossible'
 import type { Rules } from '../rules/rules'
-import { type Wire, wire } from './wiring'
+import { dropV, type Wire, wire } from './wiring'
 
 export const MOST_RUNS = 30
 /** One cable from the source to something that draws current. null = nobody knows yet. mm, W, V */
@@ -31,6 +32,8 @@ export type WiredRun = {
   /** with slack; null = not known */
   lengthMm: number | null
   wire: Wire | null
+  /** its length, current, fuse, conductor and drop, each with its working */
+  figures: Figure[]
   lacks: string[]
   /** why there is no such cable */
   fault: string
@@ -69,16 +72,92 @@ export const wiredRuns = (runs: readonly Run[], rack: Rack, rules: Rules): Wired
         ? Math.abs(fitting.at.x - mount.place.x) + Math.abs(fitting.at.y - mount.place.y) + Math.abs(fitting.at.z - mount.place.z)
         : null
     const lacks = runLacks(run, rack)
-    if (lacks.length || run.powerW === null || run.restMm === null) return { run, alongMm, lengthMm: null, wire: null, lacks, fault: '' }
+    const none = { run, alongMm, lengthMm: null, wire: null, figures: [], lacks, fault: '' }
+    if (lacks.length || run.powerW === null || run.restMm === null) return none
     const lengthMm = ((alongMm ?? 0) + run.restMm) * rules.wireSlack
+    const fed = { powerW: run.powerW, supplyV: run.supplyV, lengthMm, back: run.back }
     try {
-      const found = wire(run.powerW, run.supplyV, lengthMm, rules.wireDropShare, rules.wireReserve, run.back === 'body' ? 1 : 2)
-      return { run, alongMm, lengthMm, wire: found, lacks, fault: '' }
+      const found = wire(fed, { mostShare: rules.wireDropShare, reserve: rules.wireReserve, mostAPerMm2: rules.wireAPerMm2 })
+      return { ...none, lengthMm, wire: found, figures: workings(run, alongMm ?? 0, run.restMm, found, rules) }
     } catch (error) {
       if (!(error instanceof Impossible)) throw error
-      return { run, alongMm, lengthMm, wire: null, lacks, fault: error.message }
+      return { ...none, lengthMm, fault: error.message }
     }
   })
+
+/** The working of each number of a run. */
+function workings(run: Run, alongMm: number, restMm: number, w: Wire, rules: Rules): Figure[] {
+  const length = figure(
+    {
+      ...{ id: 'run.length', name: 'Cable', unit: 'mm', formula: 'L = (a + b)·k', source: `drawing and ${SHOP_RULE}` },
+      with: {
+        a: [alongMm, 'mm', 'along the rack, the three ways added up'],
+        b: [restMm, 'mm', 'from there to the source'],
+        k: [rules.wireSlack, '', 'slack'],
+      },
+      assumes: ['it goes the straight way along, across and down: measure it where it goes round something'],
+    },
+    ({ a, b, k }) => (a + b) * k,
+  )
+  const current = figure(
+    {
+      id: 'run.current',
+      name: 'Current',
+      unit: 'A',
+      formula: 'I = P/U',
+      source: 'Ohm’s law',
+      with: { P: [run.powerW, 'W', 'power'], U: [run.supplyV, 'V', 'supply'] },
+    },
+    ({ P, U }) => P / U,
+  )
+  const fuse = figure(
+    {
+      ...{
+        id: 'run.fuse',
+        name: 'Fuse at the source',
+        unit: 'A',
+        formula: 'the next on sale from s·I',
+        source: `ISO 8820-3; ${SHOP_RULE}`,
+      },
+      with: { I: [current.value, 'A', 'current'], s: [rules.wireReserve, '', 'reserve'] },
+      notes: ['the cable’s maker must let it carry no less than the fuse'],
+    },
+    () => w.fuseA,
+  )
+  const section = figure(
+    {
+      ...{
+        id: 'run.section',
+        name: 'Conductor',
+        unit: 'mm² of copper',
+        formula: 'the next on sale with ΔV ≤ v·U and A·j ≥ fuse',
+        source: `IEC 60228; ${SHOP_RULE}`,
+      },
+      with: {
+        U: [run.supplyV, 'V', 'supply'],
+        v: [rules.wireDropShare, '', 'most of it lost'],
+        j: [rules.wireAPerMm2, 'A/mm²', 'trusted to a square millimetre'],
+        fuse: [fuse.value, 'A', 'fuse'],
+      },
+    },
+    () => w.sectionMm2,
+  )
+  const lost = figure(
+    {
+      ...{
+        id: 'run.drop',
+        name: 'Lost on the way',
+        unit: 'V',
+        formula: run.back === 'body' ? 'ΔV = ρ·L·I/A' : 'ΔV = 2·ρ·L·I/A',
+        source: 'Ohm’s law; copper at 20 °C, IEC 60228',
+      },
+      with: { L: [length.value, 'mm', 'cable'], I: [current.value, 'A', 'current'], A: [section.value, 'mm² of copper', 'conductor'] },
+      assumes: run.back === 'body' ? ['what the body loses on the way back is not reckoned'] : [],
+    },
+    ({ L, I, A }) => dropV({ lengthMm: L, back: run.back }, I, A),
+  )
+  return [section, fuse, length, current, lost]
+}
 
 /** What stands on the label at the fuse: one line a run. */
 export const labelOf = ({ run, wire: w }: WiredRun): string =>

@@ -7,18 +7,29 @@ export const sectionsMm2 = [0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70
 export const fusesA = [2, 3, 5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100]
 
 export type Wire = { currentA: number; sectionMm2: number; dropV: number; dropShare: number; fuseA: number; cableMustCarryA: number }
+/** What is fed: W, V, mm one way. `back` by the body: only the way out is counted, and what the body loses is not. */
+export type Fed = { powerW: number; supplyV: number; lengthMm: number; back: 'cable' | 'body' }
+/** Most of the supply lost on the way, the fuse's reserve over the current, and the most a square millimetre is trusted to carry: the shop's own. */
+export type WireRules = { mostShare: number; reserve: number; mostAPerMm2: number }
+
+/** ΔV = n·ρ·L·I/A, n = 2 out and back by cables, 1 where the body takes it back. V */
+export const dropV = ({ lengthMm, back }: Pick<Fed, 'lengthMm' | 'back'>, currentA: number, sectionMm2: number): number =>
+  ((back === 'body' ? 1 : 2) * COPPER * (lengthMm / 1000) * currentA) / sectionMm2
+
 /**
- * Smallest conductor whose drop over both ways, ΔV = n·ρ·L·I/A with n = 2 (1 where the body takes it back, whose own way is not reckoned), keeps under a share of the supply, and the fuse at the source: the next one above the current
- * with a reserve (the shop's own). The conductor's own rating must be no less than that fuse: its maker says.
+ * The fuse at the source is the next one above the current with a reserve; the conductor the smallest whose drop keeps under a share of the supply and that
+ * carries no less than that fuse lets through: else the cable burns before the fuse does. What its maker lets it carry where it lies comes before the rule.
  */
-export function wire(powerW: number, supplyV: number, lengthMm: number, mostShare: number, reserve: number, ways: 1 | 2 = 2): Wire {
-  const currentA = powerW / supplyV
-  const drop = (mm2: number) => (ways * COPPER * (lengthMm / 1000) * currentA) / mm2
-  const sectionMm2 = sectionsMm2.find((s) => drop(s) <= mostShare * supplyV)
+export function wire(fed: Fed, { mostShare, reserve, mostAPerMm2 }: WireRules): Wire {
+  const currentA = fed.powerW / fed.supplyV
   const fuseA = fusesA.find((f) => f >= currentA * reserve)
-  if (sectionMm2 === undefined)
-    throw new Impossible('no conductor of the list keeps the drop that low: a shorter run, less power, or more voltage')
   if (fuseA === undefined)
     throw new Impossible(`${Math.round(currentA)} A is beyond the fuses of the list: more voltage, or an electrician's own design`)
-  return { currentA, sectionMm2, dropV: drop(sectionMm2), dropShare: drop(sectionMm2) / supplyV, fuseA, cableMustCarryA: fuseA }
+  const sectionMm2 = sectionsMm2.find((s) => dropV(fed, currentA, s) <= mostShare * fed.supplyV && s * mostAPerMm2 >= fuseA)
+  if (sectionMm2 === undefined)
+    throw new Impossible(
+      'no conductor of the list keeps the drop that low and carries that fuse: a shorter run, less power, or more voltage',
+    )
+  const lost = dropV(fed, currentA, sectionMm2)
+  return { currentA, sectionMm2, dropV: lost, dropShare: lost / fed.supplyV, fuseA, cableMustCarryA: fuseA }
 }

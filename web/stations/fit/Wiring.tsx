@@ -4,8 +4,8 @@ import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import type { Assembly } from '../../../core/assembly/assembly'
 import type { Job } from '../../../core/job/job'
-import { figureText } from '../../../core/quantity/figureText'
-import { labelOf, MOST_RUNS, type Run, RunSchema, type WiredRun, wiredRuns } from '../../../core/wiring/runs'
+import { MOST_RUNS, type Run, RunSchema, type WiredRun, wiredRuns } from '../../../core/wiring/runs'
+import { FigureValue } from '../../figure/Working'
 import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { useWhole } from '../../pieces/inHand'
@@ -13,7 +13,6 @@ import { ChoiceInput } from '../../quantity/ChoiceInput'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { RemoveButton } from '../../quantity/RemoveButton'
 import { TextInput } from '../../quantity/TextInput'
-import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
 const setRuns = (of: (runs: Run[]) => Run[]) => editJob((j) => ({ ...j, wiring: of(j.wiring) }))
@@ -120,23 +119,29 @@ function OneRun({ wired, assembly }: { wired: WiredRun; assembly: Assembly }) {
 }
 
 function Found({ wired }: { wired: WiredRun }) {
-  const units = useUnits()
-  const { wire, lengthMm, alongMm, lacks, fault, run } = wired
-  if (!wire || lengthMm === null)
+  const { wire, figures, lacks, fault, run } = wired
+  if (!wire)
     return (
       <Typography role="status" variant="body2" sx={{ mt: 1, color: (t) => (fault ? t.inks.signal : t.inks.unknown) }}>
         {fault ? `No cable: ${fault}.` : `Not assessed. Missing: ${lacks.join(', ')}.`}
       </Typography>
     )
   return (
-    <Typography role="status" variant="body2" sx={{ mt: 1 }}>
-      <strong>
-        {wire.sectionMm2} mm², {labelOf(wired).replace(/^.*: /, '')}
-      </strong>
-      : {figureText(lengthMm, 'mm', units)} of cable{alongMm === null ? '' : `, ${figureText(alongMm, 'mm', units)} of it on the rack`};{' '}
-      {wire.currentA.toFixed(1)} A, {(100 * wire.dropShare).toFixed(1)} % lost; the cable carries {wire.cableMustCarryA} A or more
-      {run.holes ? `; ${run.holes} ${run.holes === 1 ? 'grommet' : 'grommets'}` : ''}
-      {run.back === 'body' ? '; what the body loses is not reckoned' : ''}.
-    </Typography>
+    <Box role="status" sx={{ mt: 1, display: 'grid', gridTemplateColumns: '1fr auto', rowGap: 0.25, fontSize: 14 }}>
+      {figures.map((f) => (
+        <Box key={f.id} sx={{ display: 'contents' }}>
+          <span>{f.name}</span>
+          <Box sx={{ textAlign: 'right' }}>
+            <FigureValue figure={f} />
+          </Box>
+        </Box>
+      ))}
+      {run.holes > 0 && (
+        <>
+          <span>Grommets</span>
+          <Box sx={{ textAlign: 'right' }}>{run.holes}</Box>
+        </>
+      )}
+    </Box>
   )
 }

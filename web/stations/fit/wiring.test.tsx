@@ -15,8 +15,11 @@ test('the lamps of the basket: conductor, fuse, drop and grommets; without its p
   const { user } = wiring()
   const run = screen.getByRole('region', { name: 'Four lamps' })
   expect(within(run).getByRole('status').textContent).toMatch(
-    /^[\d.]+ mm², fuse 15 A: \d+ mm of cable, \d+ mm of it on the rack; 9\.0 A, [\d.]+ % lost; .*; 2 grommets\.$/,
+    /^Conductor6 mm² of copperFuse at the source15 ACable\d+ mmCurrent9 ALost on the way0\.28\d VGrommets2$/,
   )
+  await user.click(within(run).getByRole('button', { name: /^Conductor: show the working/ }))
+  expect(await screen.findByText('trusted to a square millimetre')).toBeTruthy()
+  await user.keyboard('{Escape}')
   const power = within(run).getByRole('textbox', { name: 'Power, W' })
   await user.clear(power)
   await user.tab()
@@ -36,7 +39,7 @@ test('a run more in inches: asked for what it lacks, taken away again', async ()
   await type('Power, W', '60')
   await type('From there to the source', '100')
   expect(benchJob().wiring).toMatchObject([{ powerW: 60, restMm: 2540 }])
-  expect(within(run).getByRole('status').textContent).toMatch(/115 in of cable; 5\.0 A/)
+  expect(within(run).getByRole('status').textContent).toMatch(/Cable115 inCurrent5 A/)
   await user.click(within(run).getByRole('button', { name: 'Remove Run 1' }))
   expect(benchJob().wiring).toEqual([])
 })
