@@ -1,36 +1,33 @@
-import type { Inside, InsideThing } from './inside'
+import type { BicycleTaken, Inside, InsideThing } from './inside'
 
 /** A box in the room: x from the front wall, y from the left wall, z up. mm */
-export type Block = { x0: number; x1: number; y0: number; y1: number; z0: number; z1: number; what: string }
+export type Block = { x0: number; x1: number; y0: number; y1: number; z0: number; z1: number; of: string; part: string }
 type Place = NonNullable<InsideThing['place']>
 
-/** A tyre, and a frame with it, is this wide; the shop's own. mm */
-export const TYRE_MM = 60
-/** Handlebars with grips and levers, along the bicycle and up and down from their middle; the shop's own. mm */
-const BARS = { along: 160, above: 80, below: 120 }
-/** Pedals go round: what they reach from their axle, along and up; the axle's height. mm */
-const CRANK_MM = 180
-const AXLE_MM = 290
+/** How a block is called. */
+export const nameOf = (b: Block): string => (b.part ? `${b.part} of ${b.of}` : b.of)
 
 /** What a thing fills, its front end at 0, its middle line at 0, looking to the front. All of it must be measured. */
-function ownBlocks(t: InsideThing): Block[] {
+function ownBlocks(t: InsideThing, as: BicycleTaken): Block[] {
   const [L, W, H] = [t.lengthMm ?? 0, t.widthMm ?? 0, t.heightMm ?? 0]
-  if (t.kind === 'box') return [{ x0: 0, x1: L, y0: -W / 2, y1: W / 2, z0: 0, z1: H, what: t.name }]
+  if (t.kind === 'box') return [{ x0: 0, x1: L, y0: -W / 2, y1: W / 2, z0: 0, z1: H, of: t.name, part: '' }]
   const [bar, barZ, axle, pedals] = [t.barBehindMm ?? 0, t.barHeightMm ?? 0, t.pedalsBehindMm ?? 0, t.pedalsWideMm ?? 0]
-  const strip = (x0: number, x1: number, wide: number, z0: number, z1: number, what: string): Block => ({
-    ...{ x0: Math.max(0, x0), x1: Math.min(L, x1), y0: -wide / 2, y1: wide / 2, z0: Math.max(0, z0), z1, what: `${what} of ${t.name}` },
+  // turned along the frame they are as long as they were wide
+  const [along, wide] = t.barsTurned ? [Math.max(W, as.barsAlongMm), as.barsTurnedMm] : [as.barsAlongMm, W]
+  const strip = (x0: number, x1: number, wide: number, z0: number, z1: number, part: string): Block => ({
+    ...{ x0: Math.max(0, x0), x1: Math.min(L, x1), y0: -wide / 2, y1: wide / 2, z0: Math.max(0, z0), z1, of: t.name, part },
   })
   return [
-    strip(0, L, TYRE_MM, 0, H, 'frame'),
-    strip(bar - BARS.along / 2, bar + BARS.along / 2, W, barZ - BARS.below, Math.min(H, barZ + BARS.above), 'handlebars'),
-    strip(axle - CRANK_MM, axle + CRANK_MM, pedals, AXLE_MM - CRANK_MM, AXLE_MM + CRANK_MM, 'pedals'),
+    strip(0, L, as.frameMm, 0, H, 'frame'),
+    strip(bar - along / 2, bar + along / 2, wide, barZ - as.barsDownMm, Math.min(H, barZ + as.barsUpMm), 'handlebars'),
+    strip(axle - as.pedalsReachMm, axle + as.pedalsReachMm, pedals, as.axleMm - as.pedalsReachMm, as.axleMm + as.pedalsReachMm, 'pedals'),
   ]
 }
 
 /** Turned about the middle of its length, and put where it stands. `x` is where its forward-most end comes. */
-export function blocksOf(t: InsideThing, { xMm, yMm, deg }: Place): Block[] {
+export function blocksOf(t: InsideThing, { xMm, yMm, deg }: Place, as: BicycleTaken): Block[] {
   const L = t.lengthMm ?? 0
-  const own = ownBlocks(t)
+  const own = ownBlocks(t, as)
   const reach = own.reduce((r, b) => Math.max(r, b.y1), 0)
   return own.map((b) => {
     if (deg === 0) return { ...b, x0: b.x0 + xMm, x1: b.x1 + xMm, y0: b.y0 + yMm, y1: b.y1 + yMm }
@@ -52,7 +49,8 @@ export function archesOf(r: Inside): Block[] {
     y1,
     z0: 0,
     z1: high,
-    what: `${side} wheel arch`,
+    of: `the ${side} wheel arch`,
+    part: '',
   })
   return [box(0, wide, 'left'), box(W - wide, W, 'right')]
 }

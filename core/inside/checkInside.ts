@@ -1,4 +1,4 @@
-import { archesOf, type Block, blocksOf, gapBetween } from './blocks'
+import { archesOf, type Block, blocksOf, gapBetween, nameOf } from './blocks'
 import { type Inside, type InsideThing, lacksOf, roomLacks } from './inside'
 
 export type InsideFault = { ids: string[]; says: string; gapMm: number }
@@ -23,7 +23,7 @@ export function checkInside(r: Inside): InsideCheck {
   const notStowed = r.things.filter((t) => t.place === null).map((t) => t.name)
   if (missing.length) return { missing, notStowed, faults: [], aisle: null, out: [], held: [] }
   const [L, W, H] = [r.lengthMm ?? 0, r.widthMm ?? 0, r.heightMm ?? 0]
-  const all = stowed.map((t) => ({ t, blocks: blocksOf(t, t.place) }))
+  const all = stowed.map((t) => ({ t, blocks: blocksOf(t, t.place, r.bicycle) }))
   const faults: InsideFault[] = []
   const tell = (ids: string[], a: string, b: string, gapMm: number) =>
     faults.push({
@@ -38,10 +38,10 @@ export function checkInside(r: Inside): InsideCheck {
   all.forEach(({ t, blocks }, i) => {
     for (const other of all.slice(i + 1)) {
       const m = least(blocks, other.blocks)
-      if (m && m.gap < r.gapMm - 0.5) tell([t.id, other.t.id], m.a.what, m.b.what, m.gap)
+      if (m && m.gap < r.gapMm - 0.5) tell([t.id, other.t.id], nameOf(m.a), nameOf(m.b), m.gap)
     }
     const arch = least(blocks, archesOf(r))
-    if (arch && arch.gap < r.gapMm - 0.5) tell([t.id], arch.a.what, `the ${arch.b.what}`, arch.gap)
+    if (arch && arch.gap < r.gapMm - 0.5) tell([t.id], nameOf(arch.a), nameOf(arch.b), arch.gap)
     const walls: [string, (b: Block) => number, number][] = [
       ['the front wall', (b) => b.x0, 0],
       ['the rear doors', (b) => L - b.x1, 0],
@@ -51,7 +51,7 @@ export function checkInside(r: Inside): InsideCheck {
     ]
     for (const [wall, room, wanted] of walls) {
       const worst = blocks.reduce((m, b) => (room(b) < room(m) ? b : m))
-      if (room(worst) < wanted - 0.5) tell([t.id], worst.what, wall, room(worst))
+      if (room(worst) < wanted - 0.5) tell([t.id], nameOf(worst), wall, room(worst))
     }
   })
   return {

@@ -2,9 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { archesOf, blocksOf, gapBetween } from './blocks'
 import { checkInside } from './checkInside'
-import { type Inside, InsideSchema, type InsideThing, InsideThingSchema } from './inside'
+import { BicycleSchema, type Inside, InsideSchema, type InsideThing, InsideThingSchema } from './inside'
 import { stow, whatFrees } from './stow'
 
+const TAKEN = BicycleSchema.parse({})
 const bike = (id: string, over: Partial<InsideThing> = {}): InsideThing =>
   InsideThingSchema.parse({
     ...{ id, name: id, kind: 'bicycle', lengthMm: 1800, widthMm: 700, heightMm: 1050, barBehindMm: 500, barHeightMm: 950 },
@@ -25,9 +26,14 @@ describe('side by side for the least width, by hand', () => {
   test('bicycles in a room no longer than they are: looking the same way the handlebars meet; reversed, the handlebars of one meet the frame of the other', () => {
     const tight = room([bike('a'), bike('b')], { lengthMm: 1800 })
     const found = stow(tight)!
-    // the handlebars lie 500 from the front of one and 500 from the back of the other, clear of each other and of the pedals, 800 ± 180 and 1,000 ± 180,
-    // which meet one another: 360 + 30. Bars against frame: 350 + 30 + 30 = 410, which is more. From wall to wall: 30 + 350 + 410 + 350 + 30
-    expect(found.widthMm).toBeCloseTo(1170, 6)
+    // the handlebars lie 500 from the front of one and 500 from the back of the other, clear of each other; the pedals, 800 ± 222 and 1,000 ± 222, meet:
+    // 180 + 30 + 180. Bars against frame: 350 + 30 + 32.5 = 412.5, which is more. From wall to wall: 30 + 350 + 412.5 + 350 + 30
+    expect(found.widthMm).toBeCloseTo(1172.5, 6)
+    expect(found.width.with.map((w) => `${w.value} ${w.name}`)).toEqual([
+      '380 wall to the middle of a, by its handlebars',
+      '412.5 a to b, frame beside handlebars',
+      '380 wall to the middle of b, by its handlebars',
+    ])
     expect(new Set(found.things.map((t) => t.place?.deg)).size).toBe(2)
     // both looking to the front: 700 + 30 between the middle lines
     const same = { ...tight, things: found.things.map((t, i) => ({ ...t, place: { xMm: 0, yMm: 380 + i * 730, deg: 0 as const } })) }
@@ -50,8 +56,8 @@ describe('side by side for the least width, by hand', () => {
     const arches = { archFromMm: 1000, archLengthMm: 900, archWidthMm: 200, archHeightMm: 300 }
     expect(stow(room([box('a', 3000, 400, 500)], arches))!.widthMm).toBe(200 + 30 + 400 + 30 + 200)
     // the bars at 830 to 1,030 pass over the arch of 300; the wheels stand beside it: 30 + 200 + 30 is less than the bars' own 350 + 30
-    expect(stow(room([bike('a')], { ...arches, archFromMm: 1020, lengthMm: 2800 }))!.widthMm).toBe(760)
-    // 20 farther forward no place along the room brings the pedals past it: 200 + 30 + 180 on both sides
+    expect(stow(room([bike('a')], { ...arches, archFromMm: 1060, lengthMm: 2800 }))!.widthMm).toBe(760)
+    // 60 farther forward no place along the room brings the pedals past it: 200 + 30 + 180 on both sides
     expect(stow(room([bike('a')], { ...arches, lengthMm: 2800 }))!.widthMm).toBe(820)
     expect(archesOf(room([], arches))[1]).toMatchObject({ y0: 1500, y1: 1700 })
   })
@@ -61,10 +67,15 @@ describe('side by side for the least width, by hand', () => {
   test('what a change frees: handlebars turned along, one left at home', () => {
     const tight = room([bike('a'), bike('b')], { lengthMm: 1800 })
     const frees = whatFrees(tight, stow(tight)!)
-    // turned along, the pedals govern: 30 + 180 + 390 + 180 + 30 = 810, pedals of both ways round meeting
-    expect(frees.find((f) => f.says.startsWith('handlebars'))?.freesMm).toBeCloseTo(1170 - 810, 6)
-    expect(frees.find((f) => f.says === 'without a')?.freesMm).toBeCloseTo(1170 - 760, 6)
+    // turned along, the pedals govern: 30 + 180 + 390 + 180 + 30 = 810, pedals of both ways round meeting; the bars are as long now as they were wide
+    expect(frees.find((f) => f.says.startsWith('handlebars'))?.freesMm).toBeCloseTo(1172.5 - 810, 6)
+    expect(frees.find((f) => f.says === 'without a')?.freesMm).toBeCloseTo(1172.5 - 760, 6)
   })
+})
+
+test('handlebars turned along the frame reach as far along it as they did across', () => {
+  const blocks = blocksOf(bike('a', { barsTurned: true }), { xMm: 0, yMm: 0, deg: 0 }, TAKEN)
+  expect(blocks.find((b) => b.part === 'handlebars')).toMatchObject({ x0: 150, x1: 850, y0: -110, y1: 110 })
 })
 
 describe('as it stands', () => {
@@ -100,11 +111,11 @@ describe('as it stands', () => {
   test('turned across the room: as long as it was, its front to the right or the left, and forward-most where it is said to be', () => {
     const t = bike('a')
     for (const deg of [90, 270] as const) {
-      const blocks = blocksOf(t, { xMm: 100, yMm: 1000, deg })
+      const blocks = blocksOf(t, { xMm: 100, yMm: 1000, deg }, TAKEN)
       const span = (from: 'x0' | 'y0', to: 'x1' | 'y1') => [Math.min(...blocks.map((b) => b[from])), Math.max(...blocks.map((b) => b[to]))]
       expect(span('x0', 'x1')).toEqual([100, 800])
       expect(span('y0', 'y1')).toEqual([100, 1900])
-      const bars = blocks.find((b) => b.what.startsWith('handlebars'))!
+      const bars = blocks.find((b) => b.part === 'handlebars')!
       expect((bars.y0 + bars.y1) / 2).toBe(deg === 90 ? 1400 : 600)
     }
   })
@@ -126,11 +137,13 @@ test('whatever rides along: what is stowed is free of faults in a room as wide a
       const found = stow(r)!
       const wide = { ...r, widthMm: found.widthMm + 1e-6, things: found.things }
       expect(checkInside(wide).faults).toEqual([])
+      // the working leads from wall to wall and comes to the same
+      expect(found.width.value).toBeCloseTo(found.widthMm, 6)
       for (const a of found.things)
         for (const b of found.things) {
           if (a === b) continue
-          for (const p of blocksOf(a, a.place!))
-            for (const q of blocksOf(b, b.place!)) expect(gapBetween(p, q)).toBeGreaterThan(gapMm - 1e-6)
+          for (const p of blocksOf(a, a.place!, TAKEN))
+            for (const q of blocksOf(b, b.place!, TAKEN)) expect(gapBetween(p, q)).toBeGreaterThan(gapMm - 1e-6)
         }
     }),
     { numRuns: 30, seed: 5 },

@@ -17,6 +17,8 @@ export const InsideThingSchema = z.object({
   /** of a bicycle: across the pedals, and their axle behind the front end */
   pedalsWideMm: mm(1000),
   pedalsBehindMm: mm(5000),
+  /** the handlebars are turned along the frame */
+  barsTurned: z.boolean().default(false),
   /** its front end's place from the front wall, its middle from the left wall, and how it is turned: 0 = front to the front; null = not stowed yet */
   place: z
     .object({
@@ -28,6 +30,22 @@ export const InsideThingSchema = z.object({
     .default(null),
 })
 export type InsideThing = z.infer<typeof InsideThingSchema>
+
+/** What of every bicycle is taken to be alike: nobody measures it on each. The shop's own, to be set where they are wider. mm */
+export const BicycleSchema = z.object({
+  /** a frame with its tyres, across */
+  frameMm: z.number().min(20).max(400).default(65),
+  /** handlebars with grips and levers: along the bicycle, and up and down from their middle */
+  barsAlongMm: z.number().min(20).max(600).default(160),
+  barsUpMm: z.number().min(0).max(500).default(80),
+  barsDownMm: z.number().min(0).max(500).default(120),
+  /** turned along the frame they are this wide: stem and levers */
+  barsTurnedMm: z.number().min(20).max(600).default(220),
+  /** a crank of 172 with half of a pedal of 100 before it; their axle above the floor */
+  pedalsReachMm: z.number().min(50).max(400).default(222),
+  axleMm: z.number().min(100).max(500).default(290),
+})
+export type BicycleTaken = z.infer<typeof BicycleSchema>
 
 export const MOST_THINGS = 30
 /** The room inside as it is measured: clear floor, clear height, the wheel arches (both alike), and what is to stay free. mm */
@@ -44,6 +62,7 @@ export const InsideSchema = z.object({
   gapMm: z.number().min(0).max(500).default(30),
   /** a way along it that is to stay free; 0 = none is wanted */
   aisleMm: z.number().min(0).max(3000).default(0),
+  bicycle: BicycleSchema.default(() => BicycleSchema.parse({})),
   things: z.array(InsideThingSchema).max(MOST_THINGS, `${MOST_THINGS} things at most`).default([]),
 })
 export type Inside = z.infer<typeof InsideSchema>

@@ -1,3 +1,4 @@
+import { type Figure, figure, type Input, sum } from '../figure/figure'
 import { archesOf, type Block, blocksOf } from './blocks'
 import { type Inside, type InsideThing, lacksOf, roomLacks } from './inside'
 
@@ -10,6 +11,8 @@ export type Stowing = {
   fits: boolean
   /** every way on the grid was tried; otherwise the best that was found */
   proven: boolean
+  /** the width with its working: what stands against what, from wall to wall */
+  width: Figure
 }
 
 /** Places along the room that are tried for each thing. */
@@ -28,9 +31,9 @@ export function stow(r: Inside): Stowing | null {
   const [L, W] = [r.lengthMm ?? 0, r.widthMm ?? 0]
   if (r.things.some((t) => (t.lengthMm ?? 0) > L)) return null
   const arches = archesOf(r)
-  const options = r.things.map((t) => optionsOf(t, L))
+  const options = r.things.map((t) => optionsOf(t, r))
   const walls = options.map((list) =>
-    list.map((o) => ({ left: fromLeft(o.blocks, arches, r.gapMm), right: fromLeft(mirrored(o.blocks), arches, r.gapMm) })),
+    list.map((o) => ({ left: fromWall(o.blocks, arches, r.gapMm), right: fromWall(mirrored(o.blocks), arches, r.gapMm) })),
   )
   // how far the middle lines of two must be apart, each in each of its ways
   const pitch = options.map((a, i) =>
@@ -42,18 +45,30 @@ export function stow(r: Inside): Stowing | null {
   const go = (k: number, chosen: number[], ys: number[]): void => {
     if (ways++ > MOST_WAYS) return
     if (k === n) {
-      const width = Math.max(...ys.map((y, i) => y + walls[i]![chosen[i]!]!.right))
+      const width = Math.max(...ys.map((y, i) => y + walls[i]![chosen[i]!]!.right.mm))
       if (!best || width < best.width - SAME_MM) best = { width, chosen: [...chosen], ys: [...ys] }
       return
     }
     options[k]!.forEach((_, o) => {
-      let y = walls[k]![o]!.left
-      for (let i = 0; i < k; i++) y = Math.max(y, ys[i]! + pitch[i]![k]![chosen[i]!]![o]!)
-      if (best && y + walls[k]![o]!.right >= best.width - SAME_MM) return
+      let y = walls[k]![o]!.left.mm
+      for (let i = 0; i < k; i++) y = Math.max(y, ys[i]! + pitch[i]![k]![chosen[i]!]![o]!.mm)
+      if (best && y + walls[k]![o]!.right.mm >= best.width - SAME_MM) return
       go(k + 1, [...chosen, o], [...ys, y])
     })
   }
   go(0, [], [])
+  /** what decides the width, from the left wall to the right one: back from the thing that reaches farthest, always to what it stands against */
+  const across = ({ chosen, ys, width }: { width: number; chosen: number[]; ys: number[] }): Across[] => {
+    const wall = (i: number) => walls[i]![chosen[i]!]!
+    let at = ys.findIndex((y, i) => y + wall(i).right.mm >= width - SAME_MM)
+    const out: Across[] = [wall(at).right]
+    for (;;) {
+      const from = ys.findIndex((y, i) => i < at && Math.abs(y + pitch[i]![at]![chosen[i]!]![chosen[at]!]!.mm - ys[at]!) < SAME_MM)
+      if (from < 0) return [wall(at).left, ...out]
+      out.unshift(pitch[from]![at]![chosen[from]!]![chosen[at]!]!)
+      at = from
+    }
+  }
   const found = best as { width: number; chosen: number[]; ys: number[] } | null
   if (!found) return null
   return {
@@ -65,50 +80,74 @@ export function stow(r: Inside): Stowing | null {
     leftMm: W - found.width,
     fits: found.width <= W + SAME_MM && r.things.every((t) => (t.heightMm ?? 0) <= (r.heightMm ?? 0)),
     proven: ways <= MOST_WAYS,
+    width: widthFigure(across(found)),
   }
 }
 
+const widthFigure = (parts: Across[]): Figure =>
+  figure(
+    {
+      ...{
+        id: 'inside.width',
+        name: 'Width taken',
+        unit: 'mm',
+        formula: 'w = Σ from middle line to middle line',
+        source: 'geometry; sizes of a bicycle that nobody measured: the shop’s own',
+      },
+      with: { w: parts.map((p): Input => [p.mm, 'mm', p.says]) },
+    },
+    ({ w }) => sum(w),
+  )
+
 type Option = { xMm: number; deg: 0 | 180; blocks: Block[] }
 /** Ways of one thing: its places along the room, and both ways round where that makes a difference. */
-function optionsOf(t: InsideThing, L: number): Option[] {
-  const room = L - (t.lengthMm ?? 0)
+function optionsOf(t: InsideThing, r: Inside): Option[] {
+  const room = (r.lengthMm ?? 0) - (t.lengthMm ?? 0)
   const xs = room < 1 ? [0] : Array.from({ length: PLACES }, (_, i) => (room * i) / (PLACES - 1))
   const ways = t.kind === 'box' ? ([0] as const) : ([0, 180] as const)
-  return xs.flatMap((xMm) => ways.map((deg) => ({ xMm, deg, blocks: blocksOf(t, { xMm, yMm: 0, deg }) })))
+  return xs.flatMap((xMm) => ways.map((deg) => ({ xMm, deg, blocks: blocksOf(t, { xMm, yMm: 0, deg }, r.bicycle) })))
 }
 const mirrored = (blocks: Block[]): Block[] => blocks.map((b) => ({ ...b, y0: -b.y1, y1: -b.y0 }))
 
-/** How far a thing's middle line must stay from the left wall: its own reach, and the arch where it does not pass over it. */
-function fromLeft(blocks: Block[], arches: Block[], gapMm: number): number {
+/** A distance across the room, and what decides it. mm */
+type Across = { mm: number; says: string }
+const wider = (a: Across, b: Across): Across => (b.mm > a.mm ? b : a)
+
+/** How far a thing's middle line must stay from a wall: its own reach, and the arch where it does not pass over it. `blocks` as seen from that wall. */
+function fromWall(blocks: Block[], arches: Block[], gapMm: number): Across {
   const [arch] = arches
-  return Math.max(
-    ...blocks.map((b) => {
+  return blocks
+    .map((b): Across => {
       const meets = arch && b.x0 < arch.x1 + gapMm && arch.x0 < b.x1 + gapMm && b.z0 < arch.z1
-      return (meets ? arch.y1 : 0) + gapMm - b.y0
-    }),
-  )
+      return {
+        mm: (meets ? arch.y1 : 0) + gapMm - b.y0,
+        says: `${meets ? 'wheel arch' : 'wall'} to the middle of ${b.of}, by its ${partOf(b)}`,
+      }
+    })
+    .reduce(wider)
 }
 /** How far apart the middle lines of two must be so that the second stands right of the first with the gap between all that could meet; −∞ = one behind the other. */
-function lateral(a: Block[], b: Block[], gapMm: number): number {
-  let least = Number.NEGATIVE_INFINITY
+function lateral(a: Block[], b: Block[], gapMm: number): Across {
+  let least: Across = { mm: Number.NEGATIVE_INFINITY, says: '' }
   for (const p of a)
     for (const q of b) {
       const meet = p.x0 < q.x1 + gapMm && q.x0 < p.x1 + gapMm && p.z0 < q.z1 && q.z0 < p.z1
-      if (meet) least = Math.max(least, p.y1 - q.y0 + gapMm)
+      if (meet) least = wider(least, { mm: p.y1 - q.y0 + gapMm, says: `${p.of} to ${q.of}, ${partOf(p)} beside ${partOf(q)}` })
     }
   return least
 }
+const partOf = (b: Block): string => b.part || 'side'
 
 export type Frees = { says: string; freesMm: number }
 /** What a change gives of the width, each worked out anew: handlebars turned along the frame, one thing left at home, the gaps halved. */
 export function whatFrees(r: Inside, now: Stowing): Frees[] {
-  const bikes = r.things.filter((t) => t.kind === 'bicycle')
+  const bikes = r.things.filter((t) => t.kind === 'bicycle' && !t.barsTurned)
   const tries: { says: string; room: Inside }[] = [
     ...(bikes.length
       ? [
           {
             says: 'handlebars turned along the frames',
-            room: { ...r, things: r.things.map((t) => (t.kind === 'bicycle' ? { ...t, widthMm: BARS_TURNED_MM } : t)) },
+            room: { ...r, things: r.things.map((t) => (t.kind === 'bicycle' ? { ...t, barsTurned: true } : t)) },
           },
         ]
       : []),
@@ -124,5 +163,3 @@ export function whatFrees(r: Inside, now: Stowing): Frees[] {
     .filter((f) => f.freesMm > 0.5)
     .sort((a, b) => b.freesMm - a.freesMm)
 }
-/** Handlebars turned along still stick out by stem and levers; the shop's own. mm */
-const BARS_TURNED_MM = 220

@@ -1,7 +1,9 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
-import { type Inside, type InsideThing, MOST_THINGS } from '../../../core/inside/inside'
+import { type BicycleTaken, type Inside, type InsideThing, MOST_THINGS } from '../../../core/inside/inside'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { RemoveButton } from '../../quantity/RemoveButton'
 import { TextInput } from '../../quantity/TextInput'
@@ -32,6 +34,17 @@ const BICYCLE: [ThingField, string][] = [
   ['barHeightMm', 'Handlebars above floor'],
   ['pedalsWideMm', 'Over the pedals'],
   ['pedalsBehindMm', 'Pedals behind front'],
+]
+
+/** With what each can be, least and most. mm */
+const TAKEN: [keyof BicycleTaken, string, number, number][] = [
+  ['frameMm', 'Frame and tyres, across', 20, 400],
+  ['barsAlongMm', 'Handlebars, along', 20, 600],
+  ['barsUpMm', 'They reach up', 0, 500],
+  ['barsDownMm', 'They reach down', 0, 500],
+  ['barsTurnedMm', 'Turned along, across', 20, 600],
+  ['pedalsReachMm', 'Pedals reach from axle', 50, 400],
+  ['axleMm', 'Pedal axle above floor', 100, 500],
 ]
 
 /** The room inside by measure, and what rides in it. */
@@ -68,6 +81,23 @@ export function InsideInputs({ inside }: { inside: Inside }) {
           onChange={(v) => v !== null && setInside((r) => ({ ...r, aisleMm: v }))}
         />
       </Group>
+      {inside.things.some((t) => t.kind === 'bicycle') && (
+        <Group title="A bicycle is taken as" columns={2}>
+          {TAKEN.map(([key, label, least, most]) => (
+            <QuantityInput
+              key={key}
+              label={label}
+              min={least}
+              max={most}
+              value={inside.bicycle[key]}
+              onChange={(v) => v !== null && setInside((r) => ({ ...r, bicycle: { ...r.bicycle, [key]: v } }))}
+            />
+          ))}
+          <Typography variant="caption" sx={{ color: 'text.secondary', gridColumn: '1 / -1' }}>
+            The shop’s own figures: set them to the widest that rides along.
+          </Typography>
+        </Group>
+      )}
       <Group title="What rides in it">
         {inside.things.map((t) => (
           <Thing key={t.id} thing={t} />
@@ -106,6 +136,12 @@ function Thing({ thing: t }: { thing: InsideThing }) {
           />
         ))}
       </Box>
+      {t.kind === 'bicycle' && (
+        <FormControlLabel
+          control={<Switch checked={t.barsTurned} onChange={(_, barsTurned) => setThing(t.id, { barsTurned })} />}
+          label="Handlebars turned along"
+        />
+      )}
     </Box>
   )
 }

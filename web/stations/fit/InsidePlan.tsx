@@ -75,7 +75,7 @@ export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
       <rect x={0} y={0} width={L} height={W} fill={inks.roofFill} stroke={inks.vehicle} strokeWidth={14} />
       {aisle && aisle.widthMm > 1 && <rect x={0} y={aisle.fromMm} width={L} height={aisle.widthMm} fill={inks.glass} opacity={0.8} />}
       {archesOf(inside).map((b) => (
-        <g key={b.what}>{rect(b, inks.likeness, inks.vehicle)}</g>
+        <g key={b.of + b.part}>{rect(b, inks.likeness, inks.vehicle)}</g>
       ))}
       <text x={20} y={-30} fontSize={70} fill={inks.quiet}>
         front
@@ -87,7 +87,7 @@ export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
         if (!t.place) return null
         const bad = wrong.has(t.id)
         const ink = bad ? inks.signal : chosen === t.id ? inks.selected : inks.member
-        const blocks = blocksOf(t, t.place)
+        const blocks = blocksOf(t, t.place, inside.bicycle)
         const [first] = blocks
         return (
           // biome-ignore lint/a11y/useSemanticElements: a shape in a drawing is no button element
@@ -111,7 +111,7 @@ export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
             onPointerCancel={drop}
           >
             {blocks.map((b) => (
-              <g key={b.what}>{rect(b, t.kind === 'box' ? inks.cargoFill : inks.memberFill, ink)}</g>
+              <g key={b.of + b.part}>{rect(b, t.kind === 'box' ? inks.cargoFill : inks.memberFill, ink)}</g>
             ))}
             {first && (
               <text

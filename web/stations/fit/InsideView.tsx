@@ -7,6 +7,7 @@ import { checkInside, type InsideCheck } from '../../../core/inside/checkInside'
 import { type Inside, lacksOf, roomLacks } from '../../../core/inside/inside'
 import { stow, whatFrees } from '../../../core/inside/stow'
 import { figureText, withLengths } from '../../../core/quantity/figureText'
+import { FigureValue } from '../../figure/Working'
 import { useUnits } from '../../quantity/units'
 import { InsidePlan } from './InsidePlan'
 import { setInside, setThing, turned } from './inside'
@@ -105,8 +106,8 @@ function LeastWidth({ inside }: { inside: Inside }) {
   return (
     <Box component="section" aria-label="Least width" sx={{ display: 'grid', gap: 0.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-        <Typography sx={{ fontWeight: 600, color: found.fits ? undefined : (t) => t.inks.signal }}>
-          Side by side they take {text(found.widthMm)} of {text(inside.widthMm ?? 0)}
+        <Typography component="div" sx={{ fontWeight: 600, color: found.fits ? undefined : (t) => t.inks.signal }}>
+          Side by side they take <FigureValue figure={found.width} /> of {text(inside.widthMm ?? 0)}
           {found.fits ? `, ${text(found.leftMm)} left` : found.leftMm < 0 ? `, ${text(-found.leftMm)} too much` : ', and one is too high'}
           {found.proven ? '' : ' (best found)'}
         </Typography>
