@@ -6,7 +6,7 @@ import { afterwards, type TimedStep } from './afterwards'
 import { type Quote, quote } from './quote'
 
 const step = (title: string, reckonedMin: number, tookMin: number | null, done = true): TimedStep => ({ title, reckonedMin, tookMin, done })
-const line = (name: string, value: number | null) => ({ name, detail: '', figure: { value } })
+const line = (name: string, value: number | null) => ({ name, detail: '', figure: { value }, ...(name === 'Labour' ? { work: true } : {}) })
 const sold = (metal: number | null): Quote =>
   ({ lines: [line('Bar stock', metal), line('Labour', 90_000), line('Feet', 10_000)], price: { value: 150_000 } }) as unknown as Quote
 

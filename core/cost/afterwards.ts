@@ -20,7 +20,7 @@ const TELLING_MIN = 5
 const TELLING_SHARE = 0.1
 
 /**
- * What a job came to: the price without what was bought and paid out for it, over the hours it took. Labour is the only line that is not paid out. Null =
+ * What a job came to: the price without what was bought and paid out for it, over the hours it took. The shop's own work is not paid out. Null =
  * nothing of it was done or timed yet.
  */
 export function afterwards(quote: Quote, steps: TimedStep[]): Afterwards | null {
@@ -41,7 +41,7 @@ export function afterwards(quote: Quote, steps: TimedStep[]): Afterwards | null 
     },
     ({ timed, reckoned }) => (timed + reckoned) / 60,
   )
-  const paid = quote.lines.filter((l) => l.name !== LABOUR)
+  const paid = quote.lines.filter((l) => !l.work)
   const paidOut = paid.some((l) => l.figure.value === null) ? null : sum(paid.map((l) => l.figure.value ?? 0))
   const left = steps.length - done.length
   const toCome = sum(steps.filter((s) => !s.done).map((s) => s.reckonedMin))
@@ -67,5 +67,3 @@ export function afterwards(quote: Quote, steps: TimedStep[]): Afterwards | null 
     .sort((a, b) => b.tookMin - b.reckonedMin - (a.tookMin - a.reckonedMin))
   return { hours, earnedPerHour, timed: timed.length, done: done.length, left, wentWrong }
 }
-/** The one line of a quote that is the shop's own work. */
-const LABOUR = 'Labour'

@@ -7,7 +7,8 @@ import { type Figure, figure, type Input, type Inputs, type Known, SHOP_RULE, su
 import type { CutPlan } from '../nesting/planCuts'
 import type { Rules } from '../rules/rules'
 
-export type QuoteLine = { name: string; detail: string; figure: Figure }
+/** `work` = the shop's own hours, which nobody is paid for but the shop */
+export type QuoteLine = { name: string; detail: string; figure: Figure; work?: true }
 export type Quote = {
   lines: QuoteLine[]
   cost: Figure
@@ -117,6 +118,7 @@ export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rule
     },
     {
       name: 'Labour',
+      work: true,
       detail: `${hours.toFixed(1)} h`,
       figure: money(
         {

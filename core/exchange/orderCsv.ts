@@ -21,7 +21,7 @@ export function orderCsv(lines: PooledLine[], bars: PooledBars | null): string {
       l.for.map((f) => f.title).join('; '),
     ])
   const seller = lines.find((l) => l.kind === 'sections')?.supplier?.name ?? ''
-  const bought = (bars?.plan.purchases ?? []).map((p) => [
+  const bought = (bars?.buy ?? []).map((p) => [
     seller,
     `${profileOf(p.profileId).name}, bar of ${p.lengthMm} mm`,
     p.count,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Rules } from '../rules/rules'
 import type { Need } from './needs'
 import { type Supplier, supplierOf } from './suppliers'
 
@@ -17,15 +18,20 @@ export type Kit = z.infer<typeof KitSchema>
 export type KitState = 'here' | 'ordered' | 'missing'
 export type KitRow = Need & { state: KitState; here: number; due: string | null; said: string; supplier: Supplier | null }
 
-/** Metal is bought by the bar and the sheet: a hundredth more of it is in what came. The shop's own. Counted things are counted. */
-const SAME = { mm: 0.01, 'mm²': 0.01, piece: 1e-6 }
+/** A count is a count; below this share it is rounding. */
+const ROUNDING = 1e-6
 
 /** Each line of what a job needs, and whether it is here. What the design has come to need since is missing again, by itself. */
-export const kitRows = (needs: Need[], kit: Kit, suppliers: readonly Supplier[]): KitRow[] =>
+export const kitRows = (needs: Need[], kit: Kit, suppliers: readonly Supplier[], rules: Pick<Rules, 'metalSparePercent'>): KitRow[] =>
   needs.map((n) => {
     const known = kit[n.key]
     const here = known?.here ?? 0
-    const state = here >= n.quantity * (1 - SAME[n.unit]) ? 'here' : known?.due ? 'ordered' : 'missing'
+    const state =
+      here >= n.quantity * (1 - (n.unit === 'piece' ? ROUNDING : rules.metalSparePercent / 100))
+        ? 'here'
+        : known?.due
+          ? 'ordered'
+          : 'missing'
     return {
       ...n,
       state,

@@ -1,5 +1,6 @@
 import type { Tools } from '../calculator/tools'
 import type { CutPart } from '../cutList/cutList'
+import { type Figure, figure, type Input, SHOP_RULE, sum } from '../figure/figure'
 import { type CutPlan, planCuts } from '../nesting/planCuts'
 import type { Rules } from '../rules/rules'
 import type { Remnant, Stock } from '../stock/stock'
@@ -47,33 +48,73 @@ export const comingLines = (jobs: { id: string; title: string; rows: KitRow[] }[
     ).map((l) => ({ ...l, due })),
   )
 
+/** What lines of an order come to; metal by the bar is priced by the common plan and left out. Unknown where one has no price. */
+export const orderSum = (lines: readonly PooledLine[]): Figure =>
+  figure(
+    {
+      ...{ id: 'purchase.order', name: 'These lines come to', unit: 'money', formula: 'Σ price', source: `catalogue, ${SHOP_RULE}` },
+      with: { P: lines.filter((l) => l.kind !== 'sections').map((l): Input => [l.minor, 'money', `price of ${l.name}`]) },
+    },
+    ({ P }) => sum(P),
+  )
+
 export type PooledJob = { id: string; title: string; parts: CutPart[] }
-export type PooledBars = { plan: CutPlan; togetherMinor: number; oneByOneMinor: number | null; savesMinor: number | null }
+/** What is ordered of bars, what of the rack is used for it, and what no bar on sale or on the rack gives. Minor units; null = not all of it has a bar. */
+export type PooledBars = {
+  buy: CutPlan['purchases']
+  usedOffcuts: number
+  unplaced: { profileId: string; marks: string[]; lengthMm: number; reason: string }[]
+  togetherMinor: number | null
+  oneByOneMinor: number | null
+  saves: Figure
+}
+
 /**
- * Bars of all jobs planned together, against each job by itself from what the one before it left on the rack. Minor units; null = a job's own plan leaves
- * something out, so that there is nothing to compare with.
+ * Bars of all jobs planned together, against each job by itself from what the one before it left on the rack. Going job by job is a way of buying together
+ * as well: where a search that was cut short found nothing cheaper, that is what is ordered.
  */
-export function pooledBars(
-  jobs: { id: string; title: string; parts: CutPart[] }[],
-  stock: Stock,
-  rules: Rules,
-  timeLimitMs: number,
-  tools: Tools,
-): PooledBars {
+export function pooledBars(jobs: PooledJob[], stock: Stock, rules: Rules, timeLimitMs: number, tools: Tools): PooledBars {
   const options = { useRemnants: true, timeLimitMs: Math.max(300, Math.floor(timeLimitMs / (jobs.length + 2))) }
-  const all = jobs.flatMap((j) => j.parts.map((p) => ({ ...p, id: `${j.id} ${p.id}`, name: `${j.title}: ${p.name}` })))
-  const plan = planCuts(all, stock, rules, { ...options, timeLimitMs: options.timeLimitMs * 2 }, tools)
+  const all = jobs.flatMap((j) => j.parts.map((p) => ({ ...p, id: `${j.id} ${p.id}` })))
+  const common = planCuts(all, stock, rules, { ...options, timeLimitMs: options.timeLimitMs * 2 }, tools)
   let rack = stock
-  let oneByOneMinor: number | null = 0
-  for (const j of jobs) {
-    const alone = planCuts(j.parts, rack, rules, options, tools)
-    oneByOneMinor = oneByOneMinor === null || !alone.complete ? null : oneByOneMinor + alone.costMinor
-    rack = { ...rack, remnants: leftBy(alone, rack.remnants) }
+  const alone = jobs.map((j) => {
+    const plan = planCuts(j.parts, rack, rules, options, tools)
+    rack = { ...rack, remnants: leftBy(plan, rack.remnants) }
+    return plan
+  })
+  const cost = (plans: CutPlan[]): number | null => (plans.every((p) => p.complete) ? sum(plans.map((p) => p.costMinor)) : null)
+  const [together, oneByOneMinor] = [cost([common]), cost(alone)]
+  const plans = oneByOneMinor !== null && (together === null || oneByOneMinor < together) ? alone : [common]
+  const saves = figure(
+    {
+      ...{ id: 'purchase.saves', name: 'Saved by buying together', unit: 'money', formula: 'S = Σ alone − together' },
+      source: 'cut plans, merchant’s prices',
+      with: {
+        alone: alone.map((p, i): Input => [cost([p]), 'money', `bars of ${jobs[i]?.title ?? ''}, by itself`]),
+        together: [cost(plans), 'money', 'bars of all jobs together'],
+      },
+      assumes: ['job by job, each cuts first from what the one before it left'],
+    },
+    (v) => sum(v.alone) - v.together,
+  )
+  const own = new Set(stock.remnants.map((r) => r.id))
+  return {
+    buy: bought(plans),
+    usedOffcuts: sum(plans.flatMap((p) => p.used.filter((u) => own.has(u.remnantId)).map((u) => u.count))),
+    unplaced: plans.flatMap((p) => p.profiles.flatMap(({ profileId, unplaced }) => unplaced.map((u) => ({ ...u, profileId })))),
+    togetherMinor: cost(plans),
+    oneByOneMinor,
+    saves,
   }
-  const comparable = plan.complete && oneByOneMinor !== null
-  // a search that was cut short may find less together than one by one: then there is nothing to save by it
-  const savesMinor = comparable ? Math.max(0, (oneByOneMinor ?? 0) - plan.costMinor) : null
-  return { plan, togetherMinor: plan.costMinor, oneByOneMinor: comparable ? oneByOneMinor : null, savesMinor }
+}
+
+/** The bars that several plans ask for, alike ones on one line. */
+function bought(plans: CutPlan[]): CutPlan['purchases'] {
+  const lines = new Map<string, CutPlan['purchases'][number]>()
+  for (const p of plans.flatMap((plan) => plan.purchases))
+    lines.set(p.stockId, { ...p, count: p.count + (lines.get(p.stockId)?.count ?? 0) })
+  return [...lines.values()]
 }
 
 /** The rack after a plan was cut: what it took is gone, what it keeps has come. */

@@ -204,6 +204,7 @@ export const RulesSchema = z.object({
   handN: rule(150, 20, 500, 'Fit', 'Most that a hand pulls or lifts at a lid', 'N'),
 
   wetWoodShare: rule(0.25, 0, 1, 'Structure', 'Wood is heavier when wet, by', ''),
+  metalSparePercent: rule(1, 0, 20, 'Money', 'So much more metal is in the bars and sheets that came than was ticked', '%'),
   sparesPercent: rule(5, 0, 100, 'Money', 'Spare bolts, nuts, washers and caps', '%'),
   labourPerHour: rule(62, 0, 1000, 'Money', 'Labour per hour', 'money'),
   hoursBase: rule(2.5, 0, 40, 'Money', 'Hours to set out and fit, before any part', 'h'),

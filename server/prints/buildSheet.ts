@@ -19,7 +19,7 @@ export function buildSheetPdf(job: Job, rules: Rules, { workshop, suppliers, cal
   const paper = openPaper(title)
   const made = builtFrom(job, rules)
   const plan = buildPlan({ ...made, workshop, suppliers, rules })
-  const kit = kitRows(needsOf(made.assembly, rules), job.kit, suppliers)
+  const kit = kitRows(needsOf(made.assembly, rules), job.kit, suppliers, rules)
   const days = daysAlone(plan, job, { kit: kitStanding(kit), today: title.date, rules, calendar })
   const on = new Map(days.steps.map((s) => [s.stepId, s]))
   const late = lateBy(days.handOverOn, job.due)

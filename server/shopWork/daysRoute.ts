@@ -22,10 +22,10 @@ export function daysRoutes(all: AskWork, shelves: ShelfStore): Router {
       daysAWeek: rules.workDays,
       calendar: shop.calendar,
       wet: shop.calendar.outdoors ? [...simulatedWetDays(today)] : [],
-      jobs: built.map((j) => workJob(j.id, j.job, j.work, kitStanding(kitOf(j, shop)))),
+      jobs: built.map((j) => workJob(j.id, j.job, j.work, kitStanding(kitOf(j, { shop, rules })))),
       about: built.map((j) => ({
         ...{ id: j.id, revision: j.revision, client: j.job.brief.clientName, vehicle: j.job.vehicle.name },
-        kit: kitStanding(kitOf(j, shop)).state,
+        kit: kitStanding(kitOf(j, { shop, rules })).state,
       })),
       left,
       more,

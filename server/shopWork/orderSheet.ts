@@ -24,7 +24,7 @@ export function orderSheetPdf(
     if (i) nextPage(paper)
     paper.font('bold').fontSize(13).fillColor(INK).text(seller, MARGIN, 58)
     const mine = lines.filter((l) => (l.supplier?.name ?? NOBODY) === seller)
-    const fromPlan = bars && mine.some((l) => l.kind === 'sections') ? bars.plan.purchases : []
+    const fromPlan = bars && mine.some((l) => l.kind === 'sections') ? bars.buy : []
     const rest = mine.filter((l) => !(l.kind === 'sections' && bars))
     table(
       paper,

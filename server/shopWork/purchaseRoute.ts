@@ -34,12 +34,12 @@ export function purchaseRoutes({ all, jobs, shelves, workshop }: Parts): Router 
     return { buying, left, more, rules, shop }
   }
   const purchase = async (response: Response): Promise<PurchaseAnswer> => {
-    const { buying, left, more, shop } = await toBuy(response)
-    const rows = buying.map((j) => ({ id: j.id, title: j.job.title, rows: kitOf(j, shop) }))
+    const { buying, left, more, rules, shop } = await toBuy(response)
+    const rows = buying.map((j) => ({ id: j.id, title: j.job.title, rows: kitOf(j, { shop, rules }) }))
     return {
       lines: pooledLines(rows),
       coming: comingLines(rows),
-      jobs: buying.map((j) => ({ id: j.id, revision: j.revision, title: j.job.title, kit: kitStanding(kitOf(j, shop)) })),
+      jobs: buying.map((j) => ({ id: j.id, revision: j.revision, title: j.job.title, kit: kitStanding(kitOf(j, { shop, rules })) })),
       suppliers: shop.suppliers,
       left,
       more,
@@ -48,12 +48,12 @@ export function purchaseRoutes({ all, jobs, shelves, workshop }: Parts): Router 
   /** The bars of all jobs that have none here or ordered, planned together; null where there are none. */
   const bars = async (response: Response): Promise<PooledBars | null> => {
     const { buying, rules, shop } = await toBuy(response)
-    const wanted = buying.filter((j) => kitOf(j, shop).some((r) => r.kind === 'sections' && r.state === 'missing'))
+    const wanted = buying.filter((j) => kitOf(j, { shop, rules }).some((r) => r.kind === 'sections' && r.state === 'missing'))
     if (!wanted.length) return null
     const stock = (await shelves.get('stock')).document
     // what of a job's sections is here or ordered already is not planned for a second time
     const pooled = wanted.map((j) => {
-      const missing = new Set(kitOf(j, shop).flatMap((r) => (r.state === 'missing' ? [r.key] : [])))
+      const missing = new Set(kitOf(j, { shop, rules }).flatMap((r) => (r.state === 'missing' ? [r.key] : [])))
       return { id: j.id, title: j.job.title, parts: j.work.parts.filter((p) => missing.has(sectionKey(p.profileId))) }
     })
     return working(workshop, { kind: 'pool', jobs: pooled, stock, rules }, response)

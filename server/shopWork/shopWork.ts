@@ -61,5 +61,6 @@ export function readKept(document: string): ReturnType<typeof readJob> {
 const titleOf = (document: string): string => /"title":"([^"]{1,120})"/.exec(document)?.[1] ?? 'a job'
 
 /** A job's kit as it stands. */
-export const kitOf = ({ job, work }: OnCalendar, shop: Shop): KitRow[] => kitRows(work.needs, job.kit, shop.suppliers)
+export const kitOf = ({ job, work }: OnCalendar, { shop, rules }: Pick<ShopWork, 'shop' | 'rules'>): KitRow[] =>
+  kitRows(work.needs, job.kit, shop.suppliers, rules)
 export type AskWork = ReturnType<typeof shopWork>

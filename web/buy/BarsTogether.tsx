@@ -7,6 +7,7 @@ import { profileOf } from '../../core/catalogue/profiles'
 import type { PooledBars } from '../../core/purchase/pooled'
 import { figureText } from '../../core/quantity/figureText'
 import { moneyText } from '../../core/quantity/money'
+import { FigureValue } from '../figure/Working'
 import { useUnits } from '../quantity/units'
 import { usePooledBars } from './usePurchase'
 
@@ -30,23 +31,17 @@ export function BarsTogether() {
   )
 }
 
-function Plan({ bars: { plan, togetherMinor, oneByOneMinor, savesMinor } }: { bars: PooledBars }) {
+function Plan({ bars: { buy, usedOffcuts: offcuts, unplaced, togetherMinor, oneByOneMinor, saves } }: { bars: PooledBars }) {
   const units = useUnits()
-  const offcuts = plan.used.reduce((s, u) => s + u.count, 0)
-  const unplaced = plan.profiles.flatMap((p) => p.unplaced.map((u) => ({ ...u, profileId: p.profileId })))
   return (
     <Box>
-      <Typography variant="body2" role="status">
-        {moneyText(togetherMinor)} together
-        {oneByOneMinor === null
-          ? ''
-          : savesMinor
-            ? `, ${moneyText(oneByOneMinor)} job by job: ${moneyText(savesMinor)} saved`
-            : `, no less than job by job (${moneyText(oneByOneMinor)})`}
+      <Typography variant="body2" component="div" role="status">
+        {moneyText(togetherMinor)} together, {oneByOneMinor === null ? 'not to be compared with' : moneyText(oneByOneMinor)} job by job:{' '}
+        <FigureValue figure={saves} /> saved
         {offcuts ? `; ${offcuts} ${offcuts === 1 ? 'offcut' : 'offcuts'} of the rack used` : ''}
       </Typography>
       <Box component="ul" aria-label="Bars to order" sx={{ m: 0, pl: 2.25, fontSize: 15, listStyle: 'disc' }}>
-        {plan.purchases.map((p) => (
+        {buy.map((p) => (
           <li key={p.stockId}>
             <strong>{p.count} ×</strong> {profileOf(p.profileId).name}, {figureText(p.lengthMm, 'mm', units)}
           </li>

@@ -2,10 +2,10 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import type { PooledLine } from '../../core/purchase/pooled'
+import { orderSum, type PooledLine } from '../../core/purchase/pooled'
 import type { Supplier } from '../../core/purchase/suppliers'
-import { moneyText } from '../../core/quantity/money'
 import { dateOf } from '../../core/schedule/shopCalendar'
+import { FigureValue } from '../figure/Working'
 import { TextInput } from '../quantity/TextInput'
 import { BuyLines } from './BuyLines'
 
@@ -21,18 +21,15 @@ type Props = {
 /** One supplier's order: its lines, what they come to, and the day they are to be here, which moves the days of every job they are for. */
 export function SupplierOrder({ supplier, lines, today, busy, onOrder }: Props) {
   const [due, setDue] = useState(() => dateOf(today, supplier?.leadDays ?? USUAL_DAYS))
-  const priced = lines.every((l) => l.minor !== null || l.kind === 'sections')
-  const sum = lines.reduce((s, l) => s + (l.minor ?? 0), 0)
   const name = supplier?.name || 'Nobody is entered who sells these'
   return (
     <Box component="section" aria-label={name}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: 0.75 }}>
         <Typography variant="h2">{name}</Typography>
-        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        <Typography variant="body2" component="div" sx={{ color: 'text.secondary' }}>
           {supplier ? `${supplier.leadDays} days, ` : ''}
-          {moneyText(sum)}
+          <FigureValue figure={orderSum(lines)} />
           {lines.some((l) => l.kind === 'sections') ? ' without the bars' : ''}
-          {priced ? '' : ' and what has no price'}
         </Typography>
         <Box sx={{ width: 165 }}>
           <TextInput label="Comes on" type="date" value={due} onChange={(v) => v && setDue(v)} />

@@ -21,7 +21,8 @@ type Props = {
 /** A job in one line: its hours of work on each day, its waiting between them, the day promised and the day it is handed over. */
 export function JobLane({ job, placed, days, given, columns, open, chosen, onOpen }: Props) {
   const { inks } = useTheme()
-  const hours = hoursByDay(job, placed, given)
+  const shut = new Set(columns.flatMap((c) => (c.shut ? [c.day] : [])))
+  const hours = hoursByDay(job, placed, shut)
   const late = (days.daysLate ?? 0) > 0
   return (
     <Lane
@@ -139,7 +140,7 @@ const stepOf = (job: WorkJob, p: Placed) => job.steps.find((s) => s.id === p.ste
 const waits = (job: WorkJob, placed: Placed[], today: string): Placed[] =>
   placed.filter((p) => (stepOf(job, p)?.waitHours ?? 0) > 0 && (!job.done[p.stepId] || p.readyOn > today))
 
-function hoursByDay(job: WorkJob, placed: Placed[], given: WorkGiven): Map<number, number> {
+function hoursByDay(job: WorkJob, placed: Placed[], shut: ReadonlySet<number>): Map<number, number> {
   const hours = new Map<number, number>()
   for (const p of placed) {
     const s = stepOf(job, p)
@@ -149,14 +150,9 @@ function hoursByDay(job: WorkJob, placed: Placed[], given: WorkGiven): Map<numbe
       const day = Math.floor(p.begins + 1e-9) + i
       return { day, part: Math.min(p.ends, day + 1) - Math.max(p.begins, day) }
     })
-    const open = covered.filter(({ day }) => !isShut(given, day))
+    const open = covered.filter(({ day }) => !shut.has(day))
     const sum = open.reduce((t, c) => t + c.part, 0)
     for (const { day, part } of open) hours.set(day, (hours.get(day) ?? 0) + (sum > 0 ? ((s.minutes / 60) * part) / sum : 0))
   }
   return hours
-}
-function isShut(given: WorkGiven, day: number): boolean {
-  const at = Date.parse(`${given.today}T00:00:00Z`) + day * 86_400_000
-  const date = new Date(at).toISOString().slice(0, 10)
-  return (new Date(at).getUTCDay() + 6) % 7 >= given.daysAWeek || given.calendar.closed.some((c) => c.from <= date && date <= c.to)
 }

@@ -6,7 +6,7 @@ import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { broughtTooSoon, vehicleVisits } from '../../core/build/vehicleVisits'
 import { waysAhead } from '../../core/schedule/catchUp'
-import { chainOf, whyLate } from '../../core/schedule/chain'
+import { becauseWords, chainOf, whyLate } from '../../core/schedule/chain'
 import type { JobDays, Schedule, WorkGiven, WorkJob } from '../../core/schedule/work'
 import { TextInput } from '../quantity/TextInput'
 import { handOverWords } from './JobLane'
@@ -46,6 +46,19 @@ export function JobPanel({ given, days, job, own, kit, onSet }: Props) {
           <Box component="ul" sx={{ m: 0, pl: 2.25, fontSize: 14.5 }}>
             {whyLate(chain, job.title, given).map((w) => (
               <li key={w}>{w}</li>
+            ))}
+          </Box>
+        </Box>
+      )}
+      {chain.length > 0 && (
+        <Box component="details" sx={{ fontSize: 14.5 }}>
+          <summary>What its day hangs on</summary>
+          <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
+            {chain.map((l) => (
+              <li key={l.placed.jobId + l.placed.stepId}>
+                {l.placed.from}: {l.title}
+                {l.jobTitle === job.title ? '' : ` of ${l.jobTitle}`}, {becauseWords(l.placed, given)}
+              </li>
             ))}
           </Box>
         </Box>

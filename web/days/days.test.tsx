@@ -66,7 +66,7 @@ test('a step moved beside one that waits for an order keeps only what was moved;
   const { user } = mount(<DaysPage />)
   await user.click(await screen.findByRole('button', { name: /Rack/ }))
   fireEvent.click(screen.getByRole('button', { name: /^receive, 2026-11-27/ }))
-  expect(screen.getByText(/what was ordered is to come on that day/)).toBeTruthy()
+  expect(within(screen.getByRole('region', { name: 'Step: receive' })).getByText(/what was ordered is to come on that day/)).toBeTruthy()
   expect(screen.queryByRole('button', { name: 'Leave all its days free' })).toBeNull()
   const cut = screen.getByRole('button', { name: /^cut, / })
   fireEvent.keyDown(cut, { key: 'ArrowRight', shiftKey: true })

@@ -1,4 +1,4 @@
-import { dateOf, weekdayOf, within } from '../../core/schedule/shopCalendar'
+import { dateOf, dayOf, weekdayOf, within } from '../../core/schedule/shopCalendar'
 import type { Schedule, WorkGiven } from '../../core/schedule/work'
 
 export const DAY_PX = 30
@@ -10,7 +10,7 @@ export type DayColumn = { day: number; date: string; weekday: number; shut: stri
 
 /** The days drawn: from a little before today until after the last step and the last promise. */
 export function dayColumns(given: WorkGiven, days: Schedule): DayColumn[] {
-  const last = Math.max(14, ...days.placed.map((p) => Math.ceil(p.ends)), ...given.jobs.map((j) => (j.due ? dueDay(given, j.due) : 0)))
+  const last = Math.max(14, ...days.placed.map((p) => Math.ceil(p.ends)), ...given.jobs.map((j) => (j.due ? dayOf(given.today, j.due) : 0)))
   return Array.from({ length: Math.min(MOST, last + AFTER + BEFORE) }, (_, i): DayColumn => {
     const day = i - BEFORE
     const date = dateOf(given.today, day)
@@ -25,6 +25,5 @@ export function dayColumns(given: WorkGiven, days: Schedule): DayColumn[] {
     }
   })
 }
-const dueDay = (given: WorkGiven, due: string): number => Math.round((Date.parse(due) - Date.parse(given.today)) / 86_400_000)
 export const xOf = (day: number): number => (day + BEFORE) * DAY_PX
 export const WEEKDAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'] as const

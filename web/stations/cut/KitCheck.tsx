@@ -42,6 +42,9 @@ export function KitCheck({ kit }: { kit: KitRow[] }) {
           <Row key={r.key} row={r} />
         ))}
       </Box>
+      <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+        What came wrong stays unticked, with the day on which the right one comes.
+      </Typography>
     </Box>
   )
 }
@@ -89,7 +92,7 @@ function Row({ row }: { row: KitRow }) {
       ) : (
         <TextInput label={`Comes on`} type="date" value={row.due ?? ''} onChange={(due) => setLine(row, { due: due || null })} />
       )}
-      <TextInput label="Measured, or wrong" value={row.said} onChange={(said) => setLine(row, { said })} />
+      <TextInput label="As it came" value={row.said} onChange={(said) => setLine(row, { said })} />
     </Box>
   )
 }

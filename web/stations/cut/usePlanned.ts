@@ -20,7 +20,7 @@ export function usePlanned(job: Job, shop: PlannedShop | undefined, rules: Rules
     if (!shop) return null
     const { workshop, suppliers, calendar } = shop
     const plan = buildPlan({ ...made, workshop, suppliers, rules })
-    const kit = kitRows(needsOf(made.assembly, rules), job.kit, suppliers)
+    const kit = kitRows(needsOf(made.assembly, rules), job.kit, suppliers, rules)
     const states = stepStates(plan, job.built, { kit: missingWords(kit) })
     return { plan, kit, states, days: daysAlone(plan, job, { kit: kitStanding(kit), today: localDay(), rules, calendar }) }
   }, [made, job, shop, rules])

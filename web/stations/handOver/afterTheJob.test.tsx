@@ -9,7 +9,7 @@ import { answering, mount, onBench } from '../../testing/bench'
 import { AfterTheJob } from './AfterTheJob'
 
 const spar = demoJobs.find((j) => j.title === 'Spar carrier')!
-const line = (name: string, value: number) => ({ name, detail: '', figure: { value } })
+const line = (name: string, value: number) => ({ name, detail: '', figure: { value }, ...(name === 'Labour' ? { work: true } : {}) })
 const quote = { lines: [line('Bar stock', 20_000), line('Labour', 90_000)], price: { value: 150_000 } } as unknown as Quote
 const shop = { 'GET /shelves/shop': { revision: 1, document: demoShop } }
 
