@@ -14,6 +14,7 @@ import { bracketCalculator } from '../fasten/bracket.calculator'
 import { filletWeldCalculator } from '../fasten/filletWeld.calculator'
 import { thinFastenersCalculator } from '../fasten/thinFasteners.calculator'
 import { woodScrewCalculator } from '../fasten/woodScrew.calculator'
+import { heightWindowCalculator } from '../fit/heightWindow.calculator'
 import { gangCalculator } from '../gang/gang.calculator'
 import { hitchCalculator } from '../hitch/hitch.calculator'
 import { insideRowCalculator } from '../inside/insideRow.calculator'
@@ -93,6 +94,7 @@ export const calculatorGroups = [
       slideCalculator,
       wedgeCalculator,
       insideRowCalculator,
+      heightWindowCalculator,
       swingArmCalculator,
     ],
   },

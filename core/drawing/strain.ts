@@ -1,9 +1,10 @@
 import type { Assembly, Mount } from '../assembly/assembly'
 import { centreLine, pointAlong } from '../geometry/centreLine'
-import type { Point, Vec3 } from '../geometry/vec3'
+import { along, type Point, size, type Vec3 } from '../geometry/vec3'
 import type { Evaluation } from '../job/evaluate'
 import { feetUsed } from '../limits/usedInCase'
 import type { CaseResult, FootForce } from '../loads/caseResult'
+import type { MemberShape } from '../loads/memberState'
 import { formatQuantity } from '../quantity/formatQuantity'
 import { percentText } from '../quantity/percent'
 import { type DisplayUnits, defaultUnit } from '../quantity/units'
@@ -25,7 +26,7 @@ export function movedLines(
   assembly: Assembly,
   result: CaseResult,
 ): { factor: number; lines: { memberId: string; still: Vec3[]; moved: Vec3[] }[] } {
-  const most = Math.max(0.01, ...result.members.flatMap((s) => s.shape.map((p) => Math.hypot(p.x, p.y, p.z))))
+  const most = Math.max(0.01, ...result.members.flatMap((s) => movesOf(s.shape).map(size)))
   const factor = rounded(SHOWN_MM / most)
   return {
     factor,
@@ -33,17 +34,20 @@ export function movedLines(
       const member = assembly.members.find((m) => m.id === s.memberId)
       if (!member) return []
       const line = centreLine(member.path, member.bendRadiiMm)
-      const still = s.shape.map((p) => pointAlong(line, p.atMm))
+      const still = s.shape.atMm.map((at) => pointAlong(line, at))
       return [
         {
           memberId: s.memberId,
           still,
-          moved: s.shape.map((p, i) => ({ x: still[i]!.x + p.x * factor, y: still[i]!.y + p.y * factor, z: still[i]!.z + p.z * factor })),
+          moved: movesOf(s.shape).map((by, i) => along(still[i]!, by, factor)),
         },
       ]
     }),
   }
 }
+
+/** How far each place of a member goes. mm */
+const movesOf = ({ atMm, x, y, z }: MemberShape): Vec3[] => atMm.map((_, i) => ({ x: x[i]!, y: y[i]!, z: z[i]! }))
 
 export function strainOf(view: ViewName, e: Pick<Evaluation, 'assembly' | 'feet'>, result: CaseResult, units: DisplayUnits): Strain {
   const { assembly } = e

@@ -72,7 +72,8 @@ describe('what may touch, and what may not', () => {
     const [low, high] = [member('low', 1000), member('high', 1100)]
     const solid = (m: Member) => memberSolid(m, [])
     const assembly = { ...evaluate(demoJobs[0]!, defaultRules).assembly, members: [low, high] }
-    const shape = (z: number) => [0, 1000].map((atMm) => ({ atMm, x: 0, y: 0, z }))
+    const two = (mm: number) => Float64Array.of(mm, mm)
+    const shape = (z: number) => ({ atMm: [0, 1000], x: two(0), y: two(0), z: two(z) })
     const gives = (lowZ: number, highZ: number) =>
       givesMm(
         [

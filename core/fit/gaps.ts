@@ -95,7 +95,7 @@ function gapOf(m: Meeting, given: FitGiven): Gap {
 export const UNMEASURED = 'the surface there, which nobody measured'
 
 /** What the gap of a pair may lose: errors of making and measuring, how their bodies move, and what gives under load. */
-function takersOf(m: Meeting, given: FitGiven): Taker[] {
+export function takersOf(m: Meeting, given: FitGiven): Taker[] {
   const { assembly, vehicle, rules, moves } = given
   const sides = [
     { solid: m.a, at: m.at[0] },

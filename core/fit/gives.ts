@@ -2,13 +2,14 @@ import type { Assembly } from '../assembly/assembly'
 import { centreLine, nearestAlong } from '../geometry/centreLine'
 import { minus, size, type Vec3 } from '../geometry/vec3'
 import type { CaseResult } from '../loads/caseResult'
+import type { MemberShape } from '../loads/memberState'
 import type { Solid } from './solids'
 
 /** How every member moves in each load case, as the frame tells it. */
 export type CaseMoves = {
   name: string
   missing: boolean
-  members: { memberId: string; shape: { atMm: number; x: number; y: number; z: number }[] }[]
+  members: { memberId: string; shape: MemberShape }[]
 }[]
 
 export const movesOf = (cases: CaseResult[]): CaseMoves =>
@@ -63,9 +64,12 @@ function carrierOf(s: Solid, assembly: Assembly, at: Vec3): Carrier {
 
 function movement(c: CaseMoves[number], carrier: Carrier): Vec3 {
   const shape = c.members.find((m) => m.memberId === carrier?.memberId)?.shape
-  if (!carrier || !shape?.length) return STILL
-  const next = shape.findIndex((p) => p.atMm >= carrier.atMm)
-  const [p, q] = next < 0 ? [shape[shape.length - 1]!, shape[shape.length - 1]!] : [shape[Math.max(0, next - 1)]!, shape[next]!]
-  const t = q.atMm > p.atMm ? (carrier.atMm - p.atMm) / (q.atMm - p.atMm) : 0
-  return { x: p.x + (q.x - p.x) * t, y: p.y + (q.y - p.y) * t, z: p.z + (q.z - p.z) * t }
+  const last = (shape?.atMm.length ?? 0) - 1
+  if (!carrier || !shape || last < 0) return STILL
+  const next = shape.atMm.findIndex((at) => at >= carrier.atMm)
+  const [p, q] = next < 0 ? [last, last] : [Math.max(0, next - 1), next]
+  const [from, to] = [shape.atMm[p]!, shape.atMm[q]!]
+  const t = to > from ? (carrier.atMm - from) / (to - from) : 0
+  const between = (moved: Float64Array) => moved[p]! + (moved[q]! - moved[p]!) * t
+  return { x: between(shape.x), y: between(shape.y), z: between(shape.z) }
 }

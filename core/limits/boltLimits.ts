@@ -11,27 +11,34 @@ import { type JointAt, type JointsGiven, jointName, jointsAmong } from './joints
 import { allOfIt, type Limit, limit } from './limit'
 
 type Bears = { holdsN: number; missing: null } | { holdsN: null; missing: string }
-type Bolted = JointAt & { tensionN: number; shearN: number; mayTensionN: number; mayShearN: number; bears: Bears }
+/** What of a bolted joint no load changes. `wideMm` = prying works over half of it; `armMm` = what takes its twist as a couple, 0 = nothing does */
+type Made = { count: number; wideMm: number; armMm: number; mayTensionN: number; mayShearN: number; bears: Bears }
+type Bolted = { at: JointAt; made: Made; tensionN: number; shearN: number }
 const usedOf = (v: { Ft: number; Fv: number; FtR: number; FvR: number; FbR: number }): number =>
   Math.max(boltTogether(v.Ft, v.Fv, v.FtR, v.FvR), v.Fv / v.FbR)
 
 /** Bolts through rail and bar: pull with prying over half the narrower part, shear shared alike, and the thinner wall bearing on them or tearing out. */
 export function boltLimit(given: JointsGiven): Limit[] {
   const { rules, lacks } = given
-  // what its walls bear is the same in every case
-  const kept = new Map<Joint, Bears>()
-  const bears = ({ j, parts }: JointAt, size: BoltSize): Bears => {
-    const found = kept.get(j.joint) ?? bearing(parts, j, size, rules)
-    kept.set(j.joint, found)
-    return found
+  const kept = new Map<Joint, Made | null>()
+  const madeAs = (a: JointAt): Made | null => {
+    const found = kept.get(a.j.joint)
+    if (found !== undefined) return found
+    const made = madeOf(a, rules)
+    kept.set(a.j.joint, made)
+    return made
   }
-  const all = jointsAmong(given, ['bolt', 'hinge', 'pin']).flatMap((a) => boltedForces(a, bears, rules))
-  const used = (b: Bolted) =>
-    usedOf({ Ft: b.tensionN, Fv: b.shearN, FtR: b.mayTensionN, FvR: b.mayShearN, FbR: b.bears.holdsN ?? Number.POSITIVE_INFINITY })
-  const worst = greatest(all, used)
+  const all = jointsAmong(given, ['bolt', 'hinge', 'pin']).flatMap((at): Bolted[] => {
+    const made = madeAs(at)
+    return made ? [bolted(at, made)] : []
+  })
+  const worst = greatest(all, ({ made, tensionN, shearN }) =>
+    usedOf({ Ft: tensionN, Fv: shearN, FtR: made.mayTensionN, FvR: made.mayShearN, FbR: made.bears.holdsN ?? Number.POSITIVE_INFINITY }),
+  )
   if (!worst) return []
-  const unrated = all.find((b) => b.bears.holdsN === null)
-  const { joint } = worst.j
+  const { made } = worst
+  const unrated = [...kept.values()].find((m) => m?.bears.holdsN === null)
+  const { joint } = worst.at.j
   return [
     limit({
       id: 'joint.bolts',
@@ -43,7 +50,7 @@ export function boltLimit(given: JointsGiven): Limit[] {
       used: figure(
         {
           id: 'joint.bolts',
-          name: `${joint.bolts?.count} × ${joint.bolts?.size} ${SHOP_GRADE}, ${jointName(worst)}, ${worst.r.case.name}`,
+          name: `${joint.bolts?.count} × ${joint.bolts?.size} ${SHOP_GRADE}, ${jointName(worst.at)}, ${worst.at.r.case.name}`,
           unit: '',
           formula: 'max(Ft/Ft,R ; Fv/Fv,R + Ft/(1.4·Ft,R) ; Fv/Fb,R)',
           source: `EN 1993-1-8, table 3.4; tearing out: AISC 360-16, J4.3; forces: ${FRAME}`,
@@ -51,9 +58,9 @@ export function boltLimit(given: JointsGiven): Limit[] {
           with: {
             Ft: [worst.tensionN, 'N', 'pull on one bolt'],
             Fv: [worst.shearN, 'N', 'shear on one bolt'],
-            'Ft,R': [worst.mayTensionN, 'N', 'pull it may take'],
-            'Fv,R': [worst.mayShearN, 'N', 'shear it may take'],
-            'Fb,R': [unrated ? null : worst.bears.holdsN, 'N', unrated?.bears.missing ?? 'what the wall bears'],
+            'Ft,R': [made.mayTensionN, 'N', 'pull it may take'],
+            'Fv,R': [made.mayShearN, 'N', 'shear it may take'],
+            'Fb,R': [unrated ? null : made.bears.holdsN, 'N', unrated?.bears.missing ?? 'what the wall bears'],
           },
           lacks,
         },
@@ -64,28 +71,30 @@ export function boltLimit(given: JointsGiven): Limit[] {
   ]
 }
 
-function boltedForces(a: JointAt, bears: (a: JointAt, size: BoltSize) => Bears, rules: Rules): Bolted[] {
-  const { j, parts } = a
+function madeOf({ j, parts }: JointAt, rules: Rules): Made | null {
   const { bolts, gusset } = j.joint
-  if (!bolts || !parts.length) return []
+  if (!bolts || !parts.length) return null
   const may = boltMayN(bolts.size, SHOP_GRADE, rules.loadFactor)
   // a nut in a slot is pulled out of it before its bolt breaks
   const slotN = parts.some((p) => p.wallMm === null) && rules.tNutN > 0 ? rules.tNutN : Number.POSITIVE_INFINITY
-  // prying works over the rows of a pattern, or over the narrower part
-  const wide = bolts.apartMm ?? Math.min(...parts.map((m) => m.widthMm))
-  // the pair of a gusset stands as far apart as its plate leaves room for, and takes the twist as a couple
-  const arm = gusset ? 0.6 * gusset.sideMm : (bolts.apartMm ?? 0)
-  return [
-    {
-      ...a,
-      tensionN: (j.alongN + j.bendNmm / (wide / 2)) / bolts.count,
-      shearN: j.acrossN / bolts.count + (arm > 0 ? j.twistNmm / arm : 0),
-      mayTensionN: Math.min(may.tensionN, slotN),
-      mayShearN: may.shearN,
-      bears: bears(a, bolts.size),
-    },
-  ]
+  return {
+    count: bolts.count,
+    // prying works over the rows of a pattern, or over the narrower part
+    wideMm: bolts.apartMm ?? Math.min(...parts.map((m) => m.widthMm)),
+    // the pair of a gusset stands as far apart as its plate leaves room for, and takes the twist as a couple
+    armMm: gusset ? 0.6 * gusset.sideMm : (bolts.apartMm ?? 0),
+    mayTensionN: Math.min(may.tensionN, slotN),
+    mayShearN: may.shearN,
+    bears: bearing(parts, j, bolts.size, rules),
+  }
 }
+
+const bolted = (at: JointAt, made: Made): Bolted => ({
+  at,
+  made,
+  tensionN: (at.j.alongN + at.j.bendNmm / (made.wideMm / 2)) / made.count,
+  shearN: at.j.acrossN / made.count + (made.armMm > 0 ? at.j.twistNmm / made.armMm : 0),
+})
 
 /**
  * The least that either wall bears, its hole as far from the end as the joint is, or tears out towards that end. Not known where a slot holds the bolt, and

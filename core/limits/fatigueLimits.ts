@@ -32,7 +32,7 @@ type Place = { detail: Detail; material: Material; ref: string; name: string; le
 export function fatigueLimit(given: {
   assembly: Assembly
   cases: CaseResult[]
-  brief: Brief
+  brief: Pick<Brief, 'road' | 'howOften'>
   lacks: string[]
   rules: Rules
   own: (id: string) => boolean

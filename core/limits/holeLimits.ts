@@ -2,9 +2,10 @@ import type { Joint, Member } from '../assembly/assembly'
 import { type BoltSize, boltSizes } from '../catalogue/bolts'
 import { materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
-import { wallOf } from '../catalogue/section'
+import { type Section, wallOf } from '../catalogue/section'
 import { leftBesideHoles, tubeBearsBoltN } from '../fasten/crushing'
 import { figure } from '../figure/figure'
+import { greatest } from '../figure/greatest'
 import type { CaseResult } from '../loads/caseResult'
 import { bendingMPa, type Inner } from '../loads/memberState'
 import type { JointsGiven } from './jointsGiven'
@@ -19,63 +20,79 @@ const WASHER = 2 // a washer is twice its bolt across, ISO 7089
 /** What bolts do to the members they go through: less section beside the holes, and an empty tube squeezed by a bolt tightened through it. */
 export const holeLimits = (given: JointsGiven): Limit[] => [...netSection(given), ...squeezed(given)]
 
-type Place = { r: CaseResult; member: Member; joint: Bolted; inner: Inner }
+type Place = { r: CaseResult; inner: Inner; net: Net; netMPa: number }
+/** What of a member is left beside the holes of a joint: the same in every case. */
+type Net = { member: Member; joint: Bolted; section: Section; leftShare: number; netAreaMm2: number; allowedMPa: number }
 
 /** The pair of bolts of a crossing lies along the first part, so it takes one hole out of that part's section and both out of the second's. */
-const holesAcross = (p: Pick<Place, 'joint' | 'member'>): number => (p.joint.between[0] === p.member.id ? 1 : p.joint.bolts.count)
+const holesAcross = (member: Member, joint: Bolted): number => (joint.between[0] === member.id ? 1 : joint.bolts.count)
 
-function netOf(p: Place): { leftShare: number; netMPa: number; allowedMPa: number; wallMm: number } | null {
-  const { shape, materialId } = profileOf(p.member.profileId)
-  const s = profileSection(p.member.profileId)
+function netOf(member: Member, of: Joint): Net | null {
+  const [joint] = boltedJoints([of])
+  const { shape, materialId } = profileOf(member.profileId)
+  const section = profileSection(member.profileId)
   const wallMm = wallOf(shape)
-  if (wallMm === null) return null
-  const holeMm = boltSizes[p.joint.bolts.size].diameterMm + 1
-  const solid = shape.kind === 'flat' ? s.heightMm / 2 : wallMm
-  const leftShare = leftBesideHoles({ secondMomentMm4: s.iyMm4, heightMm: s.heightMm, wallMm: solid, holeMm, holesAcross: holesAcross(p) })
-  const netAreaMm2 = Math.max(1, s.areaMm2 - 2 * holesAcross(p) * holeMm * solid)
-  const netMPa = Math.abs(p.inner.axialN) / netAreaMm2 + bendingMPa(p.inner.momentYNmm, p.inner.momentZNmm, s) / leftShare
-  return { leftShare, netMPa, allowedMPa: materialOf(materialId).tensileMPa / RUPTURE_SAFETY, wallMm }
+  if (wallMm === null || !joint) return null
+  const holeMm = boltSizes[joint.bolts.size].diameterMm + 1
+  const solid = shape.kind === 'flat' ? section.heightMm / 2 : wallMm
+  const across = holesAcross(member, joint)
+  const leftShare = leftBesideHoles({
+    ...{ secondMomentMm4: section.iyMm4, heightMm: section.heightMm, wallMm: solid, holeMm, holesAcross: across },
+  })
+  const netAreaMm2 = Math.max(1, section.areaMm2 - 2 * across * holeMm * solid)
+  return { member, joint, section, leftShare, netAreaMm2, allowedMPa: materialOf(materialId).tensileMPa / RUPTURE_SAFETY }
 }
 
 function netSection({ assembly, cases, lacks, rules, own }: JointsGiven): Limit[] {
   const byId = new Map(assembly.members.filter((m) => own(m.id)).map((m) => [m.id, m]))
-  const places = cases.flatMap((r) =>
-    r.members.flatMap((state) => {
+  const nets = new Map<Member, Map<Joint, Net | null>>()
+  const kept = (member: Member, joint: Joint): Net | null => {
+    const its = nets.get(member) ?? new Map<Joint, Net | null>()
+    nets.set(member, its)
+    const found = its.get(joint)
+    if (found !== undefined) return found
+    const net = netOf(member, joint)
+    its.set(joint, net)
+    return net
+  }
+  const places: Place[] = []
+  for (const r of cases)
+    for (const state of r.members) {
       const member = byId.get(state.memberId)
-      if (!member) return []
-      return state.atHoles.flatMap((inner): (Place & { net: NonNullable<ReturnType<typeof netOf>> })[] => {
-        const [joint] = boltedJoints([inner.joint])
-        const net = joint && netOf({ r, member, joint, inner })
-        return joint && net ? [{ r, member, joint, inner, net }] : []
-      })
-    }),
-  )
-  if (!places.length) return []
-  const worst = places.reduce((a, b) => (b.net.netMPa / b.net.allowedMPa > a.net.netMPa / a.net.allowedMPa ? b : a))
-  const s = profileSection(worst.member.profileId)
+      if (!member) continue
+      for (const inner of state.atHoles) {
+        const net = kept(member, inner.joint)
+        if (!net) continue
+        const bends = bendingMPa(inner.momentYNmm, inner.momentZNmm, net.section)
+        places.push({ r, inner, net, netMPa: Math.abs(inner.axialN) / net.netAreaMm2 + bends / net.leftShare })
+      }
+    }
+  const worst = greatest(places, (p) => p.netMPa / p.net.allowedMPa)
+  if (!worst) return []
+  const { member, section: s, leftShare } = worst.net
   return [
     limit({
       id: 'member.holes',
       name: 'Members beside their holes',
       group: 'rack',
       unit: 'MPa',
-      ref: worst.member.id,
+      ref: member.id,
       nearRatio: rules.nearRatio,
       used: figure(
         {
           id: 'member.holes',
-          name: `${worst.member.name} ${worst.member.mark} at its holes, ${worst.r.case.name}`,
+          name: `${member.name} ${member.mark} at its holes, ${worst.r.case.name}`,
           unit: 'MPa',
           formula: 'σ = σN + σM / k, k = 1 − n·d0·t·2·((h − t)/2)² / I',
           source: 'AISC 360-16, D2b and F13.1: rupture of the net section',
           with: {
             σN: [
-              worst.net.netMPa - bendingMPa(worst.inner.momentYNmm, worst.inner.momentZNmm, s) / worst.net.leftShare,
+              worst.netMPa - bendingMPa(worst.inner.momentYNmm, worst.inner.momentZNmm, s) / leftShare,
               'MPa',
               'pull over the area left',
             ],
             σM: [bendingMPa(worst.inner.momentYNmm, worst.inner.momentZNmm, s), 'MPa', 'bending of the whole section'],
-            k: [worst.net.leftShare, '', 'share of the section that is left'],
+            k: [leftShare, '', 'share of the section that is left'],
           },
           lacks,
         },
@@ -89,7 +106,7 @@ function netSection({ assembly, cases, lacks, rules, own }: JointsGiven): Limit[
           formula: 'σ ≤ fu / Ω',
           source: 'AISC 360-16, D2b, Ω = 2.0',
           with: {
-            fu: [materialOf(profileOf(worst.member.profileId).materialId).tensileMPa, 'MPa', 'tensile strength'],
+            fu: [materialOf(profileOf(member.profileId).materialId).tensileMPa, 'MPa', 'tensile strength'],
             Ω: [RUPTURE_SAFETY, '', 'safety factor'],
           },
         },

@@ -15,8 +15,8 @@ import { keepsUpright, strutMayPush } from '../structure/buckling'
 import type { Vehicle } from '../vehicle/vehicle'
 import { allowableFigure } from './allowable'
 import { FRAME, FRAME_ASSUMES } from './footLimits'
+import type { FootRow } from './footRow'
 import { type Limit, limit } from './limit'
-import type { FootRow } from './rackLimits'
 import { vehicleFigure } from './vehicleFigure'
 
 export type MembersGiven = {

@@ -4,8 +4,8 @@ import { figure, type Input } from '../figure/figure'
 import type { Carried } from '../loads/carried'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
+import type { FootRow } from './footRow'
 import { type Limit, limit } from './limit'
-import type { FootRow } from './rackLimits'
 import { chainFigure } from './strength'
 
 /** Moments about the row of feet nearest to the edge: what hangs beyond it lifts the row farthest in. */

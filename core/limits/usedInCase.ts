@@ -1,7 +1,7 @@
 import type { CaseResult } from '../loads/caseResult'
 import { pullOf } from './footLinks'
+import type { FootRow } from './footRow'
 import { quotient } from './limit'
-import type { FootRow } from './rackLimits'
 import { ratedN } from './strength'
 
 /** What each foot's force is of what its weakest link holds, down or up; null = unrated. */

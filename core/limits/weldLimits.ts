@@ -75,13 +75,45 @@ function madeOf(joint: Joint, parts: JoinedPart[], rules: Rules): MadeWeld {
   return made
 }
 
+type AtWeld = JointAt & { w: WeldStress }
+/** One weld in all cases, and the greatest of each force and moment in any of them: no case asks more of it. */
+type WeldCases = { cases: JointAt[]; most: JointAt }
+
+function byJoint(all: JointAt[]): WeldCases[] {
+  const found = new Map<Joint, WeldCases>()
+  for (const at of all) {
+    const own = found.get(at.j.joint)
+    if (!own) found.set(at.j.joint, { cases: [at], most: { ...at, j: { ...at.j } } })
+    else {
+      own.cases.push(at)
+      for (const k of TAKEN) own.most.j[k] = Math.max(own.most.j[k], at.j[k])
+    }
+  }
+  return [...found.values()]
+}
+const TAKEN = ['alongN', 'acrossYN', 'acrossZN', 'bendYNmm', 'bendZNmm', 'twistNmm'] as const
+
+/** The most used weld in its worst case. A weld of which the greatest of everything at once asks less than another takes in one case is not looked at. */
+function worstWeld(all: WeldCases[], of: (w: WeldStress) => number, rules: Rules): AtWeld | null {
+  const bounded = all.map((one) => ({ one, most: of(weldStress(one.most, rules)) })).sort((a, b) => b.most - a.most)
+  let worst: { at: AtWeld; is: number } | null = null
+  for (const { one, most } of bounded) {
+    if (worst && most <= worst.is) break
+    for (const at of one.cases) {
+      const w = weldStress(at, rules)
+      if (!worst || of(w) > worst.is) worst = { at: { ...at, w }, is: of(w) }
+    }
+  }
+  return worst?.at ?? null
+}
+
 /** The throat of the most used weld, and the metal beside it. */
 export function weldLimits(given: JointsGiven): Limit[] {
   const { rules, lacks } = given
-  const all = jointsAmong(given, ['weld']).map((a) => ({ ...a, w: weldStress(a, rules) }))
-  if (!all.length) return []
-  const throat = all.reduce((a, b) => (b.w.stressMPa > a.w.stressMPa ? b : a))
-  const metal = all.reduce((a, b) => (b.w.legStressMPa / b.w.besideMPa > a.w.legStressMPa / a.w.besideMPa ? b : a))
+  const all = byJoint(jointsAmong(given, ['weld']))
+  const throat = worstWeld(all, (w) => w.stressMPa, rules)
+  const metal = worstWeld(all, (w) => w.legStressMPa / w.besideMPa, rules)
+  if (!throat || !metal) return []
   const thin = throat.w.legMm < (throat.j.joint.weld?.legMm ?? rules.weldLegMm) ? [`a leg counts no more than the thinner wall`] : []
   const rated = fillers[throat.w.filler]
   return [

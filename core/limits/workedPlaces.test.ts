@@ -14,7 +14,7 @@ import { rackFrame } from '../structure/rackFrame'
 import { assembled, givenOf, rackParams, withRack as withParams } from '../testing/racks'
 import { heightLimits } from './heightLimits'
 import { stateOf } from './limit'
-import { standingPlaces } from './rackLimits'
+import { standingPlaces } from './whereSomebodyIs'
 
 const [survey, , spar, drone] = demoJobs as [Job, Job, Job, Job]
 

@@ -70,4 +70,5 @@ export const countsWhen = (c: Pick<Carried, 'counts'>, when: 'driving' | 'parked
 export const agreedLoadKg = (brief: Brief): number | null => (brief.loadClass ? loadClasses[brief.loadClass].mostKg : null)
 
 /** Kinds of use that are carried and were not agreed, each with the item. */
-export const notAgreed = (brief: Brief): Cargo[] => brief.cargo.filter((c) => !brief.agreedUses.includes(c.use))
+export const notAgreed = (brief: Pick<Brief, 'cargo' | 'agreedUses'>): Cargo[] =>
+  brief.cargo.filter((c) => !brief.agreedUses.includes(c.use))

@@ -4,9 +4,8 @@ import { type Material, materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import type { Section } from '../catalogue/section'
 import type { Rules } from '../rules/rules'
-import type { Inside } from '../structure/element'
 import { nearestNode, type RackFrame } from '../structure/rackFrame'
-import type { Solved } from '../structure/solved'
+import { ROW, type Solved } from '../structure/solved'
 
 /** What bends, twists and pulls a member at one place. N, N·mm; mm from its first end. */
 export type Inner = {
@@ -35,15 +34,14 @@ export type MemberState = Inner & {
   /** deepest place between or beyond its feet, against the line through them */
   sagMm: number
   sagAtMm: number
-  /** how its centre line moves, in order along it */
-  shape: { atMm: number; x: number; y: number; z: number }[]
+  shape: MemberShape
 }
+/** How a member's centre line moves, in order along it: mm along it, and mm along x, y and z at each of those places. */
+export type MemberShape = { atMm: readonly number[]; x: Float64Array; y: Float64Array; z: Float64Array }
 
 /** Combined stress (von Mises, Shigley 5-5) of a section under what acts inside: direct and bending with torque and mean shear. MPa. */
 export const stressOf = (i: Pick<Inner, 'axialN' | 'momentYNmm' | 'momentZNmm' | 'torqueNmm' | 'shearN'>, s: Section): number =>
   misesMPa(i.axialN, bendingMPa(i.momentYNmm, i.momentZNmm, s), i.torqueNmm, i.shearN, s)
-const stressInside = (i: Inside, s: Section): number =>
-  misesMPa(i.axial, bendingMPa(i.momentY, i.momentZ, s), i.torque, Math.hypot(i.shearY, i.shearZ), s)
 function misesMPa(axialN: number, bendsMPa: number, torqueNmm: number, shearN: number, s: Section): number {
   const direct = Math.abs(axialN) / s.areaMm2 + bendsMPa
   const shear = Math.abs(torqueNmm) / s.torsionModulusMm3 + (2 * shearN) / s.areaMm2
@@ -62,13 +60,13 @@ export function bendingMPa(momentY: number, momentZ: number, s: Section): number
   return Math.max(...at(momentZ), ...at(-momentZ))
 }
 
-const innerOf = (i: Inside, atMm: number): Inner => ({
+const innerOf = (rows: Float64Array, at: number, atMm: number): Inner => ({
   atMm,
-  axialN: i.axial,
-  momentYNmm: i.momentY,
-  momentZNmm: i.momentZ,
-  torqueNmm: i.torque,
-  shearN: Math.hypot(i.shearY, i.shearZ),
+  axialN: rows[at + 1]!,
+  momentYNmm: rows[at + 5]!,
+  momentZNmm: rows[at + 6]!,
+  torqueNmm: rows[at + 4]!,
+  shearN: Math.hypot(rows[at + 2]!, rows[at + 3]!),
 })
 const nothingYet: Inner = { atMm: 0, axialN: 0, momentYNmm: 0, momentZNmm: 0, torqueNmm: 0, shearN: 0 }
 
@@ -84,7 +82,7 @@ type OwnPiece = { piece: RackFrame['pieces'][number]; edgesMm: number[]; holes: 
 type Chord = { a: AlongNode; b: AlongNode | null } | null
 type AlongNode = { node: number; atMm: number }
 /** What of a frame is one member's: sorted once for a frame, as every case asks for every member. */
-type Own = { pieces: OwnPiece[]; along: AlongNode[]; chord: Chord }
+type Own = { pieces: OwnPiece[]; along: AlongNode[]; atMm: readonly number[]; chord: Chord }
 const owned = new WeakMap<RackFrame, Map<string, Own>>()
 function ofMember(rack: RackFrame, m: Member, assembly: Assembly): Own {
   const all = owned.get(rack) ?? new Map<string, Own>()
@@ -100,24 +98,48 @@ function ofMember(rack: RackFrame, m: Member, assembly: Assembly): Own {
       holes: holes.filter((h) => h.atMm > piece.fromMm - 1 && h.atMm < piece.toMm + 1),
     }))
   const along = rack.along.get(m.id) ?? []
-  const own = { pieces, along, chord: chordOf(m, assembly, along) }
+  const own = { pieces, along, atMm: along.map((s) => s.atMm), chord: chordOf(m, assembly, along) }
   all.set(m.id, own)
   return own
 }
 
 export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved, rules: Rules): MemberState {
   const { section, material } = madeOf(m)
-  const { pieces, along, chord } = ofMember(rack, m, assembly)
+  const { pieces, along, atMm, chord } = ofMember(rack, m, assembly)
   const worst = worstInside(pieces, solved, section, [material.yieldMPa / rules.yieldSafety, material.weldedYieldMPa / rules.yieldSafety])
   const level = levelAt(chord, solved)
-  let [sagMm, sagAtMm] = [0, 0]
-  const shape = along.map(({ node, atMm }) => {
-    const z = solved.movedMm(node, 2)
-    const sag = level(atMm) - z
-    if (Math.abs(sag) > Math.abs(sagMm)) [sagMm, sagAtMm] = [sag, atMm]
-    return { atMm, x: solved.movedMm(node, 0), y: solved.movedMm(node, 1), z }
-  })
-  return { ...worst, memberId: m.id, sagMm, sagAtMm, shape }
+  let sagMm = 0
+  let sagAtMm = 0
+  for (const { node, atMm: at } of along) {
+    const sag = level(at) - solved.movedMm(node, 2)
+    if (Math.abs(sag) > Math.abs(sagMm)) {
+      sagMm = sag
+      sagAtMm = at
+    }
+  }
+  return {
+    ...worst,
+    memberId: m.id,
+    sagMm,
+    sagAtMm,
+    shape: shapeOf(atMm, along, solved),
+  }
+}
+
+function shapeOf(atMm: readonly number[], along: AlongNode[], solved: Solved): MemberShape {
+  const shape: MemberShape = {
+    atMm,
+    x: new Float64Array(along.length),
+    y: new Float64Array(along.length),
+    z: new Float64Array(along.length),
+  }
+  for (let k = 0; k < along.length; k++) {
+    const { node } = along[k]!
+    shape.x[k] = solved.movedMm(node, 0)
+    shape.y[k] = solved.movedMm(node, 1)
+    shape.z[k] = solved.movedMm(node, 2)
+  }
+  return shape
 }
 
 type WorstInside = Omit<MemberState, 'memberId' | 'sagMm' | 'sagAtMm' | 'shape'>
@@ -127,22 +149,27 @@ function worstInside(pieces: OwnPiece[], solved: Solved, section: Section, [plai
   let most: Inner = nothingYet
   const worstAt = new Map<Joint, { inner: Inner; stressMPa: number }>()
   for (const { piece, edgesMm, holes } of pieces) {
-    for (const i of solved.inside(piece.element, edgesMm)) {
-      const atMm = piece.fromMm + i.x
-      const stress = stressInside(i, section)
+    const { rows, count } = solved.insideRows(piece.element, edgesMm)
+    for (let k = 0; k < count; k++) {
+      const at = k * ROW
+      const x = rows[at]!
+      const axial = rows[at + 1]!
+      const shear = Math.hypot(rows[at + 2]!, rows[at + 3]!)
+      const stress = misesMPa(axial, bendingMPa(rows[at + 5]!, rows[at + 6]!, section), rows[at + 4]!, shear, section)
+      const atMm = piece.fromMm + x
       const softened = piece.welds.length > 0 && piece.welds.some((w) => atMm >= w.fromMm - 1e-6 && atMm <= w.toMm + 1e-6)
       // the edge of what a weld softened is the end of both
       const edge =
-        softened && i.x > 1e-6 && atMm < piece.toMm - 1e-6 && piece.welds.some((w) => atMm < w.fromMm + 1e-6 || atMm > w.toMm - 1e-6)
-      if (-i.axial > pushN) pushN = -i.axial
+        softened && x > 1e-6 && atMm < piece.toMm - 1e-6 && piece.welds.some((w) => atMm < w.fromMm + 1e-6 || atMm > w.toMm - 1e-6)
+      if (-axial > pushN) pushN = -axial
       if (softened && stress > besideWeldMPa) besideWeldMPa = stress
       if ((!softened || edge) && stress > plainMPa) plainMPa = stress
       for (const h of holes)
         if (Math.abs(h.atMm - atMm) < 1 && stress >= (worstAt.get(h.joint)?.stressMPa ?? 0))
-          worstAt.set(h.joint, { inner: innerOf(i, atMm), stressMPa: stress })
+          worstAt.set(h.joint, { inner: innerOf(rows, at, atMm), stressMPa: stress })
       const may = softened ? soft : plain
       if (stress / may > used) {
-        most = innerOf(i, atMm)
+        most = innerOf(rows, at, atMm)
         used = stress / may
         stressMPa = stress
         allowedMPa = may

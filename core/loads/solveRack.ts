@@ -5,10 +5,9 @@ import type { Triple } from '../geometry/localAxes'
 import { cross, dot, minus, size, times, type Vec3 } from '../geometry/vec3'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
-import type { Inside } from '../structure/element'
 import type { FrameLoads } from '../structure/frameMember'
 import { type FeetHold, nearestNode, type RackFrame, rackFrame } from '../structure/rackFrame'
-import type { Solved } from '../structure/solved'
+import { ROW, type Solved } from '../structure/solved'
 import { type Carried, countsWhen } from './carried'
 import type { CaseResult, FootForce, JointForce, Lack, Person } from './caseResult'
 import { contactsOf, verticalShares } from './contacts'
@@ -63,6 +62,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
   const rack = rackFrame(assembly, rules, wanted, hold)
   const nodeAt = (memberId: string, atMm: number) => String(nearestNode(rack.along.get(memberId) ?? [], atMm))
   const hung = hungPlates(assembly, rack)
+  const axes = assembly.mounts.map((m) => seatAxes(m.normal))
   const own = { hung, pieces: perMm(assembly, rack) }
 
   /** A force at a place of a bearing, as it comes onto the frame; what the vehicle itself bears is no part of it. */
@@ -159,7 +159,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
         ...(person ? [stoodOn(person)] : []),
         ...(pull ? pulledBy(pull) : []),
       ])
-      const feet = assembly.mounts.map((m, i) => footForce(rack, m, i, solved, wants === 'all'))
+      const feet = axes.map((a, i) => footForce(rack, a, i, solved, wants === 'all'))
       return {
         case: loadCase,
         hold,
@@ -167,10 +167,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
         joints:
           wants === 'feet'
             ? []
-            : [
-                ...rack.links.map((l) => jointForce(l, solved.inside(l.element))),
-                ...hung.flatMap((h) => hungForces(h, loadCase, air, rules)),
-              ],
+            : [...rack.links.map((l) => jointForce(l, solved)), ...hung.flatMap((h) => hungForces(h, loadCase, air, rules))],
         feet,
         feetDownN: feet.map((f) => f.downN),
         members: wants === 'feet' ? [] : assembly.members.map((m) => memberState(m, assembly, rack, solved, rules)),
@@ -226,13 +223,18 @@ export function seatAxes(normal: Vec3): { out: Vec3; along: Vec3; aside: Vec3 } 
 }
 
 /** `lean` costs the whole frame's end forces: left out where only what presses and lifts is asked. */
-function footForce(rack: RackFrame, mount: Assembly['mounts'][number], i: number, solved: Solved, lean: boolean): FootForce {
+function footForce(
+  rack: RackFrame,
+  { out, along, aside }: ReturnType<typeof seatAxes>,
+  i: number,
+  solved: Solved,
+  lean: boolean,
+): FootForce {
   const r = solved.reaction(rack.seats[i]!)
   const post = rack.posts[i]
   const head = !lean || post === null || post === undefined ? undefined : solved.atEnd(post)
   const push: Vec3 = { x: -r[0]!, y: -r[1]!, z: -r[2]! }
   const turn: Vec3 = { x: -r[3]!, y: -r[4]!, z: -r[5]! }
-  const { out, along, aside } = seatAxes(mount.normal)
   return {
     downN: -dot(push, out),
     forwardN: dot(push, along),
@@ -244,17 +246,21 @@ function footForce(rack: RackFrame, mount: Assembly['mounts'][number], i: number
   }
 }
 
-function jointForce({ joint, fromEndMm }: RackFrame['links'][number], inside: Inside[]): JointForce {
+function jointForce({ joint, fromEndMm, element }: RackFrame['links'][number], solved: Solved): JointForce {
   const most = { joint, fromEndMm, alongN: 0, acrossYN: 0, acrossZN: 0, acrossN: 0, twistNmm: 0, bendYNmm: 0, bendZNmm: 0, bendNmm: 0 }
-  for (const i of inside) {
-    most.alongN = Math.max(most.alongN, Math.abs(i.axial))
-    most.acrossYN = Math.max(most.acrossYN, Math.abs(i.shearY))
-    most.acrossZN = Math.max(most.acrossZN, Math.abs(i.shearZ))
-    most.acrossN = Math.max(most.acrossN, Math.hypot(i.shearY, i.shearZ))
-    most.twistNmm = Math.max(most.twistNmm, Math.abs(i.torque))
-    most.bendYNmm = Math.max(most.bendYNmm, Math.abs(i.momentY))
-    most.bendZNmm = Math.max(most.bendZNmm, Math.abs(i.momentZ))
-    most.bendNmm = Math.max(most.bendNmm, Math.hypot(i.momentY, i.momentZ))
+  const { rows, count } = solved.insideRows(element, [])
+  for (let k = 0; k < count; k++) {
+    const at = k * ROW
+    const [axial, shearY, shearZ] = [rows[at + 1]!, rows[at + 2]!, rows[at + 3]!]
+    const [torque, momentY, momentZ] = [rows[at + 4]!, rows[at + 5]!, rows[at + 6]!]
+    most.alongN = Math.max(most.alongN, Math.abs(axial))
+    most.acrossYN = Math.max(most.acrossYN, Math.abs(shearY))
+    most.acrossZN = Math.max(most.acrossZN, Math.abs(shearZ))
+    most.acrossN = Math.max(most.acrossN, Math.hypot(shearY, shearZ))
+    most.twistNmm = Math.max(most.twistNmm, Math.abs(torque))
+    most.bendYNmm = Math.max(most.bendYNmm, Math.abs(momentY))
+    most.bendZNmm = Math.max(most.bendZNmm, Math.abs(momentZ))
+    most.bendNmm = Math.max(most.bendNmm, Math.hypot(momentY, momentZ))
   }
   return most
 }

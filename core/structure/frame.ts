@@ -55,7 +55,11 @@ export function buildFrame(nodes: FrameNode[], members: FrameMember[]): Frame {
   const at = new Map(members.map((m, i) => [m.id, i]))
   const solve = (loads: FrameLoads) => solveCase({ nodes, built, matrix, index, memberAt: at, dofOf }, loads)
   const together: Frame['together'] = (parts) =>
-    solvedFrom(nodes, built, superposed(parts, { moved: nodes.length * 6, held: nodes.length * 6, ends: members.length * 12 }))
+    solvedFrom(
+      nodes,
+      built,
+      superposed(parts, { moved: nodes.length * 6, held: nodes.length * 6, ends: members.length * 12, even: members.length * 3 }),
+    )
   return { nodes, members, solve, together, result: (loads) => resultOf(nodes, members, solve(loads)) }
 }
 

@@ -108,6 +108,8 @@ export function addMember(matrix: Sparse, b: Built): void {
     felt.fill(0)
     toNode(b, 0, f, 0, felt, 0)
     toNode(b, 1, f, 0, felt, 6)
-    for (let i = 0; i <= j; i++) if (b.dofs[i]! >= 0 && felt[i] !== 0) addTo(matrix, b.dofs[i]!, b.dofs[j]!, felt[i]!)
+    // the ways of a node stand one after another in a column, so each is looked for after the last
+    let after = -1
+    for (let i = 0; i <= j; i++) if (b.dofs[i]! >= 0 && felt[i] !== 0) after = addTo(matrix, b.dofs[i]!, b.dofs[j]!, felt[i]!, after)
   }
 }

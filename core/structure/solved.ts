@@ -9,6 +9,17 @@ export type FrameResult = {
   members: { id: string; maxMoment: number; maxShear: number; axial: number }[]
 }
 
+/** Numbers of a row of what acts inside a member: x, axial, shear y, shear z, torque, moment y, moment z. */
+export const ROW = 7
+export type Rows = { rows: Float64Array; count: number }
+const shared: Rows = { rows: new Float64Array(ROW * 32), count: 0 }
+/** The shared rows, empty and with room for so many. */
+function rowsFor(count: number): Rows {
+  if (shared.rows.length < count * ROW) shared.rows = new Float64Array(2 * count * ROW)
+  shared.count = 0
+  return shared
+}
+
 /** One case solved: movements and end forces are worked out, what lies inside a member only when asked for. Indices as given to `buildFrame`. */
 export type Solved = {
   /** global: mm along x y z, radians about them */
@@ -19,17 +30,23 @@ export type Solved = {
   reaction: (node: number) => Float64Array
   /** forces and moments at the places of a member where one of them can be greatest, and at those asked for as well. mm from its first end */
   inside: (member: number, also?: readonly number[]) => Inside[]
+  /** the same as rows of `ROW` numbers in the order of `Inside`, for what asks at ten thousand places; the next that asks writes over them */
+  insideRows: (member: number, also: readonly number[]) => Rows
   /** the same at the second end of a member alone */
   atEnd: (member: number) => Inside
   /** what `together` adds up */
   state: State
 }
-/** Movements and holding forces, six a node; end forces, twelve a member; loads between the ends of one. Each worked out once it is asked for. */
+/**
+ * Movements and holding forces, six a node; end forces, twelve a member; what is spread evenly over all of a member, three a member, N/mm in its own axes; and
+ * what else lies between its ends. Each worked out once it is asked for.
+ */
 type State = {
   moved: () => Float64Array
   held: () => Float64Array
   ends: () => Float64Array
-  spansOf: (member: number) => SpanLoad[]
+  even: () => Float64Array
+  otherOn: (member: number) => SpanLoad[]
 }
 
 /** A frame made ready: its factorised stiffness, and where each node, member and way of moving stands in it. */
@@ -43,7 +60,7 @@ export type Ready = {
 }
 
 export function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Ready, loads: FrameLoads): Solved {
-  const spans = spanLoads(built, memberAt, loads)
+  const { even, other } = spanLoads(built, memberAt, loads)
   const applied = new Float64Array(nodes.length * 6)
   for (const l of loads.nodes) {
     const n = (index.get(l.node) ?? 0) * 6
@@ -53,17 +70,20 @@ export function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Read
     }
   }
   const onNodes = applied.slice()
-  // twelve end forces a member: first what the loads between the ends put there, then all of it
-  const ends = new Float64Array(built.length * 12)
-  const f = new Float64Array(12)
-  for (let i = 0; i < built.length; i++) {
-    if (!spans[i]) continue
-    const b = built[i]!
-    endLoads(b.length, spans[i]!, f)
-    if (b.released.length) release(b.whole.slice(), f, b.released)
-    toNode(b, 0, f, 0, onNodes, b.nodes[0] * 6)
-    toNode(b, 1, f, 0, onNodes, b.nodes[1] * 6)
-    for (let d = 0; d < 12; d++) ends[i * 12 + d] = -f[d]!
+  // twelve end forces a member: first what the loads between the ends put there, then all of it; where nothing lies between ends there is nothing to begin with
+  const between = loads.members.length ? new Float64Array(built.length * 12) : null
+  if (between) {
+    const f = new Float64Array(12)
+    for (let i = 0; i < built.length; i++) {
+      const spans = spansOf(even, other[i] ?? NONE, i, built[i]!.length)
+      if (!spans.length) continue
+      const b = built[i]!
+      endLoads(b.length, spans, f)
+      if (b.released.length) release(b.whole.slice(), f, b.released)
+      toNode(b, 0, f, 0, onNodes, b.nodes[0] * 6)
+      toNode(b, 1, f, 0, onNodes, b.nodes[1] * 6)
+      for (let d = 0; d < 12; d++) between[i * 12 + d] = -f[d]!
+    }
   }
   const solution = new Float64Array(matrix.size)
   for (let i = 0; i < dofOf.length; i++) if (dofOf[i]! >= 0) solution[dofOf[i]!] = onNodes[i]!
@@ -76,6 +96,7 @@ export function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Read
   const finish = () => {
     if (done) return done
     const held = applied.map((v) => -v)
+    const ends = between ? between.slice() : new Float64Array(built.length * 12)
     const u = new Float64Array(12)
     for (let i = 0; i < built.length; i++) {
       const b = built[i]!
@@ -92,13 +113,22 @@ export function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Read
     done = { ends, held }
     return done
   }
-  const none: SpanLoad[] = []
   return solvedFrom(nodes, built, {
     moved: () => moved,
     held: () => finish().held,
     ends: () => finish().ends,
-    spansOf: (m) => spans[m] ?? none,
+    even: () => even,
+    otherOn: (m) => other[m] ?? NONE,
   })
+}
+const NONE: SpanLoad[] = []
+
+/** All that lies between a member's ends. */
+function spansOf(even: Float64Array, other: SpanLoad[], m: number, length: number): SpanLoad[] {
+  const perMm: Triple = [even[3 * m]!, even[3 * m + 1]!, even[3 * m + 2]!]
+  if (!(perMm[0] || perMm[1] || perMm[2])) return other
+  const all: SpanLoad = { perMm, from: 0, to: length }
+  return other.length ? [all, ...other] : [all]
 }
 
 export function solvedFrom(nodes: FrameNode[], built: Built[], state: State): Solved {
@@ -121,19 +151,71 @@ export function solvedFrom(nodes: FrameNode[], built: Built[], state: State): So
     },
     inside: (m, also) => {
       const ends = state.ends()
-      const loaded = state.spansOf(m)
+      const loaded = spansOf(state.even(), state.otherOn(m), m, built[m]!.length)
       const places = telling(built[m]!.length, ends, m * 12, loaded)
       if (also) places.push(...also)
       return places.map((x) => insideAt(x, ends, m * 12, loaded))
     },
-    atEnd: (m) => insideAt(built[m]!.length, state.ends(), m * 12, state.spansOf(m)),
+    insideRows: (m, also) => {
+      const ends = state.ends()
+      const even = state.even()
+      const other = state.otherOn(m)
+      const { length } = built[m]!
+      const e = m * 12
+      if (other.length) {
+        const loaded = spansOf(even, other, m, length)
+        const places = [...telling(length, ends, e, loaded), ...also]
+        const out = rowsFor(places.length)
+        places.forEach((x, k) => {
+          const i = insideAt(x, ends, e, loaded)
+          out.rows.set([i.x, i.axial, i.shearY, i.shearZ, i.torque, i.momentY, i.momentZ], k * ROW)
+        })
+        out.count = places.length
+        return out
+      }
+      // nothing but what is spread evenly: the usual member
+      const out = rowsFor(4 + also.length)
+      const { rows } = out
+      const qx = even[3 * m]!
+      const qy = even[3 * m + 1]!
+      const qz = even[3 * m + 2]!
+      const vy = ends[e + 1]!
+      const vz = ends[e + 2]!
+      const put = (x: number) => {
+        const at = out.count++ * ROW
+        rows[at] = x
+        rows[at + 1] = -ends[e]! - qx * x
+        rows[at + 2] = vy + qy * x
+        rows[at + 3] = vz + qz * x
+        rows[at + 4] = -ends[e + 3]!
+        rows[at + 5] = ends[e + 4]! + (vz + (qz * x) / 2) * x
+        rows[at + 6] = -ends[e + 5]! + (vy + (qy * x) / 2) * x
+      }
+      put(0)
+      // where a shear passes through nothing, at most once each
+      const y = -vy / qy
+      const z = -vz / qz
+      if (y > 0 && y < length) put(y)
+      if (z > 0 && z < length) put(z)
+      put(length)
+      for (const x of also) put(x)
+      return out
+    },
+    // the second end's own forces, as the part cut off before it feels them
+    atEnd: (m) => {
+      const f = state.ends()
+      const e = m * 12 + 6
+      const x = built[m]!.length
+      return { x, axial: f[e]!, shearY: -f[e + 1]!, shearZ: -f[e + 2]!, torque: f[e + 3]!, momentY: -f[e + 4]!, momentZ: f[e + 5]! }
+    },
   }
 }
 
+type Summed = 'moved' | 'held' | 'ends' | 'even'
 /** Superposition: each of several states so many times, added when one of its figures is first asked for. */
-export function superposed(parts: { solved: Solved; times: number }[], sizes: Record<'moved' | 'held' | 'ends', number>): State {
-  const kept: Partial<Record<'moved' | 'held' | 'ends', Float64Array>> = {}
-  const sum = (of: 'moved' | 'held' | 'ends') => (): Float64Array => {
+export function superposed(parts: { solved: Solved; times: number }[], sizes: Record<Summed, number>): State {
+  const kept: Partial<Record<Summed, Float64Array>> = {}
+  const sum = (of: Summed) => (): Float64Array => {
     const known = kept[of]
     if (known) return known
     const out = new Float64Array(sizes[of])
@@ -148,40 +230,40 @@ export function superposed(parts: { solved: Solved; times: number }[], sizes: Re
     moved: sum('moved'),
     held: sum('held'),
     ends: sum('ends'),
-    spansOf: (m) => {
-      const out: SpanLoad[] = []
-      for (const { solved, times } of parts) for (const l of solved.state.spansOf(m)) put(out, l, times)
+    even: sum('even'),
+    otherOn: (m) => {
+      let out = NONE
+      for (const { solved, times } of parts) {
+        const own = solved.state.otherOn(m)
+        if (own.length) out = [...out, ...own.map((l) => timesLoad(l, times))]
+      }
       return out
     },
   }
 }
 
-/** Adds a load so many times; what is spread over the same stretch goes into one. */
-function put(out: SpanLoad[], l: SpanLoad, times: number): void {
+function timesLoad(l: SpanLoad, times: number): SpanLoad {
   const by = ([x, y, z]: Triple): Triple => [x * times, y * times, z * times]
-  if ('at' in l) {
-    out.push({ at: l.at, force: by(l.force) })
-    return
-  }
-  for (const o of out)
-    if (!('at' in o) && o.from === l.from && o.to === l.to) {
-      for (const d of [0, 1, 2] as const) o.perMm[d] += l.perMm[d] * times
-      return
-    }
-  out.push({ from: l.from, to: l.to, perMm: by(l.perMm) })
+  return 'at' in l ? { at: l.at, force: by(l.force) } : { ...l, perMm: by(l.perMm) }
 }
 
-function spanLoads(built: Built[], memberAt: Map<string, number>, loads: FrameLoads): SpanLoad[][] {
-  const spans: SpanLoad[][] = new Array(built.length)
+/** Loads between members' ends, in the members' own axes: what is even over all of one apart from the rest. */
+function spanLoads(built: Built[], memberAt: Map<string, number>, loads: FrameLoads): { even: Float64Array; other: SpanLoad[][] } {
+  const even = new Float64Array(built.length * 3)
+  const other: SpanLoad[][] = new Array(built.length)
   for (const l of loads.members) {
     const i = memberAt.get(l.member) ?? 0
     const { axes, length } = built[i]!
     const own = (v: Triple): Triple => axes.map((e) => e[0] * v[0] + e[1] * v[1] + e[2] * v[2]) as Triple
-    spans[i] ??= []
-    if (l.uniform) spans[i].push({ perMm: own(l.uniform), from: l.from ?? 0, to: l.to ?? length })
-    for (const p of l.points ?? []) spans[i].push({ at: p.at, force: own(p.force) })
+    const [from, to] = [l.from ?? 0, l.to ?? length]
+    if (l.uniform && from === 0 && to === length)
+      own(l.uniform).forEach((q, d) => {
+        even[3 * i + d]! += q
+      })
+    else if (l.uniform) other[i] = [...(other[i] ?? []), { perMm: own(l.uniform), from, to }]
+    for (const p of l.points ?? []) other[i] = [...(other[i] ?? []), { at: p.at, force: own(p.force) }]
   }
-  return spans
+  return { even, other }
 }
 
 export function resultOf(nodes: FrameNode[], members: FrameMember[], solved: Solved): FrameResult {

@@ -39,12 +39,17 @@ export function sparse(size: number, elements: Int32Array[]): Sparse {
   return { size, start, rows: Int32Array.from(rows), values: new Float64Array(rows.length), ...EMPTY, pivots: new Float64Array(size) }
 }
 
-/** Adds to entry (i, j), i ≤ j or not; the two meet in an element. */
-export function addTo(m: Sparse, i: number, j: number, value: number): void {
-  const [row, column] = i <= j ? [i, j] : [j, i]
-  let p = m.start[column]!
-  while (m.rows[p] !== row) p++
+/** Adds to entry (i, j), i ≤ j or not; the two meet in an element. Tells where it stands; whoever adds next to it says so and saves the search. */
+export function addTo(m: Sparse, i: number, j: number, value: number, after = -1): number {
+  const row = Math.min(i, j)
+  const column = Math.max(i, j)
+  let p = after + 1
+  if (!(p > m.start[column]! && p < m.start[column + 1]! && m.rows[p] === row)) {
+    p = m.start[column]!
+    while (m.rows[p] !== row) p++
+  }
   m.values[p]! += value
+  return p
 }
 
 /** A pivot this small beside its own diagonal before elimination has nothing left to hold it. */

@@ -2,6 +2,8 @@ import RAPIER from '@dimforge/rapier3d-compat'
 import { expose } from 'comlink'
 import { type Relief, relieve } from '../../core/advice/relief'
 import { type Fit, fitGiven, fitOf } from '../../core/fit/fit'
+import type { HeightWindow } from '../../core/fit/heightBounds'
+import { heightWindows } from '../../core/fit/heightWindow'
 import { judged } from '../../core/fit/judged'
 import { type Kit, rapierKit } from '../../core/fit/kit'
 import { Measurer } from '../../core/fit/meetings'
@@ -22,6 +24,9 @@ const api = {
     const { kit, measurer } = await ready
     return fitOf(fitGiven(job, figures, rules), kit, measurer)
   },
+  /** How low and how high the pieces may stand. */
+  heights: async (job: Job, evaluation: Pick<Evaluation, 'assembly' | 'cases' | 'pieces'>, rules: Rules): Promise<HeightWindow[]> =>
+    heightWindows({ job, evaluation, rules }, (await ready).kit),
   /** Single changes that would relieve a gap or a way, tried one by one. */
   relieve: async (job: Job, limitId: string, rules: Rules): Promise<Relief[]> => {
     const { kit, measurer } = await ready

@@ -1,7 +1,8 @@
 import { type Remote, wrap } from 'comlink'
-import { useEffect, useMemo } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { create } from 'zustand'
 import { type Fit, withFit } from '../../core/fit/fit'
+import type { HeightWindow } from '../../core/fit/heightBounds'
 import type { Limit } from '../../core/limits/limit'
 import type { FitApi } from './fit.worker'
 import { useResult, useRules } from './useEvaluation'
@@ -67,6 +68,33 @@ export function useFit(): Fit | null {
   const { fit, of } = useFitResult()
   const now = useResult((s) => s.of)
   return of === now ? fit : null
+}
+
+/** How low and how high the pieces may stand, of the job as it is now; null while that is worked out. A fault is told in words. */
+export function useHeights(): HeightWindow[] | { fault: string } | null {
+  const rules = useRules()
+  const fit = useFit()
+  const [found, setFound] = useState<{ of: object; heights: HeightWindow[] | { fault: string } } | null>(null)
+  const now = useResult((s) => s.of)
+  useEffect(() => {
+    const { evaluation, of } = useResult.getState()
+    if (!fit || !evaluation || !of) return
+    let left = false
+    const { assembly, cases, pieces } = evaluation
+    working()
+      .heights(of, { assembly, cases, pieces }, rules)
+      .then(
+        (heights) => !left && setFound({ of, heights }),
+        (error: unknown) => {
+          letGo()
+          if (!left) setFound({ of, heights: { fault: error instanceof Error ? error.message : String(error) } })
+        },
+      )
+    return () => {
+      left = true
+    }
+  }, [fit, rules])
+  return found && found.of === now ? found.heights : null
 }
 
 /** What is to be said while gaps and ways are no part of any verdict: they are being worked out, or could not be. Null where they are known. */

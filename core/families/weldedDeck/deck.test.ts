@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { assemblyMassKg, memberLengthMm } from '../../assembly/assembly'
-import { standingPlaces } from '../../limits/rackLimits'
+import { standingPlaces } from '../../limits/whereSomebodyIs'
 import { built } from '../../testing/onSite'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { mountHalfWidthMm } from '../../vehicle/vehicle'

@@ -8,10 +8,10 @@ import { OpenList } from '../OpenList'
 import { Workbench } from '../Workbench'
 import { ComesApart } from './ComesApart'
 import { GapList } from './GapList'
+import { Heights } from './Heights'
 import { InsideInputs } from './InsideInputs'
 import { InsideView } from './InsideView'
 import { MotionList } from './MotionList'
-import { Passages } from './Passages'
 import { Wiring } from './Wiring'
 
 /** What touches, what swings and slides: found on the solids before metal is cut. */
@@ -59,7 +59,7 @@ export default function FitStation() {
       <OpenList job={job} station="fit" />
       <MotionList job={job} />
       <GapList job={job} />
-      <Passages job={job} />
+      <Heights />
       <ComesApart job={job} />
       <Wiring job={job} />
     </>
