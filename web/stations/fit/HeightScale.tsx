@@ -1,48 +1,59 @@
+import Box from '@mui/material/Box'
 import { useTheme } from '@mui/material/styles'
 import type { WindowEnds } from '../../../core/fit/heightBounds'
 import { figureText } from '../../../core/quantity/figureText'
 import { useUnits } from '../../quantity/units'
+import { FIGURES } from '../../theme/theme'
 
-const [WIDE, LINE, TICK] = [300, 26, 9]
+const [WIDE, HIGH, EDGE] = [34, 78, 8]
 
-/** Lowest, now and highest on one line: where the mark stands in its window is seen before a number is read. */
-export function HeightScale({ topMm, ends: { lowestMm, highestMm } }: { topMm: number; ends: WindowEnds }) {
-  const { inks, palette } = useTheme()
+/** Highest, now and lowest, one over the other as they are, and beside a line on which the mark stands where it stands in its window. */
+export function HeightScale({ topMm, ends: { lowestMm, lowestBy, highestMm, highestBy } }: { topMm: number; ends: WindowEnds }) {
+  const { inks } = useTheme()
   const units = useUnits()
-  const at = [topMm, lowestMm, highestMm].flatMap((mm) => mm ?? [])
-  const [low, high] = [Math.min(...at) - 20, Math.max(...at) + 20]
-  const x = (mm: number) => 12 + ((mm - low) / (high - low)) * (WIDE - 24)
+  const known = [topMm, lowestMm, highestMm].flatMap((mm) => mm ?? [])
+  const [low, high] = [Math.min(...known), Math.max(...known)]
+  const y = (mm: number) => HIGH - EDGE - ((mm - low) / Math.max(1, high - low)) * (HIGH - 2 * EDGE)
+  const [top, bottom] = [highestMm === null ? EDGE : y(highestMm), lowestMm === null ? HIGH - EDGE : y(lowestMm)]
   const out = (lowestMm !== null && topMm < lowestMm - 0.05) || (highestMm !== null && topMm > highestMm + 0.05)
-  const mark = out ? inks.signal : inks.clear
-  const words = [
-    lowestMm === null ? 'nothing below' : `lowest ${figureText(lowestMm, 'mm', units)}`,
-    `now ${figureText(topMm, 'mm', units)}`,
-    highestMm === null ? 'nothing above' : `highest ${figureText(highestMm, 'mm', units)}`,
+  const rows = [
+    { name: 'Highest', mm: highestMm, by: highestBy ?? 'nothing known above' },
+    { name: 'Now', mm: topMm, by: 'top above the ground' },
+    { name: 'Lowest', mm: lowestMm, by: lowestBy ?? 'nothing found below' },
   ]
-  const label = (mm: number, text: string, anchor: 'start' | 'end') => (
-    <text x={x(mm)} y={LINE + 22} textAnchor={anchor} fontSize={13} fill={palette.text.secondary}>
-      {text}
-    </text>
-  )
   return (
-    <svg viewBox={`0 0 ${WIDE} 54`} role="img" aria-label={words.join(', ')} style={{ width: '100%', maxWidth: 420, display: 'block' }}>
-      <line
-        x1={x(lowestMm ?? low)}
-        x2={x(highestMm ?? high)}
-        y1={LINE}
-        y2={LINE}
-        stroke={inks.line}
-        strokeWidth={3}
-        strokeDasharray={lowestMm === null || highestMm === null ? '6 4' : undefined}
-      />
-      {[lowestMm, highestMm].map((mm) =>
-        mm === null ? null : <line key={mm} x1={x(mm)} x2={x(mm)} y1={LINE - TICK} y2={LINE + TICK} stroke={inks.line} strokeWidth={2} />,
-      )}
-      <path d={`M${x(topMm)} ${LINE - 3}l-6 -12h12z`} fill={mark} />
-      {lowestMm !== null &&
-        label(lowestMm, `${figureText(lowestMm, 'mm', units)} lowest`, lowestMm <= (highestMm ?? lowestMm) ? 'start' : 'end')}
-      {highestMm !== null &&
-        label(highestMm, `highest ${figureText(highestMm, 'mm', units)}`, lowestMm !== null && lowestMm > highestMm ? 'start' : 'end')}
-    </svg>
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'stretch', my: 0.5 }}>
+      <svg viewBox={`0 0 ${WIDE} ${HIGH}`} width={WIDE} height={HIGH} aria-hidden="true" style={{ flexShrink: 0 }}>
+        <line
+          x1={22}
+          x2={22}
+          y1={top}
+          y2={bottom}
+          stroke={inks.quiet}
+          strokeWidth={3}
+          strokeDasharray={highestMm === null || lowestMm === null ? '4 4' : undefined}
+        />
+        {[top, bottom].map((at, i) => (
+          <line key={i ? 'low' : 'high'} x1={15} x2={29} y1={at} y2={at} stroke={inks.quiet} strokeWidth={2} />
+        ))}
+        <path d={`M19 ${y(topMm)}l-12 -6v12z`} fill={out ? inks.signal : inks.clear} />
+      </svg>
+      <Box
+        component="dl"
+        sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto auto 1fr', columnGap: 1, alignItems: 'center', fontSize: 14, flex: 1 }}
+      >
+        {rows.map((r) => (
+          <Box key={r.name} sx={{ display: 'contents' }}>
+            <dt>{r.name}</dt>
+            <Box component="dd" sx={{ m: 0, fontFamily: FIGURES, fontWeight: 600, textAlign: 'right', whiteSpace: 'nowrap' }}>
+              {r.mm === null ? '—' : figureText(r.mm, 'mm', units)}
+            </Box>
+            <Box component="dd" sx={{ m: 0, color: 'text.secondary', fontSize: 13, lineHeight: 1.2 }}>
+              {r.by}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
   )
 }

@@ -44,11 +44,10 @@ function Window({ window: w, several }: { window: HeightWindow; several: boolean
       )}
       <HeightScale topMm={w.topMm} ends={ends} />
       <Typography variant="body2" sx={{ color: (t) => (ends.roomMm !== null && ends.roomMm < 0 ? t.inks.signal : undefined) }}>
-        Its top stands {text(w.topMm)} above the ground.{' '}
         {ends.roomMm === null
           ? ''
           : ends.roomMm < 0
-            ? `▲ There is no height that suits all: ${text(-ends.roomMm)} too little.`
+            ? `▲ No height suits all of it: ${text(-ends.roomMm)} too little.`
             : `Room between: ${text(ends.roomMm)}.`}
         {ends.lacks.length > 0 ? ` Not known, so it may be less: ${[...new Set(ends.lacks)].join(', ')}.` : ''}
       </Typography>
