@@ -30,6 +30,7 @@ import { taperCalculator } from '../measure/taper.calculator'
 import { compoundMitreCalculator } from '../mitre/compoundMitre.calculator'
 import { barNestingCalculator } from '../nesting/barNesting.calculator'
 import { fractionCalculator } from '../quantity/fraction.calculator'
+import { leaveLongCalculator } from '../remeasure/leaveLong.calculator'
 import { scoredFoldCalculator } from '../scoredFold/scoredFold.calculator'
 import { strapsCalculator } from '../securing/straps.calculator'
 import { flatPatternCalculator } from '../sheet/flatPattern.calculator'
@@ -95,6 +96,7 @@ export const calculatorGroups = [
       wedgeCalculator,
       insideRowCalculator,
       heightWindowCalculator,
+      leaveLongCalculator,
       swingArmCalculator,
     ],
   },

@@ -9,6 +9,7 @@ import { addOne } from '../../core/loseOne/addOne'
 import { loseOne } from '../../core/loseOne/loseOne'
 import { wholeOf } from '../../core/pieces/whole'
 import { G_M_S2 } from '../../core/quantity/units'
+import { atStake } from '../../core/remeasure/atStake'
 import type { Rules } from '../../core/rules/rules'
 import type { FeetHold } from '../../core/structure/rackFrame'
 import { compareProfiles } from '../../core/swap/compareProfiles'
@@ -24,6 +25,6 @@ function proofSag(job: Job, rules: Rules, place: Person, loadKg: number): { comp
   return { computedSagMm: sag('free'), clampedSagMm: sag('clamped') }
 }
 
-const api = { evaluate, relieve, compareProfiles, proposePlacements, proofSag, loseOne, addOne }
+const api = { evaluate, relieve, compareProfiles, proposePlacements, proofSag, loseOne, addOne, atStake }
 export type EvaluationApi = typeof api
 expose(api)

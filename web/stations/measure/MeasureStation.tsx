@@ -16,6 +16,7 @@ import { Group } from '../Group'
 import { Workbench } from '../Workbench'
 import { ClientForm } from './ClientForm'
 import { DevicePanel } from './DevicePanel'
+import { MeasureAgain } from './MeasureAgain'
 import { MeasuringSheetView } from './MeasuringSheetView'
 import { useMeasuring } from './measuring'
 import { NeededBeforeCutting } from './NeededBeforeCutting'
@@ -69,6 +70,7 @@ export default function MeasureStation() {
         </Box>
       </Group>
       <NeededBeforeCutting job={job} go={(to) => setParams({ sheet: to }, { replace: true })} />
+      <MeasureAgain job={job} go={(to) => setParams({ sheet: to }, { replace: true })} />
     </>
   )
   const middle = sheet ? (
