@@ -2,6 +2,7 @@ import { expect, test } from 'vitest'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
+import { withMoved } from '../job/movedCargo'
 import { defaultRules } from '../rules/rules'
 import { hangOf } from '../spacing/tipping'
 import { withRack } from '../testing/racks'
@@ -37,6 +38,26 @@ test('on fixed points only fixed points are offered', () => {
   expect(placements[0].why).toMatch(/break no rule that can be assessed.*; 2 not assessed\.$/)
 })
 
+test('a case that hangs off the rear end of the gutter, wherever bars stand: it is set forward, by no more than it says, and then rests', () => {
+  const line = survey.vehicle.mounts[0]
+  const box = { ...survey.brief.cargo[1]!, lengthMm: 700, xMm: line.fromXMm - 250, yMm: 0, massKg: { least: 20, most: 20 } }
+  const job = { ...survey, brief: { ...survey.brief, road: 'road' as const, cargo: [box] } }
+  const { placements } = proposePlacements(job, 'p1', defaultRules, { least: 2, most: 2 })
+  const [p] = placements
+  expect(p!.moved).toHaveLength(1)
+  const by = p!.moved[0]!.xMm - box.xMm
+  expect(by).toBeGreaterThan(0)
+  expect(by).toBeLessThanOrEqual(600)
+  expect(p!.why).toContain(`with ${box.name} {${by}} forward`)
+  const issues = (of: Job) =>
+    evaluate(of, defaultRules).issues.filter((i) => i.code === 'load_tips' || i.code === 'load_on_one_bar' || i.code === 'load_on_nothing')
+  expect(issues(apply(job, p!.barXMm)).length).toBeGreaterThan(0)
+  expect(issues(apply(withMoved(job, p!.moved), p!.barXMm))).toEqual([])
+  // where bars alone do, the load stays where the client wants it
+  const there = { ...job, brief: { ...job.brief, cargo: [{ ...box, xMm: (line.fromXMm + line.toXMm) / 2 }] } }
+  for (const q of proposePlacements(there, 'p1', defaultRules, { least: 2, most: 2 }).placements) if (q.meets) expect(q.moved).toEqual([])
+}, 60_000)
+
 test('a load too heavy for any placement: says that none meets the rules and which to give up', () => {
   const heavy = {
     ...oyster,
@@ -52,6 +73,7 @@ test('a load too heavy for any placement: says that none meets the rules and whi
 test('a placement without faults comes before one with all figures known, that before one with nothing over, that before the lower worst', () => {
   const tried = (issues: number, unknown: number, over: number, worst: number) => ({
     barXMm: [],
+    moved: [],
     governs: '',
     meets: false,
     over: Array<string>(over).fill('x'),

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { METRIC } from '../quantity/units'
+import { INCH, METRIC } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { demoJobs } from './demoJobs'
@@ -53,14 +53,23 @@ describe('what is open', () => {
 })
 
 describe('two versions side by side', () => {
-  test('only what differs is listed, with its path and both values', () => {
+  test('only what differs is listed, in the names of its people and their units', () => {
     const [a] = demoJobs
-    const b = { ...a, title: 'Other', brief: { ...a.brief, speedKmh: null, cargo: a.brief.cargo.slice(0, 2) } }
-    expect(differences(a, b)).toEqual([
-      { where: 'title', mine: a.title, theirs: 'Other' },
-      { where: 'brief.speedKmh', mine: '100', theirs: 'unknown' },
-      expect.objectContaining({ where: 'brief.cargo[2]', theirs: 'not there' }),
+    const rack = a.pieces[0]!
+    const b = {
+      ...a,
+      title: 'Other',
+      brief: { ...a.brief, speedKmh: null, cargo: a.brief.cargo.slice(0, 2) },
+      pieces: [{ ...rack, name: 'Pole rack', params: { ...rack.params, barXMm: [-250, 900, 2000] } }],
+    }
+    const found = differences(a, b, a.units)
+    expect(found.slice(0, 2)).toEqual([
+      { where: 'Title', mine: a.title, theirs: 'Other' },
+      { where: 'Brief speed', mine: '100 km/h', theirs: 'unknown' },
     ])
-    expect(differences(a, structuredClone(a))).toEqual([])
+    expect(found).toContainEqual({ where: a.brief.cargo[2]!.name, mine: a.brief.cargo[2]!.name, theirs: 'not there' })
+    expect(found).toContainEqual(expect.objectContaining({ where: expect.stringMatching(/rack: bar x 2$/i), theirs: '900 mm' }))
+    expect(differences(a, b, INCH)).toContainEqual(expect.objectContaining({ where: 'Brief speed', mine: '62 mph' }))
+    expect(differences(a, structuredClone(a), a.units)).toEqual([])
   })
 })

@@ -13,6 +13,7 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { differences } from '../../core/job/differences'
 import { useJob } from './jobStore'
+import { TwoDrawings } from './TwoDrawings'
 import { settleConflict } from './useAutosave'
 
 /** Somebody else saved this job meanwhile: both versions are here, and neither is lost whatever is chosen. */
@@ -21,7 +22,7 @@ export function ConflictDialog() {
   const navigate = useNavigate()
   const [fault, setFault] = useState<string | null>(null)
   if (saveState !== 'conflict' || !job || !theirs || !id) return null
-  const rows = differences(job, theirs.job)
+  const rows = differences(job, theirs.job, job.units)
   const settle = (choice: 'mine' | 'theirs' | 'copy') => {
     settleConflict(choice)
       .then((copy) => {
@@ -36,6 +37,7 @@ export function ConflictDialog() {
         <Typography gutterBottom>
           Somebody saved revision {theirs.revision} of this job after you opened it. Nothing is lost: choose which one goes on.
         </Typography>
+        <TwoDrawings mine={job} theirs={theirs.job} />
         <Table size="small">
           <TableHead>
             <TableRow>

@@ -116,13 +116,26 @@ describe('two versions of one job', () => {
     await waitFor(() => expect(useJob.getState()).toMatchObject({ saveState: 'saved', revision: 9 }))
     expect(benchJob().notes).toBe('theirs')
   })
+  test('where they look different both are drawn, in the first view that shows it; words in a note are not drawn', async () => {
+    clash()
+    const first = mount(<ConflictDialog />)
+    expect(screen.queryByText(/^Mine, /)).toBeNull()
+    first.unmount()
+    const rack = survey.pieces[0]!
+    const moved = { ...survey, pieces: [{ ...rack, params: { ...rack.params, footHeightMm: 150 } }, ...survey.pieces.slice(1)] }
+    useJob.setState({ theirs: { ...stored, revision: 9, job: moved } })
+    mount(<ConflictDialog />)
+    expect(screen.getByText('Mine, side')).toBeTruthy()
+    expect(screen.getByText('Theirs, side')).toBeTruthy()
+    expect(screen.getByText(/: foot height$/).closest('tr')!.textContent).toMatch(/90 mm150 mm$/)
+  })
   test('mine kept is saved on top of theirs', async () => {
     const { calls } = answering({ 'PUT /jobs/j1': { revision: 10 } })
     clash()
     const { user } = mount(<ConflictDialog />)
     await user.click(screen.getByRole('button', { name: 'Keep mine' }))
     await waitFor(() => expect(useJob.getState()).toMatchObject({ saveState: 'saved', revision: 10 }))
-    expect(JSON.parse(String(calls[0].body))).toMatchObject({ revision: 9, job: { notes: 'mine' } })
+    expect(JSON.parse(String(calls.find((c) => c.body)!.body))).toMatchObject({ revision: 9, job: { notes: 'mine' } })
   })
   test('mine as a job of its own needs the server; when it fails both stay and it is said', async () => {
     answering({})

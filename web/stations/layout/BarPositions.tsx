@@ -3,11 +3,14 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { Job } from '../../../core/job/job'
+import { withMoved } from '../../../core/job/movedCargo'
+import { withParams } from '../../../core/job/piecesOf'
 import { figureText } from '../../../core/quantity/figureText'
 import { equalPositions, largestCount } from '../../../core/spacing/spacing'
 import { datumXMm } from '../../../core/vehicle/datum'
 import { nearestMountX } from '../../../core/vehicle/vehicle'
 import { useView } from '../../drawing/view'
+import { editJob } from '../../job/jobStore'
 import { editBy, editPiece, type PieceInHand } from '../../pieces/inHand'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { RemoveButton } from '../../quantity/RemoveButton'
@@ -73,7 +76,11 @@ export function BarPositions({ job, inHand }: { job: Job; inHand: PieceInHand })
           Space evenly
         </Button>
       </Box>
-      <Proposals job={job} pieceId={pieceId} apply={setBars} />
+      <Proposals
+        job={job}
+        pieceId={pieceId}
+        apply={(p) => editJob((j) => withParams(withMoved(j, p.moved), pieceId, stations.set(p.barXMm)))}
+      />
       {xs.length > 1 && (
         <Typography variant="caption" sx={{ color: 'text.secondary' }}>
           {xs.length} bars, mean pitch {figureText((to - from) / (xs.length - 1), 'mm', units)}

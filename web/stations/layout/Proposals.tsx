@@ -14,7 +14,7 @@ import { stateMarks } from '../../limits/states'
 import { useUnits } from '../../quantity/units'
 
 /** The best placements of bars for what is carried, each worked out whole, with a line why; or which rule to give up. */
-export function Proposals({ job, pieceId, apply }: { job: Job; pieceId: string; apply: (barXMm: number[]) => void }) {
+export function Proposals({ job, pieceId, apply }: { job: Job; pieceId: string; apply: (placement: Placement) => void }) {
   const rules = useRules()
   const { inks } = useTheme()
   const [found, setFound] = useState<{ proposal: Proposal; of: Job } | null>(null)
@@ -53,7 +53,7 @@ export function Proposals({ job, pieceId, apply }: { job: Job; pieceId: string; 
           {found.proposal.placements.map((p) => (
             <Box
               component="li"
-              key={p.barXMm.join()}
+              key={[...p.barXMm, ...p.moved.map((m) => m.id + m.xMm)].join()}
               sx={{
                 borderLeft: 4,
                 borderColor: { clear: inks.waterDeep, over: inks.signal, unknown: inks.unknown }[stateOf(p)],
@@ -64,7 +64,7 @@ export function Proposals({ job, pieceId, apply }: { job: Job; pieceId: string; 
               }}
             >
               <OneProposal placement={p} job={job} />
-              <Button onClick={() => apply(p.barXMm)} sx={{ alignSelf: 'start' }}>
+              <Button onClick={() => apply(asAsked(p, found))} sx={{ alignSelf: 'start' }}>
                 Apply
               </Button>
             </Box>
@@ -76,6 +76,12 @@ export function Proposals({ job, pieceId, apply }: { job: Job; pieceId: string; 
       )}
     </>
   )
+}
+
+/** Where one of the placements sets an item elsewhere, every item stands where this one has it, whichever was applied before. */
+function asAsked(p: Placement, { proposal, of }: { proposal: Proposal; of: Job }): Placement {
+  if (!proposal.placements.some((q) => q.moved.length)) return p
+  return { ...p, moved: of.brief.cargo.map((c) => p.moved.find((m) => m.id === c.id) ?? { id: c.id, name: c.name, xMm: c.xMm }) }
 }
 
 /** A placement with something not assessed is no clear one. */
