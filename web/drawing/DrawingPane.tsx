@@ -96,7 +96,9 @@ export function DrawingPane({
     const plain = fit || !live ? withGaps(name, drawn, gaps) : drawn
     // what the client marked stands on the drawing until it is settled, but not where loads and gaps are looked at
     const said = { ...plain, entities: [...plain.entities, ...clientMarks(name, job.clientAnswers)] }
-    const sheet = strained ? underLoad(drawn, strained) : fit ? plain : said
+    const whole = strained ? underLoad(drawn, strained) : fit ? plain : said
+    // under a measuring sheet there is no room for marks of parts, and nobody asks for them there
+    const sheet = low ? { ...whole, entities: whole.entities.filter((e) => e.layer !== 'mark') } : whole
     return (
       <SheetView
         key={name}
