@@ -40,16 +40,17 @@ function Bought({ answer }: { answer: PurchaseAnswer }) {
   const today = localDay()
   const sellers = [...new Map(lines.map((l) => [l.supplier?.id ?? '', l.supplier])).values()]
   const dues = [...new Set(coming.map((l) => l.due))]
+  const lacking = jobs.filter((j) => j.kit.state === 'missing').length
   return (
     <>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography variant="h1">To buy</Typography>
         <Typography variant="body2" role="status">
           {lines.length
-            ? `${lines.length} ${lines.length === 1 ? 'thing' : 'things'} for ${jobs.filter((j) => j.kit.state === 'missing').length} jobs`
+            ? `${lines.length} ${lines.length === 1 ? 'thing' : 'things'} for ${lacking} ${lacking === 1 ? 'job' : 'jobs'}`
             : 'Nothing is to be ordered'}
           {coming.length ? `, ${coming.length} on the way` : ''}
-          {more ? `; ${more} more jobs, due later, are left out` : ''}
+          {more ? `; ${more} more ${more === 1 ? 'job' : 'jobs'}, due later, left out` : ''}
         </Typography>
         {lines.length > 0 && (
           <>
