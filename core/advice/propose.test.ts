@@ -17,7 +17,7 @@ test('the survey van’s three items: what is offered stands on the gutter, says
   expect(giveUp).toBeNull()
   expect(placements.length).toBeGreaterThanOrEqual(2)
   for (const p of placements.filter((q) => q.meets)) {
-    const e = evaluate(apply(road, p.barXMm), defaultRules)
+    const e = evaluate(apply(withMoved(road, p.moved), p.barXMm), defaultRules)
     expect(e.issues.filter((i) => i.code === 'load_on_one_bar' || i.code === 'load_tips' || i.code === 'bar_off_mount')).toEqual([])
     const governing = e.limits.find((l) => l.name === p.governs)!
     expect(governing.ratio).toBeCloseTo(p.worst, 9)

@@ -32,6 +32,7 @@ const PLACED = new Set([
   'bar_off_mount',
   'bars_too_close',
   'bar_hits_obstacle',
+  'bar_near_obstacle',
   'load_on_nothing',
   'load_on_one_bar',
   'load_tips',
@@ -39,6 +40,8 @@ const PLACED = new Set([
   'swing_meets',
   'unstable',
 ])
+/** Of those, what one bar by itself causes. */
+const IN_THE_WAY = new Set(['bar_hits_obstacle', 'bar_near_obstacle'])
 /** Issues that an item set elsewhere can cause: only those that were not there before count against it. */
 const MOVED = new Set([
   'loads_overlap',
@@ -107,9 +110,16 @@ export function proposePlacements(job: Job, pieceId: string, rules: Rules, count
     tried++
     return tryPlaces(given, xs, moved)
   }
+  // places where no bar may stand, whatever the others do: over a fan, a hatch
+  const known = new Map<number, boolean>()
+  const blocked = (x: number): boolean => {
+    const found = known.get(x) ?? countOf(wholeOf(withParams(job, pieceId, stations.set([x])), rules).issues, IN_THE_WAY) > 0
+    known.set(x, found)
+    return found
+  }
   const best: Tried[] = []
   for (let n = counts.least; n <= counts.most; n++) {
-    const rough = roughPlaces(line, n, cargo, leastMm)
+    const rough = roughPlaces(line, n, cargo, leastMm, blocked)
     if (!rough.length) continue
     best.push(rough.map((xs) => work(xs)).reduce((a, b) => (rank(b, a) < 0 ? b : a)))
   }
@@ -137,12 +147,19 @@ export function proposePlacements(job: Job, pieceId: string, rules: Rules, count
 }
 
 /** The few layouts of a count that overhangs and spans like best, far enough from each other to be worth working out. */
-function roughPlaces(line: MountLine, n: number, cargo: Job['brief']['cargo'], leastMm: number): number[][] {
+function roughPlaces(
+  line: MountLine,
+  n: number,
+  cargo: Job['brief']['cargo'],
+  leastMm: number,
+  blocked: (xMm: number) => boolean,
+): number[][] {
   const kept: { xs: number[]; ratio: number }[] = []
   for (const xs of candidatePlaces(line, n)) {
     if (xs.slice(1).some((x, k) => x - xs[k]! < leastMm)) continue
     const ratio = layoutRatio(xs, cargo)
     if (kept.length === ROUGH && ratio >= kept[ROUGH - 1]!.ratio) continue
+    if (xs.some(blocked)) continue
     if (kept.some((k) => k.ratio <= ratio && k.xs.every((x, i) => Math.abs(x - xs[i]!) < 60))) continue
     kept.push({ xs, ratio })
     kept.sort((a, b) => a.ratio - b.ratio)

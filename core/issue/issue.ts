@@ -20,6 +20,7 @@ export type Issue = { at: (string | number)[]; fix: Patch[] | null } & (
   | { code: 'bars_too_close'; bar: number; gapMm: number; leastMm: number }
   | { code: 'bar_too_short'; bar: number; lengthMm: number }
   | { code: 'bar_hits_obstacle'; bar: number; obstacle: string; clearMm: number }
+  | { code: 'bar_near_obstacle'; bar: number; obstacle: string; clearMm: number; needMm: number; opens: boolean }
   | { code: 'load_on_nothing'; item: string }
   | { code: 'load_on_one_bar'; item: string }
   | { code: 'load_hangs_outside'; item: string; outsideMm: number }

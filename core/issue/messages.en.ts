@@ -25,6 +25,8 @@ const messages: Messages = {
   bars_too_close: (i, mm) => `Bars ${i.bar + 1} and ${i.bar + 2} are ${mm(i.gapMm)} apart: their feet need ${mm(i.leastMm)}.`,
   bar_too_short: (i, mm) => `Bar ${i.bar + 1} would be ${mm(i.lengthMm)} long: reduce the bracket step or widen the overhang.`,
   bar_hits_obstacle: (i, mm) => `Bar ${i.bar + 1} fouls the ${i.obstacle} by ${mm(-i.clearMm)}: move the bar or raise the feet.`,
+  bar_near_obstacle: (i, mm) =>
+    `Bar ${i.bar + 1} leaves ${mm(i.clearMm)} over the ${i.obstacle}, which needs ${mm(i.needMm)}${i.opens ? ' to open' : ''}: move the bar or raise the feet.`,
   load_on_nothing: (i) => `${i.item} rests on no bar: move it over the bars or move the bars under it.`,
   load_on_one_bar: (i) => `${i.item} rests on one bar only and can pivot on it: bring a second bar under it.`,
   load_hangs_outside: (i, mm) =>

@@ -46,6 +46,12 @@ const stories: [string, Issue['code'], Job, RegExp][] = [
     design(survey, { barXMm: [-250, 1500, 2000], footHeightMm: 0 }),
     /^Bar 2 fouls the roof fan by \d+ mm: move the bar or raise the feet\.$/,
   ],
+  [
+    'a bar over the fan',
+    'bar_near_obstacle',
+    design(survey, { barXMm: [-250, 1500, 2000] }),
+    /^Bar 2 leaves 5 mm over the roof fan, which needs 120 mm to open: move the bar or raise the feet\.$/,
+  ],
   ['a case off the rack', 'load_on_nothing', moved(survey, 9000), /^Equipment case rests on no bar/],
   ['a case on one bar', 'load_on_one_bar', moved(survey, 850), /^Equipment case rests on one bar only and can pivot on it/],
   [

@@ -14,6 +14,7 @@ import { profileOf, profileSection } from '../../catalogue/profiles'
 import { rectangle } from '../../geometry/polygon'
 import type { Point } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
+import type { Rules } from '../../rules/rules'
 import { stepBracket } from '../../sheet/stepBracket'
 import { type MountLine, mountHalfWidthMm, nearestMountX, type Vehicle } from '../../vehicle/vehicle'
 import type { Site } from '../family'
@@ -113,7 +114,7 @@ export function assemble(p: CrossbarParams, site: Site): { assembly: Assembly; i
       supports: bars.length ? [barSupport(line, bars, rails, deckZMm)] : [],
       dimensions: dimensionsOf(vehicle, bars, mounts, deckZMm),
     },
-    issues: faults(p, line, vehicle),
+    issues: faults(p, line, vehicle, rules),
   }
 }
 
@@ -265,7 +266,7 @@ function fairing(p: CrossbarParams, line: MountLine, deckZMm: number): { plate: 
   return [{ plate, joints }]
 }
 
-function faults(p: CrossbarParams, line: MountLine, vehicle: Vehicle): Issue[] {
+function faults(p: CrossbarParams, line: MountLine, vehicle: Vehicle, rules: Rules): Issue[] {
   const issues: Issue[] = []
   const at = (i: number) => ['params', 'barXMm', i]
   if (!p.barXMm.length) issues.push({ code: 'no_bars', at: ['params', 'barXMm'], fix: null })
@@ -281,7 +282,21 @@ function faults(p: CrossbarParams, line: MountLine, vehicle: Vehicle): Issue[] {
       const meets = Math.abs(o.xMm - x) < (o.lengthMm + section.widthMm) / 2 && Math.abs(o.yMm) < (o.widthMm + lengthMm) / 2
       const roof = vehicle.roofHeightMm.value ?? line.zMm
       const clearMm = underside - (roof + o.heightMm)
-      if (meets && clearMm < 0) issues.push({ code: 'bar_hits_obstacle', at: at(i), bar: i, obstacle: o.name, clearMm, fix: null })
+      if (!meets) continue
+      // what opens needs its air, and nothing may stand nearer than its height is known
+      const needMm = Math.max(o.accessMm ?? 0, rules.softMm + rules.madeMm)
+      if (clearMm < 0) issues.push({ code: 'bar_hits_obstacle', at: at(i), bar: i, obstacle: o.name, clearMm, fix: null })
+      else if (clearMm < needMm)
+        issues.push({
+          code: 'bar_near_obstacle',
+          at: at(i),
+          bar: i,
+          obstacle: o.name,
+          clearMm,
+          needMm,
+          opens: o.accessMm !== null,
+          fix: null,
+        })
     }
   })
   const order = p.barXMm.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x)

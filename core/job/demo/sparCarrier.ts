@@ -25,7 +25,7 @@ export const sparCarrier: Job = withBrief(
   },
   {
     mountId: 'gutter',
-    barXMm: [-850, 300, 1450, 2600],
+    barXMm: [-850, 300, 1740, 2600],
     profileId: 'square-40x3-steel',
     sideRails: true,
     railProfileId: 'round-25x2-steel',
