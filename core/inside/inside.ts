@@ -100,3 +100,6 @@ export function roomLacks(r: Inside): string[] {
   ]
   return base.flatMap(([k, says]) => (r[k] === null ? [says] : []))
 }
+
+/** Stands wherever something rides inside. */
+export const INSIDE_CAUTION = 'Every load inside is strapped against a crash, and the people’s space kept apart; ask your local rules.'

@@ -29,8 +29,9 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
   const { job, rules, accepted, made, ways, shop, heading } = given
   const assembly = madeAssembly(job, rules)
   const kinds = flatKinds(assembly)
-  const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card', string, boolean][] = [
+  const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card' | 'hand-over', string, boolean][] = [
     ['owner-card.pdf', 'owner-card', 'Owner’s card', true],
+    ['hand-over.pdf', 'hand-over', 'Hand-over', job.pieces.length > 0],
     ['tube.pdf', 'tube', 'Bends and templates', tubeWork(assembly).length > 0],
     ['welds.pdf', 'welds', 'Weld map', weldMap(assembly, shop.workshop.welders, rules).seams.length > 0],
     ['build.pdf', 'build', 'Order of work', job.pieces.length > 0],

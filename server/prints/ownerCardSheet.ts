@@ -12,6 +12,12 @@ const states = { clear: 'clear', near: 'near its line', over: 'OVER', unknown: '
 /** What stays in the vehicle and what goes into the file: what it carries and may not, torques, rechecks, keys, what is open. PDF bytes. */
 export function ownerCardPdf(job: Job, result: Evaluation, rules: Rules, title: Title): Promise<Buffer> {
   const paper = openPaper(title)
+  drawOwnerCard(paper, job, result, rules)
+  return closePaper(paper, title)
+}
+
+/** The card on the first page of an open paper, and as many more as it takes. */
+export function drawOwnerCard(paper: Paper, job: Job, result: Evaluation, rules: Rules): void {
   const { units } = job
   const card = ownerCard(job, result, rules)
   const half = (paper.page.width - 2 * MARGIN - 24) / 2
@@ -110,20 +116,19 @@ export function ownerCardPdf(job: Job, result: Evaluation, rules: Rules, title: 
     left,
     2 * half + 24,
   )
-  return closePaper(paper, title)
 }
 
 /** A wrench is set no finer. */
 const toATenth = (text: string): string => text.replace(/^[\d.]+/, (n) => Number(n).toFixed(1))
 
-function heading(paper: Paper, text: string, x: number, width: number, bad = false): void {
+export function heading(paper: Paper, text: string, x: number, width: number, bad = false): void {
   paper.font('bold').fontSize(10)
   // a heading keeps a line or two of what it heads
   below(paper, paper.heightOfString(text, { width }) + 36)
   paper.fillColor(bad ? SIGNAL : INK).text(text, x, paper.y + 8, { width })
 }
 
-function line(paper: Paper, text: string, x: number, width: number): void {
+export function line(paper: Paper, text: string, x: number, width: number): void {
   paper.font('text').fontSize(9)
   below(paper, paper.heightOfString(text, { width }) + 2)
   paper.fillColor(INK).text(text, x, paper.y + 2, { width })

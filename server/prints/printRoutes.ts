@@ -152,6 +152,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     ['flat', 'Fold sheets and nests'],
     ['holes', 'Drilling sheet'],
     ['owner-card', 'Owner’s card'],
+    ['hand-over', 'Hand-over'],
   ] as const)
     routes.get(`/:id/${of}.pdf`, async (request, response) => {
       const { job, revision } = await jobAt(jobs, request.params.id)

@@ -28,6 +28,7 @@ import { buildSheetPdf } from './buildSheet'
 import { clientPageHtml } from './clientPage'
 import { cutSheetPdf } from './cutSheet'
 import { flatSheetPdf } from './flatSheet'
+import { handOverPdf } from './handOverSheet'
 import { holeSheetPdf } from './holeSheet'
 import { measuringSheetPdf } from './measuringSheet'
 import { ownerCardPdf } from './ownerCardSheet'
@@ -50,7 +51,7 @@ export type Print =
       title: Heading
     }
   | {
-      of: 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card'
+      of: 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card' | 'hand-over'
       job: Job
       rules: Rules
       shop: PlannedShop
@@ -117,10 +118,12 @@ export async function printed(print: Print): Promise<Uint8Array> {
     case 'build':
     case 'flat':
     case 'holes':
+    case 'hand-over':
     case 'owner-card': {
       const result = await figuresOf(job, print.rules)
       const title = { ...print.title, stamp: stampOf(print.accepted, movedSince(print.accepted, result), openOf(result), true) }
       if (print.of === 'owner-card') return ownerCardPdf(job, result, print.rules, title)
+      if (print.of === 'hand-over') return handOverPdf(job, result, print.rules, title)
       if (print.of === 'holes') return holeSheetPdf(job, print.rules, title)
       if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.shop.workshop, title)
       if (print.of === 'build') return buildSheetPdf(job, print.rules, print.shop, title)

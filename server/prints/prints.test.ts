@@ -11,10 +11,13 @@ import { INCH } from '../../core/quantity/units'
 import { defaultRules } from '../../core/rules/rules'
 import { demoShop, paperSizes } from '../../core/shop/shop'
 import { demoStock } from '../../core/stock/demoStock'
+import { tickOf } from '../../core/workLog/tick'
 import { arrangementPdf } from './arrangement'
 import { buildSheetPdf } from './buildSheet'
 import { type CutSheet, cutSheetPdf } from './cutSheet'
+import { handOverPdf } from './handOverSheet'
 import { measuringSheetPdf } from './measuringSheet'
+import { ownerCardPdf } from './ownerCardSheet'
 import { fullSize } from './paper'
 import { tubeSheetPdf } from './tubeSheet'
 import { weldSheetPdf } from './weldSheet'
@@ -169,4 +172,22 @@ describe('bends, templates and welds on paper', () => {
 test('the order of work is two pages at most for each demo job, and one line for a job of nothing', async () => {
   for (const job of demoJobs) expect(pages(await buildSheetPdf(job, defaultRules, demoShop, title))).toBeLessThanOrEqual(3)
   expect(pages(await buildSheetPdf({ ...demoJobs[0]!, pieces: [] }, defaultRules, demoShop, title))).toBe(1)
+})
+
+describe('all that goes with the vehicle', () => {
+  const [survey] = demoJobs
+  const built = {
+    ...survey,
+    built: {
+      'gate:fit': tickOf('2026-11-20', 'x', { what: 'Trial fit', by: 'Maren' }),
+      drill: tickOf('2026-11-21', 'y', { what: 'Drill', by: 'Tjark', otherwise: 'hole 3 mm further out' }),
+    },
+  }
+  test('the card comes first, then what is open, signed and otherwise; in inches as well, and of a job of which all is known', async () => {
+    const card = pages(await ownerCardPdf(built, evaluate(built, defaultRules), defaultRules, title))
+    for (const job of [built, { ...built, units: INCH }, demoJobs[3]]) {
+      const pdf = await handOverPdf(job, evaluate(job, defaultRules), defaultRules, title)
+      expect(pages(pdf)).toBeGreaterThan(job === demoJobs[3] ? 1 : card)
+    }
+  })
 })

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { checkInside, type InsideCheck } from '../../../core/inside/checkInside'
-import { type Inside, lacksOf, roomLacks } from '../../../core/inside/inside'
+import { INSIDE_CAUTION, type Inside, lacksOf, roomLacks } from '../../../core/inside/inside'
 import { stow, whatFrees } from '../../../core/inside/stow'
 import { figureText, withLengths } from '../../../core/quantity/figureText'
 import { FigureValue } from '../../figure/Working'
@@ -79,8 +79,7 @@ function Found({ check, inside }: { check: InsideCheck; inside: Inside }) {
       {out.length > 1 && <Typography variant="body2">Out to the rear in this order: {out.map((o) => o.name).join(', ')}.</Typography>}
       {held.length > 0 && <Alert severity="warning">No straight way out to the rear: {held.join(', ')}.</Alert>}
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-        Nothing here says how it is held: every load inside is strapped against a crash, and the people’s space kept apart; ask your local
-        rules.
+        Nothing here says how it is held. {INSIDE_CAUTION}
       </Typography>
     </Box>
   )

@@ -69,6 +69,7 @@ export default function HandOverStation() {
         {file('arrangement.pdf', 'General arrangement, PDF')}
         {file('cut-sheet.pdf', 'Cut sheet, PDF')}
         {file('owner-card.pdf', 'Owner’s card, PDF')}
+        {file('hand-over.pdf', 'All that goes with the vehicle, PDF')}
         {file('all.zip', 'Every print and file, one ZIP')}
       </Group>
       <ClientPanel job={job} id={id} />
