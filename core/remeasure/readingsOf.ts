@@ -1,6 +1,6 @@
-import { placeTolerance, usualTolerance } from '../measure/settle'
+import { chooseReading, placeTolerance, usualTolerance, withReading } from '../measure/settle'
 import { letterOf, measureOf, measuringSheets, withMeasure } from '../measure/sheets'
-import type { Body, Method, MountLine, Vehicle } from '../vehicle/vehicle'
+import type { Body, Method, MountLine, Taken, Vehicle } from '../vehicle/vehicle'
 
 /** One figure of the vehicle that somebody read, how far it may be off, and the vehicle with another value of it. mm or degrees */
 export type ReadFigure = {
@@ -13,7 +13,11 @@ export type ReadFigure = {
   tolerance: number
   method: Method
   with: (value: number) => Vehicle
+  /** the vehicle once it was measured there: that reading stands, with who took it and why; what was read before is kept where it can be */
+  measured: (value: number, by: TakenBy) => Vehicle
 }
+/** Who measured, on which day, why this counts, and how well it was read. */
+export type TakenBy = { who: string; on: string; why: string; tolerance: number }
 
 const lineFigures: [keyof Pick<MountLine, 'fromXMm' | 'toXMm' | 'halfWidthRearMm' | 'halfWidthFrontMm' | 'zMm'>, string][] = [
   ['fromXMm', 'rear end'],
@@ -28,6 +32,15 @@ const bodyFigures: [keyof Pick<Body, 'fromXMm' | 'toXMm' | 'topZMm' | 'widthMm'>
   ['topZMm', 'top above ground'],
   ['widthMm', 'width'],
 ]
+
+/** One figure of a place measured again says nothing of how well its others are known: the worse of the two stands for all of them. */
+const takenBy = (was: Taken, by: TakenBy): Taken => ({
+  method: was.method === 'unknown' || was.method === 'assumed' ? was.method : 'tape',
+  toleranceMm:
+    was.method === 'unknown' || was.method === 'assumed' ? was.toleranceMm : Math.max(by.tolerance, was.toleranceMm ?? by.tolerance),
+  who: by.who,
+  at: by.on,
+})
 
 /** Every length and angle that is known of the vehicle, each with its own tolerance, or what its method is good for. */
 export function readingsOf(vehicle: Vehicle): ReadFigure[] {
@@ -45,6 +58,10 @@ export function readingsOf(vehicle: Vehicle): ReadFigure[] {
             ...{ unit: q.dimension === 'angle' ? 'deg' : 'mm', value: s.value },
             ...{ tolerance: s.tolerance ?? usualTolerance[s.method], method: s.method },
             with: (value) => withMeasure(vehicle, q, { ...s, value }),
+            measured: (value, by) => {
+              const read = withReading(s, { value, typed: '', tolerance: by.tolerance, method: 'tape', who: by.who, at: by.on })
+              return withMeasure(vehicle, q, chooseReading(read, read.readings.length - 1, by.why))
+            },
           },
         ]
       }),
@@ -55,6 +72,10 @@ export function readingsOf(vehicle: Vehicle): ReadFigure[] {
         ...{ id: `line.${line.id}.${key}`, sheet: null, label: `${line.name}: ${says}`, unit: 'mm', value: line[key] },
         ...{ tolerance: placeTolerance(line.taken), method: line.taken.method },
         with: (value) => ({ ...vehicle, mounts: vehicle.mounts.map((m) => (m === line ? { ...m, [key]: value } : m)) }),
+        measured: (value, by) => ({
+          ...vehicle,
+          mounts: vehicle.mounts.map((m) => (m === line ? { ...m, [key]: value, taken: takenBy(m.taken, by) } : m)),
+        }),
       }),
     ),
   )
@@ -64,6 +85,10 @@ export function readingsOf(vehicle: Vehicle): ReadFigure[] {
         ...{ id: `body.${body.id}.${key}`, sheet: null, label: `${body.name}: ${says}`, unit: 'mm', value: body[key] },
         ...{ tolerance: placeTolerance(body.taken), method: body.taken.method },
         with: (value) => ({ ...vehicle, bodies: vehicle.bodies.map((b) => (b === body ? { ...b, [key]: value } : b)) }),
+        measured: (value, by) => ({
+          ...vehicle,
+          bodies: vehicle.bodies.map((b) => (b === body ? { ...b, [key]: value, taken: takenBy(b.taken, by) } : b)),
+        }),
       }),
     ),
   )

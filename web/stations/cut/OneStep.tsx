@@ -21,6 +21,7 @@ import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
 import { useWho } from '../../shell/who'
 import { FIGURES } from '../../theme/theme'
+import { MeasuredThere } from './MeasuredThere'
 import { begin, finish, takeBack } from './stepTick'
 
 const THUMB = { minHeight: 56, fontSize: 18 }
@@ -65,6 +66,7 @@ export function OneStep({ job, states, workshop }: { job: Job; states: StepState
       {step.id === 'cut' && <Settings job={job} workshop={workshop} />}
       <Clock job={job} state={shown} />
       <TextInput label="Came out otherwise than drawn" multiline maxLength={500} value={said} onChange={setSaid} />
+      <MeasuredThere key={step.id} job={job} step={step.title} />
       {unsigned && <Typography>Say above who works here: this is signed by name.</Typography>}
       <Button variant="contained" disabled={unsigned} sx={{ ...THUMB, fontWeight: 700 }} onClick={end}>
         {step.gate ? `Done and checked: sign it${who ? ` as ${who}` : ''}` : 'Done'}
