@@ -22,6 +22,7 @@ import { useUnits } from '../../quantity/units'
 import { useWho } from '../../shell/who'
 import { FIGURES } from '../../theme/theme'
 import { MeasuredThere } from './MeasuredThere'
+import { StepPhotos } from './StepPhotos'
 import { begin, finish, takeBack } from './stepTick'
 
 const THUMB = { minHeight: 56, fontSize: 18 }
@@ -67,6 +68,7 @@ export function OneStep({ job, states, workshop }: { job: Job; states: StepState
       <Clock job={job} state={shown} />
       <TextInput label="Came out otherwise than drawn" multiline maxLength={500} value={said} onChange={setSaid} />
       <MeasuredThere key={step.id} job={job} step={step.title} />
+      <StepPhotos step={step.title} />
       {unsigned && <Typography>Say above who works here: this is signed by name.</Typography>}
       <Button variant="contained" disabled={unsigned} sx={{ ...THUMB, fontWeight: 700 }} onClick={end}>
         {step.gate ? `Done and checked: sign it${who ? ` as ${who}` : ''}` : 'Done'}

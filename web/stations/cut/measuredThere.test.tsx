@@ -1,11 +1,13 @@
 // @vitest-environment jsdom
-import { fireEvent, screen, within } from '@testing-library/react'
+import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { expect, test } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { measureOf, quantityOf } from '../../../core/measure/sheets'
+import { localDay } from '../../../core/time/localDay'
 import { tickOf } from '../../../core/workLog/tick'
 import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { MeasuredThere } from './MeasuredThere'
+import { StepPhotos } from './StepPhotos'
 
 const oyster = demoJobs[1]!
 const there = () => mount(<WithJob>{(job) => <MeasuredThere job={job} step="Try it on the vehicle" />}</WithJob>)
@@ -44,4 +46,26 @@ test('a figure that moves no part says so, and nothing is kept before it is pres
   fireEvent.blur(field)
   expect(await screen.findByText(/No part is another one for it/)).toBeTruthy()
   expect(benchJob().vehicle).toEqual(oyster.vehicle)
+})
+
+test('a photograph taken at a step is sent under its name and day, and stands there beside no other step’s', async () => {
+  const day = localDay()
+  const { calls } = answering({
+    'GET /photos': [
+      { id: 'a', name: `Weld out, ${day}.jpg`, type: 'image/jpeg', at: '' },
+      { id: 'b', name: `Drill, ${day}.jpg`, type: 'image/jpeg', at: '' },
+    ],
+    'POST /photos': { id: 'c' },
+  })
+  onBench(oyster)
+  const { user } = mount(<StepPhotos step="Weld out" />)
+  const list = await screen.findByRole('list', { name: 'Photographs of this step' })
+  expect(
+    within(list)
+      .getAllByRole('img', { hidden: true })
+      .map((i) => i.getAttribute('alt')),
+  ).toEqual([`Weld out, ${day}.jpg`])
+  await user.upload(screen.getByLabelText('Photograph at Weld out'), new File([new Uint8Array([1])], 'IMG_0001.PNG', { type: 'image/png' }))
+  await waitFor(() => expect(calls.some((c) => c.method === 'POST')).toBe(true))
+  expect(decodeURIComponent(calls.find((c) => c.method === 'POST')!.path.replaceAll('+', ' '))).toContain(`name=Weld out, ${day}.png`)
 })
