@@ -363,4 +363,6 @@ export const withMeasure = (vehicle: Vehicle, quantity: Quantity, value: Sourced
   quantity.key ? { ...vehicle, [quantity.key]: value } : { ...vehicle, measures: { ...vehicle.measures, [quantity.id]: value } }
 
 /** Every quantity there is, by id. */
-export const quantityOf = (id: string): Quantity | null => measuringSheets.flatMap((s) => s.quantities).find((x) => x.id === id) ?? null
+export const quantityOf = (id: string): Quantity | null => byId.get(id) ?? null
+// of two of one name the first counts
+const byId = new Map([...measuringSheets.flatMap((s) => s.quantities)].reverse().map((q) => [q.id, q]))

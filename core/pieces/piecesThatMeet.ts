@@ -52,9 +52,10 @@ function meeting(a: Assembly, b: Assembly): [string, string] | null {
     for (const n of b.mounts) if (m.placeId === n.placeId && apart(m.place, n.place) < FEET_APART_MM) return [m.mark, n.mark]
   const [barsA, barsB] = [barsOf(a), barsOf(b)]
   for (const p of barsA) for (const q of barsB) if (segmentsApart(p, q) < p.half + q.half - 1) return [p.mark, q.mark]
-  for (const p of barsA) for (const q of boxesOf(b)) if (through(p, q)) return [p.mark, q.mark]
-  for (const q of barsB) for (const p of boxesOf(a)) if (through(q, p)) return [p.mark, q.mark]
-  for (const p of boxesOf(a)) for (const q of boxesOf(b)) if (overlap(p, q)) return [p.mark, q.mark]
+  const [boxesA, boxesB] = [boxesOf(a), boxesOf(b)]
+  for (const p of barsA) for (const q of boxesB) if (through(p, q)) return [p.mark, q.mark]
+  for (const q of barsB) for (const p of boxesA) if (through(q, p)) return [p.mark, q.mark]
+  for (const p of boxesA) for (const q of boxesB) if (overlap(p, q)) return [p.mark, q.mark]
   return null
 }
 
