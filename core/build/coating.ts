@@ -1,8 +1,11 @@
-import { coatedAreaM2 } from '../assembly/assembly'
+import { type Assembly, coatedAreaM2 } from '../assembly/assembly'
+import { materialOf } from '../catalogue/materials'
+import { profileOf } from '../catalogue/profiles'
+import { type CoatProduct, type InRoom, inRoom, productsFor } from '../coat/products'
 import { type BuildGiven, type BuildStep, step } from './step'
 
 /** What is put on, and how long it dries or is away. */
-export function coating({ pieces, rules }: BuildGiven): BuildStep[] {
+export function coating({ pieces, workshop, rules }: BuildGiven): BuildStep[] {
   const area = (finish: 'painted' | 'powder') => pieces.filter((p) => p.finish === finish).reduce((s, p) => s + coatedAreaM2(p.assembly), 0)
   const [painted, powder] = [area('painted'), area('powder')]
   if (painted + powder === 0) return []
@@ -24,15 +27,71 @@ export function coating({ pieces, rules }: BuildGiven): BuildStep[] {
         ]
       : []),
     ...(painted
-      ? [
-          step('paint', `Prime and paint, ${rules.coats} coats`, `${painted.toFixed(1)} m², face by face`, {
-            place: 'paint',
-            minutes: painted * rules.coatMinM2 * rules.coats,
-            waitHours: (rules.coats - 1) * rules.recoatHours + rules.cureHours,
-            caution: 'Spray only with the mask and air that its maker’s sheet asks for.',
-            needs: ['prepare'],
-          }),
-        ]
+      ? paint(
+          pieces.filter((p) => p.finish === 'painted').map((p) => p.assembly),
+          painted,
+          { workshop, rules },
+        )
       : []),
   ]
 }
+
+/** Paint by the products on the shop's list, the slowest of those that are needed; by the shop's rules where none is listed for a metal. */
+function paint(pieces: Assembly[], areaM2: number, { workshop, rules }: Pick<BuildGiven, 'workshop' | 'rules'>): BuildStep[] {
+  const { roomC } = workshop
+  const used = productsFor(metalsOf(pieces), workshop.coats).map(({ metal, product }) => ({
+    metal,
+    product,
+    dries: product
+      ? inRoom(product, roomC, rules.coldDoublesC)
+      : { recoatHours: rules.recoatHours, cureHours: rules.cureHours, times: 1, tooCold: false },
+  }))
+  const slowest = (of: (d: InRoom) => number) => Math.max(0, ...used.map((u) => of(u.dries)))
+  const cold = used.flatMap((u) => (u.dries.tooCold && u.product ? [u.product] : []))
+  const warm = cold.length ? [warmed(cold, roomC ?? 0)] : []
+  return [
+    ...warm,
+    step(
+      'paint',
+      `Prime and paint, ${rules.coats} coats`,
+      `${areaM2.toFixed(1)} m², face by face${used.map((u) => words(u, areaM2, rules.coats)).join('')}`,
+      {
+        place: 'paint',
+        minutes: areaM2 * rules.coatMinM2 * rules.coats,
+        waitHours: (rules.coats - 1) * slowest((d) => d.recoatHours) + slowest((d) => d.cureHours),
+        caution: 'Spray only with the mask and air that its maker’s sheet asks for.',
+        needs: ['prepare', ...warm.map((s) => s.id)],
+      },
+    ),
+  ]
+}
+
+const warmed = (cold: CoatProduct[], roomC: number): BuildStep =>
+  step(
+    'warm',
+    'Warm the room for the coat',
+    `${cold.map((p) => `${p.name} does not cure below ${p.leastC} °C`).join('; ')}, and the room has ${roomC} °C: kept warm until it carries`,
+    {
+      gate: true,
+      minutes: 10,
+      needs: ['prepare'],
+      caution: 'No open flame and no heater that draws the room’s air over a glow while solvent is in it.',
+    },
+  )
+
+type Used = { metal: string; product: CoatProduct | null; dries: InRoom }
+function words({ metal, product, dries }: Used, areaM2: number, coats: number): string {
+  if (!product) return `; on ${metal} by the shop’s rules, no coat is listed for it`
+  const litres = product.m2PerL === null ? '' : `, about ${((areaM2 * coats) / product.m2PerL).toFixed(1)} l`
+  const long = dries.times > 1.005 ? `, ${dries.times.toFixed(1)} times as long as its sheet says at ${product.sheetC} °C` : ''
+  return `; on ${metal} ${product.name}${product.beneath ? ` over ${product.beneath}` : ''}${litres}${long}`
+}
+
+const metalsOf = (pieces: Assembly[]): CoatProduct['metals'] => [
+  ...new Set(
+    pieces.flatMap((a) => [
+      ...a.members.map((m) => materialOf(profileOf(m.profileId).materialId).group),
+      ...a.plates.map((p) => materialOf(p.materialId).group),
+    ]),
+  ),
+]

@@ -28,3 +28,9 @@ export function coatSchedule(v: {
   }
   return { steps, readyHour: at }
 }
+
+/**
+ * How many times as long a coat takes in a room colder than its maker's sheet reckons with: 2^(Δ/d), twice for each d degrees. Never less than once: what is
+ * warmer dries no sooner than the sheet says. Shop's own rule.
+ */
+export const coldFactor = (sheetC: number, roomC: number, doublesC: number): number => 2 ** (Math.max(0, sheetC - roomC) / doublesC)

@@ -175,6 +175,7 @@ export const RulesSchema = z.object({
   coats: rule(2, 1, 8, 'Times', 'Coats of paint', ''),
   recoatHours: rule(12, 0, 240, 'Times', 'Between coats', 'h', 'the maker of the coat says'),
   cureHours: rule(72, 0, 1000, 'Times', 'Until a coat carries', 'h', 'the maker of the coat says'),
+  coldDoublesC: rule(10, 3, 40, 'Times', 'A coat takes twice as long for each so much colder than its sheet', '°C'),
   workHours: rule(7, 1, 14, 'Times', 'Hours of work in a day', 'h'),
   workDays: rule(5, 1, 7, 'Times', 'Days of work in a week, from Monday', 'days'),
   leadDays: rule(3, 0, 120, 'Times', 'Until what is bought is here', 'days'),

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { CoatProductSchema } from '../coat/products'
 
 const mm = (most = 20_000) => z.number().min(0).max(most)
 const id = z.string().min(1).max(40)
@@ -70,6 +71,10 @@ export const WorkshopSchema = z.object({
   /** underside of the bender's tool above the floor: what the formed part may hang down */
   benderHeightMm: mm(3000).default(900),
   subcontractDays: z.number().int().min(0).max(365).nullable().default(null),
+  /** coats it puts on itself; none = hours by the shop's rules */
+  coats: z.array(CoatProductSchema).max(40).default([]),
+  /** where they dry; null = nobody says, and the sheets' own hours stand */
+  roomC: z.number().min(-20).max(60).nullable().default(null),
 })
 export type Workshop = z.infer<typeof WorkshopSchema>
 
@@ -103,4 +108,27 @@ export const demoWorkshop: Workshop = WorkshopSchema.parse({
   brakeMm: 1200,
   benderHeightMm: 900,
   subcontractDays: 6,
+  coats: [
+    {
+      id: 'coat-1',
+      name: 'Two-pack primer and topcoat',
+      metals: ['steel'],
+      recoatHours: 12,
+      cureHours: 72,
+      leastC: 10,
+      m2PerL: 7,
+      beneath: 'bright metal, abraded',
+    },
+    {
+      id: 'coat-2',
+      name: 'Etch primer and topcoat',
+      metals: ['aluminium'],
+      recoatHours: 8,
+      cureHours: 48,
+      leastC: 10,
+      m2PerL: 8,
+      beneath: 'degreased, abraded the same day',
+    },
+  ],
+  roomC: 15,
 })

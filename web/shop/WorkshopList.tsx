@@ -20,6 +20,7 @@ import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { useUnits } from '../quantity/units'
+import { CoatList } from './CoatList'
 import { fresh, Kind, Part, Row, row, without } from './listParts'
 
 const processes = weldProcesses.map((value) => ({ value, label: value }))
@@ -247,6 +248,7 @@ export function WorkshopList() {
           </Row>
         ))}
       </Kind>
+      <CoatList workshop={w} put={put} />
       <Kind title="Everything else">
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', maxWidth: 760 }}>
           <QuantityInput

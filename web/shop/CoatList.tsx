@@ -1,0 +1,71 @@
+import FormControlLabel from '@mui/material/FormControlLabel'
+import Switch from '@mui/material/Switch'
+import { type CoatProduct, CoatProductSchema, coatMetals } from '../../core/coat/products'
+import type { Workshop } from '../../core/workshop/workshop'
+import { QuantityInput } from '../quantity/QuantityInput'
+import { TextInput } from '../quantity/TextInput'
+import { fresh, Kind, Row, row, without } from './listParts'
+
+/** Coats that the shop puts on itself, as their makers' sheets have them: the days of every painted job hang on these. */
+export function CoatList({ workshop: w, put }: { workshop: Workshop; put: (patch: Partial<Workshop>) => void }) {
+  const set = (id: string, patch: Partial<CoatProduct>) => put({ coats: row(w.coats, id, patch) })
+  const number = (c: CoatProduct, key: 'recoatHours' | 'cureHours' | 'sheetC' | 'leastC', label: string, min: number, max: number) => (
+    <QuantityInput
+      label={label}
+      dimension="number"
+      min={min}
+      max={max}
+      value={c[key]}
+      onChange={(v) => v !== null && set(c.id, { [key]: v })}
+    />
+  )
+  return (
+    <Kind
+      title="Coats"
+      add="Add a coat"
+      onAdd={() => put({ coats: [...w.coats, CoatProductSchema.parse({ id: fresh(w.coats, 'coat'), name: 'Primer and topcoat' })] })}
+    >
+      <QuantityInput
+        label="Temperature where they dry, °C"
+        dimension="number"
+        min={-20}
+        max={60}
+        optional
+        value={w.roomC}
+        onChange={(roomC) => put({ roomC })}
+        help="empty = as their sheets say"
+      />
+      {w.coats.map((c) => (
+        <Row key={c.id} name={c.name} onRemove={() => put({ coats: without(w.coats, c.id) })}>
+          <TextInput label="Name" value={c.name} maxLength={80} onChange={(name) => set(c.id, { name })} />
+          {coatMetals.map((metal) => (
+            <FormControlLabel
+              key={metal}
+              label={`On ${metal}`}
+              control={
+                <Switch
+                  checked={c.metals.includes(metal)}
+                  onChange={(_, on) => set(c.id, { metals: coatMetals.filter((m) => (m === metal ? on : c.metals.includes(m))) })}
+                />
+              }
+            />
+          ))}
+          {number(c, 'recoatHours', 'Next coat after, h', 0, 1000)}
+          {number(c, 'cureHours', 'Carries after, h', 0, 1000)}
+          {number(c, 'sheetC', 'Hours are at, °C', -20, 60)}
+          {number(c, 'leastC', 'Cures from, °C', -20, 60)}
+          <QuantityInput
+            label="Covers, m² a litre"
+            dimension="number"
+            min={0.1}
+            max={100}
+            optional
+            value={c.m2PerL}
+            onChange={(m2PerL) => set(c.id, { m2PerL })}
+          />
+          <TextInput label="Over what" value={c.beneath} maxLength={120} onChange={(beneath) => set(c.id, { beneath })} />
+        </Row>
+      ))}
+    </Kind>
+  )
+}
