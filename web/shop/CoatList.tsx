@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
 import { type CoatProduct, CoatProductSchema, coatMetals } from '../../core/coat/products'
@@ -5,6 +6,9 @@ import type { Workshop } from '../../core/workshop/workshop'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { TextInput } from '../quantity/TextInput'
 import { fresh, Kind, Row, row, without } from './listParts'
+
+/** Words want twice the room of a figure. */
+const WIDE = { gridColumn: 'span 2' }
 
 /** Coats that the shop puts on itself, as their makers' sheets have them: the days of every painted job hang on these. */
 export function CoatList({ workshop: w, put }: { workshop: Workshop; put: (patch: Partial<Workshop>) => void }) {
@@ -25,19 +29,23 @@ export function CoatList({ workshop: w, put }: { workshop: Workshop; put: (patch
       add="Add a coat"
       onAdd={() => put({ coats: [...w.coats, CoatProductSchema.parse({ id: fresh(w.coats, 'coat'), name: 'Primer and topcoat' })] })}
     >
-      <QuantityInput
-        label="Temperature where they dry, °C"
-        dimension="number"
-        min={-20}
-        max={60}
-        optional
-        value={w.roomC}
-        onChange={(roomC) => put({ roomC })}
-        help="empty = as their sheets say"
-      />
+      <Box sx={{ maxWidth: 300, mb: 1 }}>
+        <QuantityInput
+          label="Temperature where they dry, °C"
+          dimension="number"
+          min={-20}
+          max={60}
+          optional
+          value={w.roomC}
+          onChange={(roomC) => put({ roomC })}
+          help="empty = as their sheets say"
+        />
+      </Box>
       {w.coats.map((c) => (
         <Row key={c.id} name={c.name} onRemove={() => put({ coats: without(w.coats, c.id) })}>
-          <TextInput label="Name" value={c.name} maxLength={80} onChange={(name) => set(c.id, { name })} />
+          <Box sx={WIDE}>
+            <TextInput label="Name" value={c.name} maxLength={80} onChange={(name) => set(c.id, { name })} />
+          </Box>
           {coatMetals.map((metal) => (
             <FormControlLabel
               key={metal}
@@ -63,7 +71,9 @@ export function CoatList({ workshop: w, put }: { workshop: Workshop; put: (patch
             value={c.m2PerL}
             onChange={(m2PerL) => set(c.id, { m2PerL })}
           />
-          <TextInput label="Over what" value={c.beneath} maxLength={120} onChange={(beneath) => set(c.id, { beneath })} />
+          <Box sx={WIDE}>
+            <TextInput label="Over what" value={c.beneath} maxLength={120} onChange={(beneath) => set(c.id, { beneath })} />
+          </Box>
         </Row>
       ))}
     </Kind>
