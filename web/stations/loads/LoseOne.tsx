@@ -6,8 +6,8 @@ import { useMemo, useState } from 'react'
 import type { Job } from '../../../core/job/job'
 import type { Losable, WithoutOne } from '../../../core/loseOne/loseOne'
 import { useView } from '../../drawing/view'
+import { useAsked } from '../../job/useAsked'
 import { useRules } from '../../job/useEvaluation'
-import { useSearch } from '../../job/useSearch'
 import { stateMarks } from '../../limits/states'
 import { Group } from '../Group'
 
@@ -23,10 +23,8 @@ const SHOWN = 8
 /** The job solved again with any one foot, bolt, weld or strap gone: what then comes loose, and which deserves a second. */
 export function LoseOne({ job }: { job: Job }) {
   const rules = useRules()
-  const [found, setFound] = useState<{ list: WithoutOne[]; of: Job } | null>(null)
   const [all, setAll] = useState(false)
-  const { busy, fault, run } = useSearch()
-  const now = found?.of === job ? found.list : null
+  const { busy, fault, press, answer: now, stale } = useAsked(job, (bench) => bench.run((api) => api.loseOne(job, rules)))
   const groups = useMemo(() => alike(now ?? []), [now])
   const bad = now?.filter((w) => w.secondNeeded === true).length ?? 0
   const dark = now?.filter((w) => w.secondNeeded === null).length ?? 0
@@ -37,26 +35,17 @@ export function LoseOne({ job }: { job: Job }) {
           <Typography role="status" sx={{ flex: 1 }}>
             Taking one away at a time…
           </Typography>
-          <Button variant="outlined" onClick={busy.stop}>
+          <Button variant="outlined" onClick={press}>
             Stop
           </Button>
         </Box>
       ) : (
-        <Button
-          variant="outlined"
-          disabled={!job.pieces.length}
-          onClick={() =>
-            void run(
-              (bench) => bench.run((api) => api.loseOne(job, rules)),
-              (list) => setFound({ list, of: job }),
-            )
-          }
-        >
+        <Button variant="outlined" disabled={!job.pieces.length} onClick={press}>
           What if one is lost?
         </Button>
       )}
       {fault && <Alert severity="error">{fault}</Alert>}
-      {found && !now && <Typography variant="caption">The job has changed since: ask again.</Typography>}
+      {stale && <Typography variant="caption">The job has changed since: ask again.</Typography>}
       {now && (
         <>
           <Typography variant="body2">

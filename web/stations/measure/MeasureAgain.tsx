@@ -7,8 +7,8 @@ import type { Job } from '../../../core/job/job'
 import { figureText } from '../../../core/quantity/figureText'
 import { moneyText } from '../../../core/quantity/money'
 import type { AtStake, PartAtStake, ReadingAtStake } from '../../../core/remeasure/atStake'
+import { useAsked } from '../../job/useAsked'
 import { useRules } from '../../job/useEvaluation'
-import { useSearch } from '../../job/useSearch'
 import { useUnits } from '../../quantity/units'
 import { Group } from '../Group'
 
@@ -17,29 +17,16 @@ const SHOWN = 5
 /** Which readings to take again before metal is cut, the one that could scrap most first, and which parts to leave long instead. */
 export function MeasureAgain({ job, go }: { job: Job; go: (sheet: string) => void }) {
   const rules = useRules()
-  const { busy, fault, run } = useSearch()
-  const [found, setFound] = useState<{ stake: AtStake; of: Job } | null>(null)
+  const { busy, fault, press, answer: stake, stale } = useAsked(job, (bench) => bench.run((api) => api.atStake(job, rules)))
   const [all, setAll] = useState(false)
-  const stake = found?.of === job ? found.stake : null
   if (!job.pieces.length) return null
   return (
     <Group title="Measure again">
-      <Button
-        variant="outlined"
-        sx={{ justifySelf: 'start' }}
-        onClick={() =>
-          busy
-            ? busy.stop()
-            : void run(
-                (bench) => bench.run((api) => api.atStake(job, rules)),
-                (result) => setFound({ stake: result, of: job }),
-              )
-        }
-      >
+      <Button variant="outlined" sx={{ justifySelf: 'start' }} onClick={press}>
         {busy ? 'Stop' : 'What could a wrong reading scrap?'}
       </Button>
       {fault && <Alert severity="error">{fault}</Alert>}
-      {found && !stake && <Typography variant="caption">The job has changed since: ask again.</Typography>}
+      {stale && <Typography variant="caption">The job has changed since: ask again.</Typography>}
       {stake && (
         <>
           {stake.readings.length === 0 ? (
