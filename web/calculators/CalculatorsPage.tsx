@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { NavLink, useNavigate, useParams } from 'react-router'
-import { INCH, METRIC } from '../../core/quantity/units'
+import { type DisplayUnits, INCH, METRIC } from '../../core/quantity/units'
 import { ApiError, call } from '../api/client'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { UnitsContext } from '../quantity/units'
@@ -22,7 +22,7 @@ type Entry = { name: string; title: string; about: string; formula: string; sour
 export default function CalculatorsPage() {
   const { name } = useParams()
   const navigate = useNavigate()
-  const [units, setUnits] = useState(METRIC)
+  const [units, setUnits] = useState<DisplayUnits>(METRIC)
   const list = useQuery({ queryKey: ['calculators'], queryFn: () => call<Entry[]>('/calculators'), staleTime: Number.POSITIVE_INFINITY })
   const chosen = list.data?.find((c) => c.name === name) ?? list.data?.[0]
   useEffect(() => {
@@ -52,49 +52,8 @@ export default function CalculatorsPage() {
             onChange={(to) => void navigate(`/calculators/${to}`)}
           />
         </Box>
-        {[...new Set(list.data?.map((c) => c.group))].map((group) => (
-          <Box key={group} sx={{ mb: 1.5, display: { xs: 'none', md: 'block' } }}>
-            <Typography variant="h3" sx={{ mb: 0.25 }}>
-              {group}
-            </Typography>
-            {list.data
-              ?.filter((c) => c.group === group)
-              .map((c) => (
-                <Box
-                  key={c.name}
-                  component={NavLink}
-                  to={`/calculators/${c.name}`}
-                  sx={{
-                    display: 'block',
-                    py: 0.5,
-                    pl: 1.25,
-                    color: 'text.primary',
-                    textDecoration: 'none',
-                    borderLeft: 3,
-                    borderColor: c.name === chosen?.name ? 'primary.main' : 'divider',
-                    fontWeight: c.name === chosen?.name ? 600 : 400,
-                  }}
-                >
-                  {c.title}
-                </Box>
-              ))}
-          </Box>
-        ))}
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          value={units.system}
-          onChange={(_, v: 'metric' | 'inch' | null) => v && setUnits(v === 'inch' ? INCH : METRIC)}
-          aria-label="Units"
-          sx={{ mt: 2 }}
-        >
-          <ToggleButton value="metric" sx={{ py: 0.25 }}>
-            Metric
-          </ToggleButton>
-          <ToggleButton value="inch" sx={{ py: 0.25 }}>
-            Inch
-          </ToggleButton>
-        </ToggleButtonGroup>
+        <Contents list={list.data ?? []} chosen={chosen?.name ?? null} />
+        <UnitsChoice units={units} set={setUnits} />
       </Box>
       <UnitsContext value={units}>
         {list.error && (
@@ -106,6 +65,62 @@ export default function CalculatorsPage() {
         {chosen && <Calculator key={chosen.name} entry={chosen} />}
       </UnitsContext>
     </Box>
+  )
+}
+
+/** All of them by what they are about; on a phone the list above stands for it. */
+function Contents({ list, chosen }: { list: Entry[]; chosen: string | null }) {
+  return (
+    <>
+      {[...new Set(list.map((c) => c.group))].map((group) => (
+        <Box key={group} sx={{ mb: 1.5, display: { xs: 'none', md: 'block' } }}>
+          <Typography variant="h3" sx={{ mb: 0.25 }}>
+            {group}
+          </Typography>
+          {list
+            .filter((c) => c.group === group)
+            .map((c) => (
+              <Box
+                key={c.name}
+                component={NavLink}
+                to={`/calculators/${c.name}`}
+                sx={{
+                  display: 'block',
+                  py: 0.5,
+                  pl: 1.25,
+                  color: 'text.primary',
+                  textDecoration: 'none',
+                  borderLeft: 3,
+                  borderColor: c.name === chosen ? 'primary.main' : 'divider',
+                  fontWeight: c.name === chosen ? 600 : 400,
+                }}
+              >
+                {c.title}
+              </Box>
+            ))}
+        </Box>
+      ))}
+    </>
+  )
+}
+
+function UnitsChoice({ units, set }: { units: DisplayUnits; set: (units: DisplayUnits) => void }) {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      value={units.system}
+      onChange={(_, v: 'metric' | 'inch' | null) => v && set(v === 'inch' ? INCH : METRIC)}
+      aria-label="Units"
+      sx={{ mt: 2 }}
+    >
+      <ToggleButton value="metric" sx={{ py: 0.25 }}>
+        Metric
+      </ToggleButton>
+      <ToggleButton value="inch" sx={{ py: 0.25 }}>
+        Inch
+      </ToggleButton>
+    </ToggleButtonGroup>
   )
 }
 

@@ -8,13 +8,9 @@ import { Link } from 'react-router'
 import type { Job } from '../../core/job/job'
 import type { Schedule, WorkGiven, WorkJob } from '../../core/schedule/work'
 import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
-import { DayHead } from './DayHead'
-import { JobLane } from './JobLane'
-import { type JobDates, JobPanel } from './JobPanel'
-import { PeopleLanes } from './PeopleLanes'
-import { StepLane } from './StepLane'
-import { StepPanel } from './StepPanel'
-import { dayColumns } from './scale'
+import type { JobDates } from './JobPanel'
+import { type Chosen, Lanes } from './Lanes'
+import { Panels } from './Panels'
 import { type Change, useChangeJob, useDays } from './useDays'
 
 /** All open jobs on the shop's days: what is done when and by whom, what is late and why, and what would help. */
@@ -36,9 +32,6 @@ export default function DaysPage() {
   return <Calendar given={given} days={days} answer={query.data} />
 }
 
-/** the job in hand, whether its steps are shown, and the step in hand */
-type Chosen = { jobId: string; open: boolean; stepId: string | null }
-
 function Calendar({ given, days, answer }: { given: WorkGiven; days: Schedule; answer: DaysAnswer }) {
   const [chosen, setChosen] = useState<Chosen | null>(() => {
     const late = given.jobs.find((_, i) => (days.jobs[i]?.daysLate ?? 0) > 0)
@@ -47,10 +40,6 @@ function Calendar({ given, days, answer }: { given: WorkGiven; days: Schedule; a
   const [tried, setTried] = useState<string | null>(null)
   const [last, setLast] = useState<Change | null>(null)
   const change = useChangeJob()
-  const columns = dayColumns(given, days)
-  const job = given.jobs.find((j) => j.id === chosen?.jobId)
-  const step = job?.steps.find((s) => s.id === chosen?.stepId)
-  const placedOf = (j: WorkJob, stepId: string) => days.placed.find((p) => p.jobId === j.id && p.stepId === stepId) ?? null
 
   const set = (j: WorkJob, says: string, dates: JobDates) => {
     const before: JobDates = Object.fromEntries((Object.keys(dates) as (keyof JobDates)[]).map((k) => [k, j[k]]))
@@ -67,23 +56,9 @@ function Calendar({ given, days, answer }: { given: WorkGiven; days: Schedule; a
     const title = j.steps.find((s) => s.id === stepId)?.title ?? stepId
     set(j, on ? `“${title}” not before ${on}` : `“${title}” free again`, { notBefore: on ? { ...others, [stepId]: on } : others })
   }
-  const lateCount = days.jobs.filter((j) => (j.daysLate ?? 0) > 0).length
   return (
     <Box sx={{ p: { xs: 1, sm: 2 }, display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
-        <Typography variant="h1">Days</Typography>
-        <Typography variant="body2" role="status">
-          {given.jobs.length} {given.jobs.length === 1 ? 'job' : 'jobs'} on the calendar
-          {lateCount ? `, ${lateCount} late` : ', none late'}
-          {answer.more ? `; ${answer.more} more, due later, are left out` : ''}
-        </Typography>
-        <Button component="a" href="/api/shop/days.ics" variant="outlined">
-          Calendar file
-        </Button>
-        <Button component="a" href="/api/shop/days.pdf" target="_blank" variant="outlined">
-          Print the days
-        </Button>
-      </Box>
+      <Head jobs={given.jobs.length} late={days.jobs.filter((j) => (j.daysLate ?? 0) > 0).length} more={answer.more} />
       {!given.calendar.people.length && (
         <Alert severity="info">
           Nobody is entered under <Link to="/shop">The shop</Link>: the days reckon with one person.
@@ -113,95 +88,35 @@ function Calendar({ given, days, answer }: { given: WorkGiven; days: Schedule; a
           sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 330px' }, alignItems: 'start' }}
         >
           <Box>
-            <Box
-              role="region"
-              aria-label="Calendar of all jobs"
-              tabIndex={0}
-              sx={{
-                overflow: 'auto',
-                border: 1,
-                borderColor: 'divider',
-                bgcolor: 'background.paper',
-                maxHeight: { md: 'calc(100dvh - 190px)' },
-              }}
-            >
-              <DayHead columns={columns} />
-              {given.jobs.map((j, i) => {
-                const own = days.jobs[i]
-                const mine = chosen?.jobId === j.id
-                const open = mine && chosen.open
-                return (
-                  own && (
-                    <Box key={j.id}>
-                      <JobLane
-                        job={j}
-                        placed={days.placed.filter((p) => p.jobId === j.id)}
-                        days={own}
-                        given={given}
-                        columns={columns}
-                        open={open}
-                        chosen={mine}
-                        onOpen={() => setChosen({ jobId: j.id, open: !open, stepId: null })}
-                      />
-                      {open &&
-                        j.steps.map((s) => (
-                          <StepLane
-                            key={s.id}
-                            job={j}
-                            step={s}
-                            placed={placedOf(j, s.id)}
-                            columns={columns}
-                            today={given.today}
-                            chosen={chosen.stepId === s.id}
-                            tried={tried}
-                            onChoose={() => setChosen({ jobId: j.id, open: true, stepId: s.id })}
-                            onTry={setTried}
-                            onMove={(on) => hold(j, s.id, on)}
-                          />
-                        ))}
-                    </Box>
-                  )
-                )
-              })}
-              <PeopleLanes given={given} days={days} columns={columns} />
-            </Box>
+            <Lanes given={given} days={days} chosen={chosen} tried={tried} choose={setChosen} onTry={setTried} hold={hold} />
             <Typography variant="caption" sx={{ color: 'text.secondary', display: 'block', mt: 0.75 }}>
               Height = hours of work on a day; dotted = waiting; the bar across = the day promised. Shaded = no work. Minutes are the shop’s
               own
               {given.calendar.outdoors ? '; ☂ = rain in a simulated forecast, on which nothing is done on a vehicle' : ''}.
             </Typography>
           </Box>
-          <Box sx={{ display: 'grid', gap: 2 }}>
-            {job && step && (
-              <StepPanel
-                key={`${job.id} ${step.id}`}
-                given={given}
-                days={days}
-                job={job}
-                step={step}
-                placed={placedOf(job, step.id)}
-                unplaced={days.unplaced.find((u) => u.jobId === job.id && u.stepId === step.id) ?? null}
-                tried={tried}
-                onMove={(on) => hold(job, step.id, on)}
-              />
-            )}
-            {job ? (
-              <JobPanel
-                given={given}
-                days={days}
-                job={job}
-                own={days.jobs.find((d) => d.jobId === job.id) ?? { jobId: job.id, handOverOn: null, daysLate: null }}
-                kit={answer.about.find((a) => a.id === job.id)?.kit ?? 'missing'}
-                onSet={(says, dates) => set(job, says, dates)}
-              />
-            ) : (
-              <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-                Press a job to see its steps; drag a step to a later day, and see what follows before you let go.
-              </Typography>
-            )}
-          </Box>
+          <Panels given={given} days={days} answer={answer} chosen={chosen} tried={tried} set={set} hold={hold} />
         </Box>
       )}
+    </Box>
+  )
+}
+
+function Head({ jobs, late, more }: { jobs: number; late: number; more: number }) {
+  return (
+    <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
+      <Typography variant="h1">Days</Typography>
+      <Typography variant="body2" role="status">
+        {jobs} {jobs === 1 ? 'job' : 'jobs'} on the calendar
+        {late ? `, ${late} late` : ', none late'}
+        {more ? `; ${more} more, due later, are left out` : ''}
+      </Typography>
+      <Button component="a" href="/api/shop/days.ics" variant="outlined">
+        Calendar file
+      </Button>
+      <Button component="a" href="/api/shop/days.pdf" target="_blank" variant="outlined">
+        Print the days
+      </Button>
     </Box>
   )
 }

@@ -21,8 +21,7 @@ type Props = {
 /** A job in one line: its hours of work on each day, its waiting between them, the day promised and the day it is handed over. */
 export function JobLane({ job, placed, days, given, columns, open, chosen, onOpen }: Props) {
   const { inks } = useTheme()
-  const shut = new Set(columns.flatMap((c) => (c.shut ? [c.day] : [])))
-  const hours = hoursByDay(job, placed, shut)
+  const hours = hoursByDay(job, placed, new Set(columns.flatMap((c) => (c.shut ? [c.day] : []))))
   const late = (days.daysLate ?? 0) > 0
   return (
     <Lane

@@ -50,37 +50,14 @@ export function JobPanel({ given, days, job, own, kit, onSet }: Props) {
           </Box>
         </Box>
       )}
-      {chain.length > 0 && (
-        <Box component="details" sx={{ fontSize: 14.5 }}>
-          <summary>What its day hangs on</summary>
-          <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
-            {chain.map((l) => (
-              <li key={l.placed.jobId + l.placed.stepId}>
-                {l.placed.from}: {l.title}
-                {l.jobTitle === job.title ? '' : ` of ${l.jobTitle}`}, {becauseWords(l.placed, given)}
-              </li>
-            ))}
-          </Box>
-        </Box>
-      )}
+      <HangsOn chain={chain} of={job.title} given={given} />
       {late && <CatchUp given={given} days={days} job={job} onSet={onSet} />}
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
         {date('due', 'Promised for')}
         {date('start', 'Begin no sooner than')}
         {date('bringsOn', 'Client brings the vehicle')}
       </Box>
-      {visits.length > 0 && (
-        <Typography variant="body2">
-          The vehicle is wanted{' '}
-          {visits.map((v, i) => (
-            <Box component="span" key={v.from} sx={{ whiteSpace: 'nowrap' }}>
-              {i ? 'and ' : ''}
-              {v.from === v.to ? `on ${v.from}` : `from ${v.from} to ${v.to}`}
-              {i < visits.length - 1 ? ', ' : '.'}
-            </Box>
-          ))}
-        </Typography>
-      )}
+      <Wanted visits={visits} />
       {soon && soon.days > 0 && (
         <Alert severity="warning">
           It would stand and wait {soon.days} {soon.days === 1 ? 'day' : 'days'}: the kit is complete on {soon.kitOn}.
@@ -106,6 +83,40 @@ export function JobPanel({ given, days, job, own, kit, onSet }: Props) {
         )}
       </Box>
     </Box>
+  )
+}
+
+/** Step by step back from the hand-over: what each waited for. */
+function HangsOn({ chain, of, given }: { chain: ReturnType<typeof chainOf>; of: string; given: WorkGiven }) {
+  if (!chain.length) return null
+  return (
+    <Box component="details" sx={{ fontSize: 14.5 }}>
+      <summary>What its day hangs on</summary>
+      <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
+        {chain.map((l) => (
+          <li key={l.placed.jobId + l.placed.stepId}>
+            {l.placed.from}: {l.title}
+            {l.jobTitle === of ? '' : ` of ${l.jobTitle}`}, {becauseWords(l.placed, given)}
+          </li>
+        ))}
+      </Box>
+    </Box>
+  )
+}
+
+function Wanted({ visits }: { visits: ReturnType<typeof vehicleVisits> }) {
+  if (!visits.length) return null
+  return (
+    <Typography variant="body2">
+      The vehicle is wanted{' '}
+      {visits.map((v, i) => (
+        <Box component="span" key={v.from} sx={{ whiteSpace: 'nowrap' }}>
+          {i ? 'and ' : ''}
+          {v.from === v.to ? `on ${v.from}` : `from ${v.from} to ${v.to}`}
+          {i < visits.length - 1 ? ', ' : '.'}
+        </Box>
+      ))}
+    </Typography>
   )
 }
 

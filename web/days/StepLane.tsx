@@ -24,9 +24,68 @@ type Props = {
 /** One step of an open job: dragged to a later day, or moved with the arrow keys and Enter; Escape leaves it where it is. */
 export function StepLane({ job, step, placed, columns, today, chosen, tried, onChoose, onTry, onMove }: Props) {
   const { inks } = useTheme()
+  const moves = useStepMoves({ done: job.done[step.id] !== undefined, placed, today, onChoose, onTry, onMove })
+  const done = job.done[step.id]
+  const waitTo = placed ? overOf(placed, [job]) : 0
+  return (
+    <Lane
+      columns={columns}
+      height={28}
+      label={
+        <Box
+          sx={{
+            pl: 2.5,
+            pr: 1,
+            lineHeight: '28px',
+            fontSize: 14,
+            whiteSpace: 'nowrap',
+            overflow: 'hidden',
+            textOverflow: 'ellipsis',
+            color: done ? 'text.secondary' : 'text.primary',
+          }}
+        >
+          {done ? '✓ ' : ''}
+          {step.title}
+        </Box>
+      }
+    >
+      {placed && step.waitHours > 0 && (
+        <Box
+          aria-hidden
+          sx={{
+            position: 'absolute',
+            top: 12,
+            height: 5,
+            left: xOf(placed.ends),
+            width: Math.max(0, xOf(waitTo) - xOf(placed.ends)),
+            background: `repeating-linear-gradient(90deg, ${inks.waterDeep} 0 4px, transparent 4px 8px)`,
+          }}
+        />
+      )}
+      {placed && <StepBar step={step} placed={placed} done={done !== undefined} chosen={chosen} {...moves} />}
+      {placed && chosen && tried && (
+        <Box
+          aria-hidden
+          sx={{
+            ...{ position: 'absolute', top: 4, height: 20, left: xOf(dayOf(today, tried)), width: DAY_PX },
+            ...{ border: '2px dashed', borderColor: inks.selected, borderRadius: '3px' },
+          }}
+        />
+      )}
+      {!placed && (
+        <Box sx={{ position: 'absolute', left: xOf(0) + 6, lineHeight: '28px', fontSize: 13.5, color: inks.signal, whiteSpace: 'nowrap' }}>
+          no day
+        </Box>
+      )}
+    </Lane>
+  )
+}
+
+type Moves = Pick<Props, 'placed' | 'today' | 'onChoose' | 'onTry' | 'onMove'> & { done: boolean }
+/** What a pointer and keys do to a step: try a day, settle on it, or leave it where it is. */
+function useStepMoves({ done, placed, today, onChoose, onTry, onMove }: Moves) {
   const drag = useRef<{ x: number; by: number } | null>(null)
   const ahead = useRef(0)
-  const done = job.done[step.id]
   const first = placed ? Math.max(0, Math.floor(placed.begins + 1e-9)) : 0
   const on = (by: number) => dateOf(today, Math.max(0, first + by))
   const attempt = (days: number) => {
@@ -69,87 +128,41 @@ export function StepLane({ job, step, placed, columns, today, chosen, tried, onC
     e.preventDefault()
     e.stopPropagation()
   }
-  const waitTo = placed ? overOf(placed, [job]) : 0
+  return { down, move, settle, leave, onKey: key, onChoose }
+}
+
+type BarProps = { step: WorkStep; placed: Placed; done: boolean; chosen: boolean } & ReturnType<typeof useStepMoves>
+function StepBar({ step, placed, done, chosen, down, move, settle, leave, onKey, onChoose }: BarProps) {
+  const { inks } = useTheme()
   return (
-    <Lane
-      columns={columns}
-      height={28}
-      label={
-        <Box
-          sx={{
-            pl: 2.5,
-            pr: 1,
-            lineHeight: '28px',
-            fontSize: 14,
-            whiteSpace: 'nowrap',
-            overflow: 'hidden',
-            textOverflow: 'ellipsis',
-            color: done ? 'text.secondary' : 'text.primary',
-          }}
-        >
-          {done ? '✓ ' : ''}
-          {step.title}
-        </Box>
-      }
-    >
-      {placed && step.waitHours > 0 && (
-        <Box
-          aria-hidden
-          sx={{
-            position: 'absolute',
-            top: 12,
-            height: 5,
-            left: xOf(placed.ends),
-            width: Math.max(0, xOf(waitTo) - xOf(placed.ends)),
-            background: `repeating-linear-gradient(90deg, ${inks.waterDeep} 0 4px, transparent 4px 8px)`,
-          }}
-        />
-      )}
-      {placed && (
-        <Box
-          component="button"
-          type="button"
-          aria-label={`${step.title}, ${placed.from === placed.to ? placed.from : `${placed.from} to ${placed.to}`}${done ? ', done' : ''}`}
-          aria-pressed={chosen}
-          onPointerDown={down}
-          onPointerMove={move}
-          onPointerUp={settle}
-          onPointerCancel={leave}
-          onKeyDown={key}
-          onClick={onChoose}
-          sx={{
-            all: 'unset',
-            boxSizing: 'border-box',
-            position: 'absolute',
-            top: 5,
-            height: 18,
-            left: xOf(placed.begins),
-            width: Math.max(12, xOf(placed.ends) - xOf(placed.begins)),
-            bgcolor: done ? inks.line : placed.short ? inks.near : inks.mount,
-            border: '2px solid',
-            borderColor: chosen ? inks.selected : 'transparent',
-            borderRadius: '3px',
-            cursor: done ? 'default' : 'ew-resize',
-            touchAction: 'none',
-            zIndex: 1,
-            '&:focus-visible': { outline: `3px solid ${inks.selected}`, outlineOffset: 1 },
-          }}
-        />
-      )}
-      {placed && chosen && tried && (
-        <Box
-          aria-hidden
-          sx={{
-            ...{ position: 'absolute', top: 4, height: 20, left: xOf(dayOf(today, tried)), width: DAY_PX },
-            ...{ border: '2px dashed', borderColor: inks.selected, borderRadius: '3px' },
-          }}
-        />
-      )}
-      {!placed && (
-        <Box sx={{ position: 'absolute', left: xOf(0) + 6, lineHeight: '28px', fontSize: 13.5, color: inks.signal, whiteSpace: 'nowrap' }}>
-          no day
-        </Box>
-      )}
-    </Lane>
+    <Box
+      component="button"
+      type="button"
+      aria-label={`${step.title}, ${placed.from === placed.to ? placed.from : `${placed.from} to ${placed.to}`}${done ? ', done' : ''}`}
+      aria-pressed={chosen}
+      onPointerDown={down}
+      onPointerMove={move}
+      onPointerUp={settle}
+      onPointerCancel={leave}
+      onKeyDown={onKey}
+      onClick={onChoose}
+      sx={{
+        all: 'unset',
+        boxSizing: 'border-box',
+        position: 'absolute',
+        top: 5,
+        height: 18,
+        left: xOf(placed.begins),
+        width: Math.max(12, xOf(placed.ends) - xOf(placed.begins)),
+        bgcolor: done ? inks.line : placed.short ? inks.near : inks.mount,
+        border: '2px solid',
+        borderColor: chosen ? inks.selected : 'transparent',
+        borderRadius: '3px',
+        cursor: done ? 'default' : 'ew-resize',
+        touchAction: 'none',
+        zIndex: 1,
+        '&:focus-visible': { outline: `3px solid ${inks.selected}`, outlineOffset: 1 },
+      }}
+    />
   )
 }

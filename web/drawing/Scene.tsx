@@ -55,29 +55,7 @@ export default function Scene({ job, assembly, when, marks, strained, gaps }: Pr
       <directionalLight position={[4, 9, 6]} intensity={1.6} />
       <group position={[-length / 2 + (job.vehicle.rearOverhangMm.value ?? 1100) / 1000, 0, 0]}>
         <Bodies job={job} inks={inks} />
-        {assembly.members.map((m) => (
-          <Solid key={m.id} make={() => sweep(m, assembly.members)} of={m} colour={colour(m.id, inks.waterDeep)} />
-        ))}
-        {assembly.plates
-          .filter((p) => !p.steps)
-          .map((p) => (
-            <Solid key={p.id} make={() => extrude(p)} of={p} colour={p.air === 'fairing' || p.faces ? inks.memberFill : inks.quiet} />
-          ))}
-        {assembly.mounts.map((m) => (
-          <Foot key={m.id} mount={m} assembly={assembly} colour={colour(m.id, inks.member)} />
-        ))}
-        {assembly.infills.map((i) => (
-          <Fill key={i.id} infill={i} colour={inks.quiet} />
-        ))}
-        {assembly.fittings.map((f) => (
-          <Solid key={f.id} make={() => prism(fittingCorners(f))} of={f} colour={f.round ? inks.quiet : inks.vehicle} />
-        ))}
-        {assembly.anchors.map((x) => (
-          <mesh key={x.id} position={place(x.at.x, x.at.y, x.at.z + 25)}>
-            <torusGeometry args={[0.025, 0.006, 10, 24]} />
-            <meshStandardMaterial color={inks.member} metalness={0.5} roughness={0.4} />
-          </mesh>
-        ))}
+        <Parts assembly={assembly} inks={inks} colour={colour} />
         {cargo.map((c) => (
           <Block
             key={c.id}
@@ -125,6 +103,38 @@ export default function Scene({ job, assembly, when, marks, strained, gaps }: Pr
         }}
       />
     </Canvas>
+  )
+}
+
+type PartsProps = { assembly: Assembly; inks: Inks; colour: (ref: string, plain: string) => string }
+/** Everything that is made or fitted. */
+function Parts({ assembly, inks, colour }: PartsProps) {
+  return (
+    <>
+      {assembly.members.map((m) => (
+        <Solid key={m.id} make={() => sweep(m, assembly.members)} of={m} colour={colour(m.id, inks.waterDeep)} />
+      ))}
+      {assembly.plates
+        .filter((p) => !p.steps)
+        .map((p) => (
+          <Solid key={p.id} make={() => extrude(p)} of={p} colour={p.air === 'fairing' || p.faces ? inks.memberFill : inks.quiet} />
+        ))}
+      {assembly.mounts.map((m) => (
+        <Foot key={m.id} mount={m} assembly={assembly} colour={colour(m.id, inks.member)} />
+      ))}
+      {assembly.infills.map((i) => (
+        <Fill key={i.id} infill={i} colour={inks.quiet} />
+      ))}
+      {assembly.fittings.map((f) => (
+        <Solid key={f.id} make={() => prism(fittingCorners(f))} of={f} colour={f.round ? inks.quiet : inks.vehicle} />
+      ))}
+      {assembly.anchors.map((x) => (
+        <mesh key={x.id} position={place(x.at.x, x.at.y, x.at.z + 25)}>
+          <torusGeometry args={[0.025, 0.006, 10, 24]} />
+          <meshStandardMaterial color={inks.member} metalness={0.5} roughness={0.4} />
+        </mesh>
+      ))}
+    </>
   )
 }
 

@@ -84,30 +84,14 @@ function Drawn({ e, on, scale, inks, mark, chosen, units, use, faint, onDimensio
     return <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke={stroke} strokeWidth={width} strokeDasharray={e.dashed ? '6 4' : undefined} />
   }
   if (e.kind === 'polygon') {
-    const fill = !e.filled
-      ? 'none'
-      : use !== undefined && e.layer === 'member'
-        ? `url(#${bandOf(use).id})`
-        : mark === 'over' && solid
-          ? 'url(#over-hatch)'
-          : (pen.fill ?? 'none')
-    const opacity = faint ? 0.18 : e.layer === 'cargo' ? 0.72 : 1
-    return e.closed ? (
-      <polygon
-        points={path(e.points, on)}
-        fill={fill}
-        fillOpacity={opacity}
-        stroke={stroke}
-        strokeWidth={width}
-        strokeDasharray={e.dashed ? '5 4' : undefined}
-      />
-    ) : (
-      <polyline
-        points={path(e.points, on)}
-        fill="none"
-        stroke={stroke}
-        strokeWidth={width}
-        strokeDasharray={e.dashed ? '5 4' : undefined}
+    return (
+      <DrawnPolygon
+        e={e}
+        on={on}
+        pen={pen}
+        ink={{ stroke, width }}
+        hatch={{ use, over: mark === 'over' && solid }}
+        faint={faint ?? false}
       />
     )
   }
@@ -153,6 +137,43 @@ function Drawn({ e, on, scale, inks, mark, chosen, units, use, faint, onDimensio
       </g>
     )
   }
+  return <DrawnDimension e={e} on={on} scale={scale} inks={inks} units={units} stroke={pen.stroke} onDimension={onDimension} />
+}
+
+type PolygonProps = {
+  e: Extract<Entity, { kind: 'polygon' }>
+  on: (p: Point) => Point
+  pen: Pen
+  ink: { stroke: string; width: number }
+  hatch: { use: number | undefined; over: boolean }
+  faint: boolean
+}
+function DrawnPolygon({ e, on, pen, ink: { stroke, width }, hatch: { use, over }, faint }: PolygonProps) {
+  const fill = !e.filled
+    ? 'none'
+    : use !== undefined && e.layer === 'member'
+      ? `url(#${bandOf(use).id})`
+      : over
+        ? 'url(#over-hatch)'
+        : (pen.fill ?? 'none')
+  const opacity = faint ? 0.18 : e.layer === 'cargo' ? 0.72 : 1
+  return e.closed ? (
+    <polygon
+      points={path(e.points, on)}
+      fill={fill}
+      fillOpacity={opacity}
+      stroke={stroke}
+      strokeWidth={width}
+      strokeDasharray={e.dashed ? '5 4' : undefined}
+    />
+  ) : (
+    <polyline points={path(e.points, on)} fill="none" stroke={stroke} strokeWidth={width} strokeDasharray={e.dashed ? '5 4' : undefined} />
+  )
+}
+
+type DimensionProps = Pick<ShapeProps, 'on' | 'scale' | 'inks' | 'units' | 'onDimension'> & { e: Dimension; stroke: string }
+/** Its lines, and its figure: a button where it sets one of the design. */
+function DrawnDimension({ e, on, scale, inks, units, stroke, onDimension }: DimensionProps) {
   const d = dimensionLines(e, TEXT_PX / scale)
   const at = on(d.text)
   const words = dimensionText(e, units)
@@ -170,7 +191,7 @@ function Drawn({ e, on, scale, inks, mark, chosen, units, use, faint, onDimensio
             y1={p.y}
             x2={q.x}
             y2={q.y}
-            stroke={pen.stroke}
+            stroke={stroke}
             strokeWidth={i === 3 || i === 4 ? 1.6 : 0.8}
             pointerEvents="none"
           />
@@ -181,7 +202,7 @@ function Drawn({ e, on, scale, inks, mark, chosen, units, use, faint, onDimensio
         y={place.y}
         textAnchor="middle"
         fontSize={TEXT_PX}
-        fill={pen.stroke}
+        fill={stroke}
         paintOrder="stroke"
         stroke={inks.sheet}
         strokeWidth={4}

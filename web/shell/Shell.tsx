@@ -67,60 +67,8 @@ export function Shell() {
           flexWrap: { xs: 'wrap', md: 'nowrap' },
         }}
       >
-        <Box
-          component={Link}
-          to="/"
-          aria-label="Tide Line, to the Slipway"
-          sx={{
-            display: 'flex',
-            alignItems: 'center',
-            gap: 1,
-            color: 'text.primary',
-            textDecoration: 'none',
-            fontWeight: 600,
-            fontSize: 17,
-            letterSpacing: 0.2,
-          }}
-        >
-          <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true">
-            <path d="M1 5h24" stroke="#b3261e" strokeWidth="2" />
-            <path d="M1 13q4-6 8 0t8 0 8 0" fill="none" stroke="currentColor" strokeWidth="2.2" />
-          </svg>
-          Tide Line
-        </Box>
-        <Box
-          component="nav"
-          aria-label="Places"
-          sx={{
-            display: 'flex',
-            gap: { xs: 0, sm: 0.5 },
-            order: { xs: 3, md: 0 },
-            width: { xs: '100%', md: 'auto' },
-            overflowX: 'auto',
-            whiteSpace: 'nowrap',
-          }}
-        >
-          {places.map(([to, label]) => (
-            <Box
-              key={to}
-              component={NavLink}
-              to={to}
-              end={to === '/'}
-              sx={{
-                px: { xs: 1, sm: 1.25 },
-                py: { xs: 0.75, md: 1 },
-                color: 'text.secondary',
-                textDecoration: 'none',
-                fontSize: 14.5,
-                borderBottom: '3px solid transparent',
-                '&.active': { color: 'text.primary', borderColor: 'primary.main', fontWeight: 600 },
-                '&:hover': { color: 'text.primary' },
-              }}
-            >
-              {label}
-            </Box>
-          ))}
-        </Box>
+        <Brand />
+        <Places />
         <Box sx={{ ml: 'auto', display: 'flex', gap: 0.5 }}>
           <Button onClick={() => setOpen('finder')} aria-keyshortcuts="Control+K">
             Find
@@ -147,6 +95,71 @@ export function Shell() {
         {open === 'finder' && <Finder onClose={() => setOpen(null)} />}
         {open === 'shortcuts' && <Shortcuts onClose={() => setOpen(null)} />}
       </Suspense>
+    </Box>
+  )
+}
+
+function Brand() {
+  return (
+    <Box
+      component={Link}
+      to="/"
+      aria-label="Tide Line, to the Slipway"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1,
+        color: 'text.primary',
+        textDecoration: 'none',
+        fontWeight: 600,
+        fontSize: 17,
+        letterSpacing: 0.2,
+      }}
+    >
+      <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true">
+        <path d="M1 5h24" stroke="#b3261e" strokeWidth="2" />
+        <path d="M1 13q4-6 8 0t8 0 8 0" fill="none" stroke="currentColor" strokeWidth="2.2" />
+      </svg>
+      Tide Line
+    </Box>
+  )
+}
+
+/** The shop's places; on a phone a row of their own that scrolls. */
+function Places() {
+  return (
+    <Box
+      component="nav"
+      aria-label="Places"
+      sx={{
+        display: 'flex',
+        gap: { xs: 0, sm: 0.5 },
+        order: { xs: 3, md: 0 },
+        width: { xs: '100%', md: 'auto' },
+        overflowX: 'auto',
+        whiteSpace: 'nowrap',
+      }}
+    >
+      {places.map(([to, label]) => (
+        <Box
+          key={to}
+          component={NavLink}
+          to={to}
+          end={to === '/'}
+          sx={{
+            px: { xs: 1, sm: 1.25 },
+            py: { xs: 0.75, md: 1 },
+            color: 'text.secondary',
+            textDecoration: 'none',
+            fontSize: 14.5,
+            borderBottom: '3px solid transparent',
+            '&.active': { color: 'text.primary', borderColor: 'primary.main', fontWeight: 600 },
+            '&:hover': { color: 'text.primary' },
+          }}
+        >
+          {label}
+        </Box>
+      ))}
     </Box>
   )
 }

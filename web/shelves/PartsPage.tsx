@@ -83,9 +83,6 @@ export default function PartsPage() {
 }
 
 function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Partial<BoughtPart>) => void; remove: () => void }) {
-  const [open, setOpen] = useState(false)
-  const hole = (i: number, patch: Partial<BoughtPart['holes'][number]>) =>
-    set({ holes: p.holes.map((h, k) => (k === i ? { ...h, ...patch } : h)) })
   return (
     <Box
       component="article"
@@ -108,6 +105,20 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
       <TextInput label="Number" value={p.number} maxLength={60} onChange={(number) => set({ number })} />
       <ChoiceInput label="Kind" value={p.kind} options={kinds} onChange={(kind) => set({ kind })} />
       <MoneyInput label="Price" optional value={p.priceMinor} onChange={(priceMinor) => set({ priceMinor })} />
+      <Sizes part={p} set={set} />
+      <Holes part={p} set={set} />
+      <Box sx={{ gridColumn: '1 / 4' }}>
+        <TextInput label="Known from" value={p.source} onChange={(source) => set({ source })} />
+      </Box>
+    </Box>
+  )
+}
+
+type Fields = { part: BoughtPart; set: (patch: Partial<BoughtPart>) => void }
+
+function Sizes({ part: p, set }: Fields) {
+  return (
+    <>
       <QuantityInput exact label="Height" optional min={0} max={5000} value={p.heightMm} onChange={(heightMm) => set({ heightMm })} />
       <QuantityInput exact label="Length" optional min={0} max={5000} value={p.lengthMm} onChange={(lengthMm) => set({ lengthMm })} />
       <QuantityInput exact label="Width, diameter" optional min={0} max={5000} value={p.widthMm} onChange={(widthMm) => set({ widthMm })} />
@@ -133,54 +144,59 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
         value={p.massKg}
         onChange={(massKg) => set({ massKg })}
       />
-      <Box sx={{ gridColumn: '1 / 4' }}>
-        <Button onClick={() => setOpen(!open)} aria-expanded={open}>
-          {p.holes.length ? `${p.holes.length} ${p.holes.length === 1 ? 'hole' : 'holes'}` : 'Hole pattern'}
-        </Button>
-        {open && (
-          <Box sx={{ display: 'grid', gap: 1, mt: 1 }}>
-            {p.holes.map((h, i) => (
-              <Box key={i} sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(3, minmax(0,1fr)) 32px' }}>
-                <QuantityInput
-                  exact
-                  label={`Hole ${i + 1}, along`}
-                  min={-5000}
-                  max={5000}
-                  value={h.xMm}
-                  onChange={(v) => v !== null && hole(i, { xMm: v })}
-                />
-                <QuantityInput
-                  exact
-                  label="across"
-                  min={-5000}
-                  max={5000}
-                  value={h.yMm}
-                  onChange={(v) => v !== null && hole(i, { yMm: v })}
-                />
-                <QuantityInput
-                  exact
-                  label="Diameter"
-                  min={0.5}
-                  max={200}
-                  value={h.diameterMm}
-                  onChange={(v) => v !== null && hole(i, { diameterMm: v })}
-                />
-                <RemoveButton of={`hole ${i + 1}`} onClick={() => set({ holes: p.holes.filter((_, k) => k !== i) })} />
-              </Box>
-            ))}
-            <Button
-              variant="outlined"
-              disabled={p.holes.length >= 60}
-              onClick={() => set({ holes: [...p.holes, { xMm: 0, yMm: 0, diameterMm: 9 }] })}
-            >
-              Add a hole
-            </Button>
-          </Box>
-        )}
-      </Box>
-      <Box sx={{ gridColumn: '1 / 4' }}>
-        <TextInput label="Known from" value={p.source} onChange={(source) => set({ source })} />
-      </Box>
+    </>
+  )
+}
+
+function Holes({ part: p, set }: Fields) {
+  const [open, setOpen] = useState(false)
+  const hole = (i: number, patch: Partial<BoughtPart['holes'][number]>) =>
+    set({ holes: p.holes.map((h, k) => (k === i ? { ...h, ...patch } : h)) })
+  return (
+    <Box sx={{ gridColumn: '1 / 4' }}>
+      <Button onClick={() => setOpen(!open)} aria-expanded={open}>
+        {p.holes.length ? `${p.holes.length} ${p.holes.length === 1 ? 'hole' : 'holes'}` : 'Hole pattern'}
+      </Button>
+      {open && (
+        <Box sx={{ display: 'grid', gap: 1, mt: 1 }}>
+          {p.holes.map((h, i) => (
+            <Box key={i} sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(3, minmax(0,1fr)) 32px' }}>
+              <QuantityInput
+                exact
+                label={`Hole ${i + 1}, along`}
+                min={-5000}
+                max={5000}
+                value={h.xMm}
+                onChange={(v) => v !== null && hole(i, { xMm: v })}
+              />
+              <QuantityInput
+                exact
+                label="across"
+                min={-5000}
+                max={5000}
+                value={h.yMm}
+                onChange={(v) => v !== null && hole(i, { yMm: v })}
+              />
+              <QuantityInput
+                exact
+                label="Diameter"
+                min={0.5}
+                max={200}
+                value={h.diameterMm}
+                onChange={(v) => v !== null && hole(i, { diameterMm: v })}
+              />
+              <RemoveButton of={`hole ${i + 1}`} onClick={() => set({ holes: p.holes.filter((_, k) => k !== i) })} />
+            </Box>
+          ))}
+          <Button
+            variant="outlined"
+            disabled={p.holes.length >= 60}
+            onClick={() => set({ holes: [...p.holes, { xMm: 0, yMm: 0, diameterMm: 9 }] })}
+          >
+            Add a hole
+          </Button>
+        </Box>
+      )}
     </Box>
   )
 }

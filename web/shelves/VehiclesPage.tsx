@@ -92,25 +92,38 @@ export default function VehiclesPage() {
           ))}
       </Box>
       {editing && (
-        <Dialog open onClose={() => setEditing(null)} maxWidth="sm" aria-labelledby="vehicle-title">
-          <DialogTitle id="vehicle-title">{editing.name || 'Vehicle'}</DialogTitle>
-          <DialogContent>
-            <VehicleForm vehicle={editing} onChange={(change) => setEditing((v) => v && change(v))} />
-          </DialogContent>
-          <DialogActions>
-            {save.error && (
-              <Typography color="error" variant="body2" role="alert" sx={{ mr: 'auto' }}>
-                {save.error.message}
-              </Typography>
-            )}
-            <Button onClick={() => setEditing(null)}>Cancel</Button>
-            <Button variant="contained" onClick={() => void keep()} disabled={save.isPending}>
-              Keep
-            </Button>
-          </DialogActions>
-        </Dialog>
+        <EditVehicle
+          vehicle={editing}
+          set={setEditing}
+          keep={() => void keep()}
+          busy={save.isPending}
+          fault={save.error?.message ?? null}
+        />
       )}
     </ShelfFrame>
+  )
+}
+
+type EditProps = { vehicle: Vehicle; set: (v: Vehicle | null) => void; keep: () => void; busy: boolean; fault: string | null }
+function EditVehicle({ vehicle, set, keep, busy, fault }: EditProps) {
+  return (
+    <Dialog open onClose={() => set(null)} maxWidth="sm" aria-labelledby="vehicle-title">
+      <DialogTitle id="vehicle-title">{vehicle.name || 'Vehicle'}</DialogTitle>
+      <DialogContent>
+        <VehicleForm vehicle={vehicle} onChange={(change) => set(change(vehicle))} />
+      </DialogContent>
+      <DialogActions>
+        {fault && (
+          <Typography color="error" variant="body2" role="alert" sx={{ mr: 'auto' }}>
+            {fault}
+          </Typography>
+        )}
+        <Button onClick={() => set(null)}>Cancel</Button>
+        <Button variant="contained" onClick={keep} disabled={busy}>
+          Keep
+        </Button>
+      </DialogActions>
+    </Dialog>
   )
 }
 

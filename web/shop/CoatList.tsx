@@ -2,27 +2,24 @@ import Box from '@mui/material/Box'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
 import { type CoatProduct, CoatProductSchema, coatMetals } from '../../core/coat/products'
-import type { Workshop } from '../../core/workshop/workshop'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { TextInput } from '../quantity/TextInput'
-import { fresh, Kind, Row, row, without } from './listParts'
+import { fresh, Kind, Row, row, type WorkshopPart, without } from './listParts'
+import { type RowField, RowFigures } from './RowFigures'
+
+const FIELDS: RowField<CoatProduct>[] = [
+  { at: 'recoatHours', label: 'Next coat after, h', dimension: 'number', min: 0, max: 1000 },
+  { at: 'cureHours', label: 'Carries after, h', dimension: 'number', min: 0, max: 1000 },
+  { at: 'sheetC', label: 'Hours are at, °C', dimension: 'number', min: -20, max: 60 },
+  { at: 'leastC', label: 'Cures from, °C', dimension: 'number', min: -20, max: 60 },
+]
 
 /** Words want twice the room of a figure. */
 const WIDE = { gridColumn: 'span 2' }
 
 /** Coats that the shop puts on itself, as their makers' sheets have them: the days of every painted job hang on these. */
-export function CoatList({ workshop: w, put }: { workshop: Workshop; put: (patch: Partial<Workshop>) => void }) {
+export function CoatList({ workshop: w, put }: WorkshopPart) {
   const set = (id: string, patch: Partial<CoatProduct>) => put({ coats: row(w.coats, id, patch) })
-  const number = (c: CoatProduct, key: 'recoatHours' | 'cureHours' | 'sheetC' | 'leastC', label: string, min: number, max: number) => (
-    <QuantityInput
-      label={label}
-      dimension="number"
-      min={min}
-      max={max}
-      value={c[key]}
-      onChange={(v) => v !== null && set(c.id, { [key]: v })}
-    />
-  )
   return (
     <Kind
       title="Coats"
@@ -58,10 +55,7 @@ export function CoatList({ workshop: w, put }: { workshop: Workshop; put: (patch
               }
             />
           ))}
-          {number(c, 'recoatHours', 'Next coat after, h', 0, 1000)}
-          {number(c, 'cureHours', 'Carries after, h', 0, 1000)}
-          {number(c, 'sheetC', 'Hours are at, °C', -20, 60)}
-          {number(c, 'leastC', 'Cures from, °C', -20, 60)}
+          <RowFigures of={c} fields={FIELDS} set={(patch) => set(c.id, patch)} />
           <QuantityInput
             label="Covers, m² a litre"
             dimension="number"

@@ -3,7 +3,11 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { type ReactNode, useId } from 'react'
+import type { Workshop } from '../../core/workshop/workshop'
 import { RemoveButton } from '../quantity/RemoveButton'
+
+/** A list of the workshop, and how it is changed. */
+export type WorkshopPart = { workshop: Workshop; put: (patch: Partial<Workshop>) => void }
 
 export const row = <T extends { id: string }>(list: T[], id: string, patch: Partial<T>): T[] =>
   list.map((x) => (x.id === id ? { ...x, ...patch } : x))

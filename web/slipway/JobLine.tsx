@@ -18,31 +18,7 @@ import { FIGURES } from '../theme/theme'
 /** One job of the list: where it stands, when it is due, the verdict on its limits, and what can be done with it. */
 export function JobLine({ row }: { row: JobRow }) {
   const { inks } = useTheme()
-  const navigate = useNavigate()
-  const client = useQueryClient()
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const act = useMutation({
-    mutationFn: async (what: 'copy' | 'archive') =>
-      what === 'copy'
-        ? call<StoredJob>(`/jobs/${row.id}/copy`, { method: 'POST', json: {} })
-        : call<null>(`/jobs/${row.id}/archive`, { method: 'POST', json: { archived: !row.archived } }),
-    onSuccess: (made) => {
-      void client.invalidateQueries({ queryKey: ['jobs'] })
-      if (made && 'id' in made) void navigate(`/jobs/${made.id}/brief`)
-    },
-  })
   const late = row.due !== null && row.due < localDay() && row.station !== 'hand-over'
-  const verdict = row.fault
-    ? { mark: stateMarks.unknown, text: 'could not be worked out', colour: inks.signal }
-    : !row.judged
-      ? { mark: stateMarks.unknown, text: 'not worked out yet', colour: inks.unknown }
-      : row.over
-        ? { mark: stateMarks.over, text: `${row.over} over`, colour: inks.signal }
-        : row.unknown
-          ? { mark: stateMarks.unknown, text: `${row.unknown} not assessed`, colour: inks.unknown }
-          : row.near
-            ? { mark: stateMarks.near, text: `${row.near} near`, colour: inks.near }
-            : { mark: stateMarks.clear, text: 'clear', colour: inks.clear }
   return (
     <Box
       component="li"
@@ -75,59 +51,98 @@ export function JobLine({ row }: { row: JobRow }) {
       <Box sx={{ fontFamily: FIGURES, color: late ? inks.signal : 'text.primary', fontSize: 15 }}>
         {row.due ? `${late ? 'late, ' : 'due '}${row.due}` : 'no date'}
       </Box>
-      <Box sx={{ minWidth: 0 }}>
-        <Box component="span" sx={{ color: verdict.colour, fontWeight: 600, fontFamily: FIGURES }}>
-          <span aria-hidden="true">{verdict.mark}</span> {verdict.text}
-        </Box>
-        <Typography
-          variant="caption"
-          component="p"
-          sx={{ color: 'text.secondary', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}
-        >
-          {row.fault || (row.judged ? row.governing : '')}
+      <Verdict row={row} />
+      <More row={row} />
+    </Box>
+  )
+}
+
+/** Its limits in a word, and the one that governs. */
+function Verdict({ row }: { row: JobRow }) {
+  const { inks } = useTheme()
+  const verdict = row.fault
+    ? { mark: stateMarks.unknown, text: 'could not be worked out', colour: inks.signal }
+    : !row.judged
+      ? { mark: stateMarks.unknown, text: 'not worked out yet', colour: inks.unknown }
+      : row.over
+        ? { mark: stateMarks.over, text: `${row.over} over`, colour: inks.signal }
+        : row.unknown
+          ? { mark: stateMarks.unknown, text: `${row.unknown} not assessed`, colour: inks.unknown }
+          : row.near
+            ? { mark: stateMarks.near, text: `${row.near} near`, colour: inks.near }
+            : { mark: stateMarks.clear, text: 'clear', colour: inks.clear }
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <Box component="span" sx={{ color: verdict.colour, fontWeight: 600, fontFamily: FIGURES }}>
+        <span aria-hidden="true">{verdict.mark}</span> {verdict.text}
+      </Box>
+      <Typography
+        variant="caption"
+        component="p"
+        sx={{ color: 'text.secondary', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}
+      >
+        {row.fault || (row.judged ? row.governing : '')}
+      </Typography>
+      {row.moved > 0 && (
+        <Typography variant="caption" component="p" sx={{ color: inks.signal, fontWeight: 600 }}>
+          {row.moved} {row.moved === 1 ? 'piece' : 'pieces'} moved since the cut plan was accepted
         </Typography>
-        {row.moved > 0 && (
-          <Typography variant="caption" component="p" sx={{ color: inks.signal, fontWeight: 600 }}>
-            {row.moved} {row.moved === 1 ? 'piece' : 'pieces'} moved since the cut plan was accepted
-          </Typography>
-        )}
-      </Box>
-      <Box>
-        <IconButton
-          aria-label={`More for ${row.title}`}
-          aria-haspopup="menu"
-          onClick={(e) => setAnchor(e.currentTarget)}
-          sx={{ fontSize: 20, width: 40, height: 40, color: 'text.primary' }}
+      )}
+    </Box>
+  )
+}
+
+/** What can be done with a job without opening it. */
+function More({ row }: { row: JobRow }) {
+  const navigate = useNavigate()
+  const client = useQueryClient()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const act = useMutation({
+    mutationFn: async (what: 'copy' | 'archive') =>
+      what === 'copy'
+        ? call<StoredJob>(`/jobs/${row.id}/copy`, { method: 'POST', json: {} })
+        : call<null>(`/jobs/${row.id}/archive`, { method: 'POST', json: { archived: !row.archived } }),
+    onSuccess: (made) => {
+      void client.invalidateQueries({ queryKey: ['jobs'] })
+      if (made && 'id' in made) void navigate(`/jobs/${made.id}/brief`)
+    },
+  })
+  return (
+    <Box>
+      <IconButton
+        aria-label={`More for ${row.title}`}
+        aria-haspopup="menu"
+        onClick={(e) => setAnchor(e.currentTarget)}
+        sx={{ fontSize: 20, width: 40, height: 40, color: 'text.primary' }}
+      >
+        ⋯
+      </IconButton>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        <MenuItem
+          onClick={() => {
+            setAnchor(null)
+            act.mutate('copy')
+          }}
         >
-          ⋯
-        </IconButton>
-        <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-          <MenuItem
-            onClick={() => {
-              setAnchor(null)
-              act.mutate('copy')
-            }}
-          >
-            Copy as a new job
-          </MenuItem>
-          <MenuItem component="a" href={`/api/jobs/${row.id}/file.json`} onClick={() => setAnchor(null)}>
-            Job file
-          </MenuItem>
-          <MenuItem
-            onClick={() => {
-              setAnchor(null)
-              act.mutate('archive')
-            }}
-          >
-            {row.archived ? 'Bring back' : 'Archive'}
-          </MenuItem>
-        </Menu>
-        {act.error && (
-          <Typography variant="caption" color="error" role="alert">
-            {act.error.message}
-          </Typography>
-        )}
-      </Box>
+          Copy as a new job
+        </MenuItem>
+        <MenuItem component="a" href={`/api/jobs/${row.id}/file.json`} onClick={() => setAnchor(null)}>
+          Job file
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAnchor(null)
+            act.mutate('archive')
+          }}
+        >
+          {row.archived ? 'Bring back' : 'Archive'}
+        </MenuItem>
+      </Menu>
+      {act.error && (
+        <Typography variant="caption" color="error" role="alert">
+          {act.error.message}
+        </Typography>
+      )}
     </Box>
   )
 }

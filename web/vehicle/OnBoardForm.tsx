@@ -16,24 +16,9 @@ type Props = { vehicle: Vehicle; onChange: (change: (v: Vehicle) => Vehicle) => 
 
 /** What is on board before the rack, what that leaves, and how high other tyres would make it. */
 export function OnBoardForm({ vehicle, onChange }: Props) {
-  const units = useUnits()
   const set = (i: number, patch: Partial<Vehicle['onBoard'][number]>) =>
     onChange((v) => ({ ...v, onBoard: v.onBoard.map((o, k) => (k === i ? { ...o, ...patch } : o)) }))
   const left = payloadBeforeRack(vehicle)
-  const [now, next] = [tyreDiameterMm(vehicle.tyres.now), tyreDiameterMm(vehicle.tyres.next)]
-  const rise = now !== null && next !== null ? (next - now) / 2 : null
-  const tyre = (key: 'now' | 'next', label: string) => {
-    const bad = vehicle.tyres[key].trim() !== '' && tyreDiameterMm(vehicle.tyres[key]) === null
-    return (
-      <TextInput
-        label={label}
-        value={vehicle.tyres[key]}
-        maxLength={30}
-        help={bad ? 'write it as 235/65 R16' : ' '}
-        onChange={(text) => onChange((v) => ({ ...v, tyres: { ...v.tyres, [key]: text } }))}
-      />
-    )
-  }
   return (
     <>
       <Group
@@ -90,6 +75,30 @@ export function OnBoardForm({ vehicle, onChange }: Props) {
           </Typography>
         )}
       </Group>
+      <Tyres vehicle={vehicle} onChange={onChange} />
+    </>
+  )
+}
+
+/** What is on it, what may come, and how much higher it would stand. */
+function Tyres({ vehicle, onChange }: Props) {
+  const units = useUnits()
+  const [now, next] = [tyreDiameterMm(vehicle.tyres.now), tyreDiameterMm(vehicle.tyres.next)]
+  const rise = now !== null && next !== null ? (next - now) / 2 : null
+  const tyre = (key: 'now' | 'next', label: string) => {
+    const bad = vehicle.tyres[key].trim() !== '' && tyreDiameterMm(vehicle.tyres[key]) === null
+    return (
+      <TextInput
+        label={label}
+        value={vehicle.tyres[key]}
+        maxLength={30}
+        help={bad ? 'write it as 235/65 R16' : ' '}
+        onChange={(text) => onChange((v) => ({ ...v, tyres: { ...v.tyres, [key]: text } }))}
+      />
+    )
+  }
+  return (
+    <>
       <Group title="Tyres" columns={2}>
         {tyre('now', 'Tyres now')}
         {tyre('next', 'Next tyres')}

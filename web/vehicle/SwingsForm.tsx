@@ -54,62 +54,60 @@ export function SwingsForm({ vehicle, onChange }: { vehicle: Vehicle; onChange: 
         <Box sx={{ fontSize: 14, color: 'text.secondary' }}>Add what swings: the rack and its load must leave it room to open.</Box>
       )}
       {vehicle.swings.map((s, i) => (
-        <Box
+        <OneSwing
           key={s.id}
-          sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)', border: 1, borderColor: 'divider', p: 1 }}
-        >
-          <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5 }}>
-            <TextInput label="Name" value={s.name} required="give it a name" maxLength={80} onChange={(name) => set(i, { name })} />
-            <RemoveButton of={s.name} onClick={() => onChange((v) => ({ ...v, swings: v.swings.filter((_, k) => k !== i) }))} />
-          </Box>
-          <ChoiceInput
-            label="Kind"
-            value={s.kind}
-            options={kinds}
-            onChange={(kind) => set(i, { ...usual(vehicle, kind, s.id), ...(s.name === named(s.kind) ? {} : { name: s.name }) })}
-          />
-          <QuantityInput
-            label="Opens by"
-            dimension="angle"
-            optional
-            min={1}
-            max={270}
-            value={s.opensDeg}
-            onChange={(opensDeg) => set(i, { opensDeg })}
-          />
-          <QuantityInput
-            label="Hinge, forward"
-            min={-20_000}
-            max={20_000}
-            value={s.xMm}
-            onChange={(v) => v !== null && set(i, { xMm: v })}
-          />
-          <QuantityInput label="Hinge, left" min={-5000} max={5000} value={s.yMm} onChange={(v) => v !== null && set(i, { yMm: v })} />
-          <QuantityInput
-            label="Hinge's middle, height"
-            min={0}
-            max={6000}
-            value={s.zMm}
-            onChange={(v) => v !== null && set(i, { zMm: v })}
-          />
-          <QuantityInput
-            label="Hinge line, length"
-            min={10}
-            max={10_000}
-            value={s.hingeLengthMm}
-            onChange={(v) => v !== null && set(i, { hingeLengthMm: v })}
-          />
-          <QuantityInput
-            label="Hinge to far edge"
-            min={10}
-            max={10_000}
-            value={s.reachMm}
-            onChange={(v) => v !== null && set(i, { reachMm: v })}
-          />
-          <Box />
-          <TakenInput taken={s.taken} onChange={(taken) => set(i, { taken })} />
-        </Box>
+          swing={s}
+          vehicle={vehicle}
+          set={(patch) => set(i, patch)}
+          remove={() => onChange((v) => ({ ...v, swings: v.swings.filter((_, k) => k !== i) }))}
+        />
       ))}
     </Group>
+  )
+}
+
+type RowProps = { swing: Swing; vehicle: Vehicle; set: (patch: Partial<Swing>) => void; remove: () => void }
+function OneSwing({ swing: s, vehicle, set, remove }: RowProps) {
+  return (
+    <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'minmax(0,1fr) minmax(0,1fr)', border: 1, borderColor: 'divider', p: 1 }}>
+      <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5 }}>
+        <TextInput label="Name" value={s.name} required="give it a name" maxLength={80} onChange={(name) => set({ name })} />
+        <RemoveButton of={s.name} onClick={remove} />
+      </Box>
+      <ChoiceInput
+        label="Kind"
+        value={s.kind}
+        options={kinds}
+        onChange={(kind) => set({ ...usual(vehicle, kind, s.id), ...(s.name === named(s.kind) ? {} : { name: s.name }) })}
+      />
+      <QuantityInput
+        label="Opens by"
+        dimension="angle"
+        optional
+        min={1}
+        max={270}
+        value={s.opensDeg}
+        onChange={(opensDeg) => set({ opensDeg })}
+      />
+      <QuantityInput label="Hinge, forward" min={-20_000} max={20_000} value={s.xMm} onChange={(v) => v !== null && set({ xMm: v })} />
+      <QuantityInput label="Hinge, left" min={-5000} max={5000} value={s.yMm} onChange={(v) => v !== null && set({ yMm: v })} />
+      <QuantityInput label="Hinge's middle, height" min={0} max={6000} value={s.zMm} onChange={(v) => v !== null && set({ zMm: v })} />
+      <QuantityInput
+        label="Hinge line, length"
+        min={10}
+        max={10_000}
+        value={s.hingeLengthMm}
+        onChange={(v) => v !== null && set({ hingeLengthMm: v })}
+      />
+      <QuantityInput
+        label="Hinge to far edge"
+        min={10}
+        max={10_000}
+        value={s.reachMm}
+        onChange={(v) => v !== null && set({ reachMm: v })}
+      />
+      <Box />
+      <TakenInput taken={s.taken} onChange={(taken) => set({ taken })} />
+    </Box>
   )
 }

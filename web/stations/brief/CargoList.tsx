@@ -98,11 +98,6 @@ export function CargoList({ job }: { job: Job }) {
 
 function CargoCard({ c }: { c: Cargo }) {
   const set = (patch: Partial<Cargo>) => change(c.id, patch)
-  const mass = (least: number | null, most: number | null) => {
-    if (least === null && most === null) return set({ massKg: null, massBasis: 'unknown' })
-    const [a, b] = [least ?? most ?? 0, most ?? least ?? 0]
-    set({ massKg: { least: Math.min(a, b), most: Math.max(a, b) }, massBasis: c.massBasis === 'unknown' ? 'estimated' : c.massBasis })
-  }
   return (
     <Box
       component="article"
@@ -124,6 +119,42 @@ function CargoCard({ c }: { c: Cargo }) {
           onClick={() => editJob((j) => ({ ...j, brief: { ...j.brief, cargo: j.brief.cargo.filter((o) => o.id !== c.id) } }))}
         />
       </Box>
+      <Mass c={c} set={set} />
+      <SizesAndRules c={c} set={set} />
+      <FormControlLabel
+        sx={{ gridColumn: '1 / 4', m: 0 }}
+        control={
+          <Switch
+            size="small"
+            checked={c.oneBody}
+            onChange={(_, oneBody) => set(oneBody ? { oneBody, on: c.on.slice(0, 1) } : { oneBody })}
+          />
+        }
+        label="Its maker wants it on one body"
+      />
+      <FormControlLabel
+        sx={{ gridColumn: '1 / 4', m: 0 }}
+        control={<Switch size="small" checked={c.people} onChange={(_, people) => set({ people })} />}
+        label="People sit, sleep or stand on it"
+      />
+      <Box sx={{ gridColumn: '1 / 4' }}>
+        <TextInput label="Where the rule comes from" value={c.ruleSource} onChange={(ruleSource) => set({ ruleSource })} />
+      </Box>
+    </Box>
+  )
+}
+
+type Fields = { c: Cargo; set: (patch: Partial<Cargo>) => void }
+
+/** Between which masses it lies, and how that is known. */
+function Mass({ c, set }: Fields) {
+  const mass = (least: number | null, most: number | null) => {
+    if (least === null && most === null) return set({ massKg: null, massBasis: 'unknown' })
+    const [a, b] = [least ?? most ?? 0, most ?? least ?? 0]
+    set({ massKg: { least: Math.min(a, b), most: Math.max(a, b) }, massBasis: c.massBasis === 'unknown' ? 'estimated' : c.massBasis })
+  }
+  return (
+    <>
       <QuantityInput
         label="Mass, least"
         dimension="mass"
@@ -153,6 +184,13 @@ function CargoCard({ c }: { c: Cargo }) {
         ]}
         onChange={(massBasis) => set(massBasis === 'unknown' ? { massBasis, massKg: null } : { massBasis })}
       />
+    </>
+  )
+}
+
+function SizesAndRules({ c, set }: Fields) {
+  return (
+    <>
       <QuantityInput label="Length" min={1} max={20_000} value={c.lengthMm} onChange={(v) => v && set({ lengthMm: v })} />
       <QuantityInput label="Width" min={1} max={20_000} value={c.widthMm} onChange={(v) => v && set({ widthMm: v })} />
       <QuantityInput label="Height" min={1} max={20_000} value={c.heightMm} onChange={(v) => v && set({ heightMm: v })} />
@@ -199,25 +237,6 @@ function CargoCard({ c }: { c: Cargo }) {
         value={c.stopsAir}
         onChange={(v) => v && set({ stopsAir: v })}
       />
-      <FormControlLabel
-        sx={{ gridColumn: '1 / 4', m: 0 }}
-        control={
-          <Switch
-            size="small"
-            checked={c.oneBody}
-            onChange={(_, oneBody) => set(oneBody ? { oneBody, on: c.on.slice(0, 1) } : { oneBody })}
-          />
-        }
-        label="Its maker wants it on one body"
-      />
-      <FormControlLabel
-        sx={{ gridColumn: '1 / 4', m: 0 }}
-        control={<Switch size="small" checked={c.people} onChange={(_, people) => set({ people })} />}
-        label="People sit, sleep or stand on it"
-      />
-      <Box sx={{ gridColumn: '1 / 4' }}>
-        <TextInput label="Where the rule comes from" value={c.ruleSource} onChange={(ruleSource) => set({ ruleSource })} />
-      </Box>
-    </Box>
+    </>
   )
 }

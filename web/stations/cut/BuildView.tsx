@@ -65,23 +65,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
           </>
         )}
       </Box>
-      {plan.steps.length > 0 && (
-        <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
-          <WhoIsHere people={people} />
-          <Box sx={{ width: 200 }}>
-            <TextInput
-              label="Work begins"
-              type="date"
-              value={job.start ?? ''}
-              onChange={(start) => editJob((j) => ({ ...j, start: start || null }))}
-            />
-          </Box>
-          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-            {job.start === null ? 'today, until a day is set' : ''}
-            {job.due ? `${job.start === null ? '; ' : ''}due ${job.due}` : ''}
-          </Typography>
-        </Box>
-      )}
+      {plan.steps.length > 0 && <WhoAndWhen job={job} people={people} />}
       {late !== null && late > 0 && (
         <Alert severity="warning">
           By the shop’s own times it is {late} {late === 1 ? 'day' : 'days'} late: begin earlier, order now, or agree another day.
@@ -115,6 +99,26 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
       <TimesTaken states={states} />
       <Typography variant="caption" sx={{ color: 'text.secondary', maxWidth: 760 }}>
         Minutes are the shop’s own, under Shop rules. Local codes and licensed practice come before this order.
+      </Typography>
+    </Box>
+  )
+}
+
+function WhoAndWhen({ job, people }: { job: Job; people: string[] }) {
+  return (
+    <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+      <WhoIsHere people={people} />
+      <Box sx={{ width: 200 }}>
+        <TextInput
+          label="Work begins"
+          type="date"
+          value={job.start ?? ''}
+          onChange={(start) => editJob((j) => ({ ...j, start: start || null }))}
+        />
+      </Box>
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        {job.start === null ? 'today, until a day is set' : ''}
+        {job.due ? `${job.start === null ? '; ' : ''}due ${job.due}` : ''}
       </Typography>
     </Box>
   )

@@ -10,6 +10,7 @@ import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { cutList } from '../../../core/cutList/cutList'
+import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { moneyText } from '../../../core/quantity/money'
 import { useShelf } from '../../api/queries'
@@ -43,29 +44,7 @@ export default function CutStation() {
   if (!job || !jobId) return null
   const inputs = (
     <>
-      <Group title="Cutting">
-        <FormControlLabel
-          control={
-            <Switch
-              checked={job.cut.useRemnants}
-              onChange={(_, useRemnants) => editJob((j) => ({ ...j, cut: { ...j.cut, useRemnants } }))}
-            />
-          }
-          label="Use offcuts from the rack first"
-        />
-        <FormControlLabel
-          control={<Switch checked={plain} onChange={(_, on) => setPlain(on)} />}
-          label="Show longest piece first beside it"
-        />
-        <QuantityInput
-          label="Bars may become shorter by"
-          min={0}
-          max={600}
-          value={job.cut.maxShorterMm}
-          onChange={(v) => v !== null && editJob((j) => ({ ...j, cut: { ...j.cut, maxShorterMm: v } }))}
-          help="how far the advisor may go"
-        />
-      </Group>
+      <Cutting job={job} plain={plain} setPlain={setPlain} />
       <Advisor state={plan} />
       <AcceptPlan job={job} state={plan} stockRevision={shelf.data?.revision ?? 0} />
     </>
@@ -115,6 +94,31 @@ export default function CutStation() {
     </Box>
   )
   return <Workbench job={job} inputs={inputs} middle={middle} />
+}
+
+function Cutting({ job, plain, setPlain }: { job: Job; plain: boolean; setPlain: (on: boolean) => void }) {
+  return (
+    <Group title="Cutting">
+      <FormControlLabel
+        control={
+          <Switch checked={job.cut.useRemnants} onChange={(_, useRemnants) => editJob((j) => ({ ...j, cut: { ...j.cut, useRemnants } }))} />
+        }
+        label="Use offcuts from the rack first"
+      />
+      <FormControlLabel
+        control={<Switch checked={plain} onChange={(_, on) => setPlain(on)} />}
+        label="Show longest piece first beside it"
+      />
+      <QuantityInput
+        label="Bars may become shorter by"
+        min={0}
+        max={600}
+        value={job.cut.maxShorterMm}
+        onChange={(v) => v !== null && editJob((j) => ({ ...j, cut: { ...j.cut, maxShorterMm: v } }))}
+        help="how far the advisor may go"
+      />
+    </Group>
+  )
 }
 
 function PlanHead({ state, stop, again }: { state: PlanState; stop: () => void; again: () => void }) {

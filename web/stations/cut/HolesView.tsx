@@ -23,7 +23,6 @@ import { useUnits } from '../../quantity/units'
 /** Every hole once, through all the parts it passes, ticked part by part so that no mate is forgotten; and where each member is drilled. */
 export function HolesView({ job, jobId }: { job: Job; jobId: string }) {
   const rules = useRules()
-  const units = useUnits()
   const assembly = useMemo(() => madeAssembly(job, rules), [job, rules])
   const places = useMemo(() => holePlaces(assembly, job.vehicle, rules), [assembly, job.vehicle, rules])
   const rows = useMemo(() => drillList(assembly, places), [assembly, places])
@@ -54,57 +53,65 @@ export function HolesView({ job, jobId }: { job: Job; jobId: string }) {
         </Typography>
       ))}
       <Members rows={rows} />
-      <section>
-        <Typography variant="h2" gutterBottom>
-          Through every part
-        </Typography>
-        <Box sx={{ overflowX: 'auto' }}>
-          <Table size="small" aria-label="Holes through every part">
-            <TableHead>
-              <TableRow>
-                <TableCell>Bolts</TableCell>
-                <TableCell>Parts, as each is drilled</TableCell>
-                <TableCell align="right">Drill</TableCell>
-                <TableCell align="right">Close</TableCell>
-                <TableCell align="right">Stack</TableCell>
-                <TableCell align="right">Bolt</TableCell>
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {places.map((p) => (
-                <TableRow key={p.id}>
-                  <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                    {p.count} × {p.size}
-                    {p.apartMm ? `, ${formatLength(p.apartMm, units)} apart` : ''}
-                  </TableCell>
-                  <TableCell>
-                    {p.layers.map((l) => (
-                      <Layer key={l.part} job={job} place={p} layer={l} />
-                    ))}
-                  </TableCell>
-                  <TableCell align="right">
-                    <FigureValue figure={drillFigure(p, rules)} />
-                  </TableCell>
-                  <TableCell align="right">{formatGauge(p.closeMm, units)}</TableCell>
-                  <TableCell align="right">
-                    <FigureValue figure={stackFigure(p)} />
-                    {p.stackMm === null ? ` not known: ${thinOf(p)}` : ''}
-                  </TableCell>
-                  <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                    {p.boltMm === null ? '' : `${p.size} × `}
-                    <FigureValue figure={boltFigure(p)} />
-                  </TableCell>
-                </TableRow>
-              ))}
-            </TableBody>
-          </Table>
-        </Box>
-      </section>
+      <ThroughParts job={job} places={places} />
       <Typography variant="caption" sx={{ color: 'text.secondary', maxWidth: 760 }}>
         Clearance by ISO 273 medium or ASME B18.2.8 normal; holes found on the vehicle are larger by twice what they may be off, under Shop
         rules. Bolts in mm as they are sold.
       </Typography>
     </Box>
+  )
+}
+
+function ThroughParts({ job, places }: { job: Job; places: HolePlace[] }) {
+  const rules = useRules()
+  const units = useUnits()
+  return (
+    <section>
+      <Typography variant="h2" gutterBottom>
+        Through every part
+      </Typography>
+      <Box sx={{ overflowX: 'auto' }}>
+        <Table size="small" aria-label="Holes through every part">
+          <TableHead>
+            <TableRow>
+              <TableCell>Bolts</TableCell>
+              <TableCell>Parts, as each is drilled</TableCell>
+              <TableCell align="right">Drill</TableCell>
+              <TableCell align="right">Close</TableCell>
+              <TableCell align="right">Stack</TableCell>
+              <TableCell align="right">Bolt</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {places.map((p) => (
+              <TableRow key={p.id}>
+                <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                  {p.count} × {p.size}
+                  {p.apartMm ? `, ${formatLength(p.apartMm, units)} apart` : ''}
+                </TableCell>
+                <TableCell>
+                  {p.layers.map((l) => (
+                    <Layer key={l.part} job={job} place={p} layer={l} />
+                  ))}
+                </TableCell>
+                <TableCell align="right">
+                  <FigureValue figure={drillFigure(p, rules)} />
+                </TableCell>
+                <TableCell align="right">{formatGauge(p.closeMm, units)}</TableCell>
+                <TableCell align="right">
+                  <FigureValue figure={stackFigure(p)} />
+                  {p.stackMm === null ? ` not known: ${thinOf(p)}` : ''}
+                </TableCell>
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                  {p.boltMm === null ? '' : `${p.size} × `}
+                  <FigureValue figure={boltFigure(p)} />
+                </TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      </Box>
+    </section>
   )
 }
 

@@ -57,41 +57,7 @@ export function TrialBend({ dieId, radiusMm }: { dieId: string | null; radiusMm:
       </Typography>
       {open && (
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', maxWidth: 760, mt: 1 }}>
-          <QuantityInput
-            label="Pulled to"
-            dimension="angle"
-            min={1}
-            max={200}
-            optional
-            value={tried.pulledDeg}
-            onChange={(v) => put({ pulledDeg: v })}
-          />
-          <QuantityInput
-            label="Came back to"
-            dimension="angle"
-            min={1}
-            max={200}
-            optional
-            value={tried.cameDeg}
-            onChange={(v) => put({ cameDeg: v })}
-          />
-          <QuantityInput
-            label="Length cut"
-            min={1}
-            optional
-            value={tried.cutMm}
-            onChange={(v) => put({ cutMm: v })}
-            help="for its gain; may stay empty"
-          />
-          <QuantityInput
-            label="First leg"
-            min={1}
-            optional
-            value={tried.legAMm}
-            onChange={(v) => put({ legAMm: v })}
-            help="end to where the centre lines meet"
-          />
-          <QuantityInput label="Second leg" min={1} optional value={tried.legBMm} onChange={(v) => put({ legBMm: v })} />
+          <Bent tried={tried} put={put} />
           <Button variant="contained" disabled={!ready || save.isPending} onClick={keep} sx={{ alignSelf: 'start', minHeight: 40 }}>
             Keep this trial
           </Button>
@@ -99,5 +65,48 @@ export function TrialBend({ dieId, radiusMm }: { dieId: string | null; radiusMm:
       )}
       {save.error && <Alert severity="error">Not kept: {save.error.message}</Alert>}
     </Box>
+  )
+}
+
+/** What it was pulled to, what came back, and where it was measured what was cut and how long the legs came out. */
+function Bent({ tried, put }: { tried: Tried; put: (patch: Partial<Tried>) => void }) {
+  return (
+    <>
+      <QuantityInput
+        label="Pulled to"
+        dimension="angle"
+        min={1}
+        max={200}
+        optional
+        value={tried.pulledDeg}
+        onChange={(v) => put({ pulledDeg: v })}
+      />
+      <QuantityInput
+        label="Came back to"
+        dimension="angle"
+        min={1}
+        max={200}
+        optional
+        value={tried.cameDeg}
+        onChange={(v) => put({ cameDeg: v })}
+      />
+      <QuantityInput
+        label="Length cut"
+        min={1}
+        optional
+        value={tried.cutMm}
+        onChange={(v) => put({ cutMm: v })}
+        help="for its gain; may stay empty"
+      />
+      <QuantityInput
+        label="First leg"
+        min={1}
+        optional
+        value={tried.legAMm}
+        onChange={(v) => put({ legAMm: v })}
+        help="end to where the centre lines meet"
+      />
+      <QuantityInput label="Second leg" min={1} optional value={tried.legBMm} onChange={(v) => put({ legBMm: v })} />
+    </>
   )
 }

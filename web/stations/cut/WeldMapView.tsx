@@ -23,7 +23,7 @@ import { jigOf } from '../../../core/weldMap/jig'
 import { leadOf } from '../../../core/weldMap/lead'
 import { flushFigure, minutesFigure, throatFigure } from '../../../core/weldMap/seamFigures'
 import { withSeams } from '../../../core/weldMap/seamMarks'
-import { weldMap, wireText } from '../../../core/weldMap/weldMap'
+import { type WeldMap, weldMap, wireText } from '../../../core/weldMap/weldMap'
 import type { Welder } from '../../../core/workshop/workshop'
 import { useShelf } from '../../api/queries'
 import { SheetView } from '../../drawing/SheetView'
@@ -84,48 +84,7 @@ export function WeldMapView({ job, jobId }: { job: Job; jobId: string }) {
       {(welders ?? []).map((w) => (
         <LeadLine key={w.id} welder={w} rules={rules} />
       ))}
-      <Box sx={{ overflowX: 'auto' }}>
-        <Table size="small" aria-label="Welds in order">
-          <TableHead>
-            <TableRow>
-              {['No', 'Between', 'Process', 'Filler', 'Leg', 'Throat', 'Ground flush', 'Length', 'Tacks', 'Time'].map((h) => (
-                <TableCell key={h}>{h}</TableCell>
-              ))}
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {map.seams.map((s) => (
-              <TableRow key={s.joint.id}>
-                <TableCell sx={{ fontWeight: 600 }}>{s.number}</TableCell>
-                <TableCell>{s.between.join(' on ')}</TableCell>
-                <TableCell>{s.welder ? s.process : `${s.process}, nobody here`}</TableCell>
-                <TableCell>{s.filler}</TableCell>
-                <TableCell>{figureText(s.legMm, 'gauge', units)}</TableCell>
-                <TableCell>
-                  <FigureValue figure={throatFigure(s)} />
-                </TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                  <Checkbox
-                    size="small"
-                    checked={s.joint.flush ?? false}
-                    disabled={s.pieceId === null}
-                    onChange={(_, on) => s.pieceId && flushed(s.pieceId, s.joint.id, on)}
-                    slotProps={{ input: { 'aria-label': `Weld ${s.number} ground flush` } }}
-                  />
-                  <FigureValue figure={flushFigure(s, rules)} />
-                </TableCell>
-                <TableCell>{mm(s.lengthMm)}</TableCell>
-                <TableCell>
-                  {s.tacks}, {s.tackRule}
-                </TableCell>
-                <TableCell>
-                  <FigureValue figure={minutesFigure(s, rules)} />
-                </TableCell>
-              </TableRow>
-            ))}
-          </TableBody>
-        </Table>
-      </Box>
+      <Seams seams={map.seams} rules={rules} />
       {jigs.map((j) => (
         <Typography key={j.feet.join()} variant="body2">
           <strong>Jig</strong> for feet {j.feet.join(', ')}: {mm(j.rearMm)} at the rear, {mm(j.frontMm)} at the front, {mm(j.apartMm)}{' '}
@@ -140,6 +99,54 @@ export function WeldMapView({ job, jobId }: { job: Job; jobId: string }) {
 /** The checks count what is left of its throat from then on. */
 const flushed = (pieceId: string, jointId: string, on: boolean) =>
   editJob((j) => ({ ...j, pieces: withFlushSeam(j.pieces, pieceId, jointId.slice(pieceId.length + 1), on) }))
+
+function Seams({ seams, rules }: { seams: WeldMap['seams']; rules: Rules }) {
+  const units = useUnits()
+  return (
+    <Box sx={{ overflowX: 'auto' }}>
+      <Table size="small" aria-label="Welds in order">
+        <TableHead>
+          <TableRow>
+            {['No', 'Between', 'Process', 'Filler', 'Leg', 'Throat', 'Ground flush', 'Length', 'Tacks', 'Time'].map((h) => (
+              <TableCell key={h}>{h}</TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {seams.map((s) => (
+            <TableRow key={s.joint.id}>
+              <TableCell sx={{ fontWeight: 600 }}>{s.number}</TableCell>
+              <TableCell>{s.between.join(' on ')}</TableCell>
+              <TableCell>{s.welder ? s.process : `${s.process}, nobody here`}</TableCell>
+              <TableCell>{s.filler}</TableCell>
+              <TableCell>{figureText(s.legMm, 'gauge', units)}</TableCell>
+              <TableCell>
+                <FigureValue figure={throatFigure(s)} />
+              </TableCell>
+              <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                <Checkbox
+                  size="small"
+                  checked={s.joint.flush ?? false}
+                  disabled={s.pieceId === null}
+                  onChange={(_, on) => s.pieceId && flushed(s.pieceId, s.joint.id, on)}
+                  slotProps={{ input: { 'aria-label': `Weld ${s.number} ground flush` } }}
+                />
+                <FigureValue figure={flushFigure(s, rules)} />
+              </TableCell>
+              <TableCell>{formatLength(s.lengthMm, units)}</TableCell>
+              <TableCell>
+                {s.tacks}, {s.tackRule}
+              </TableCell>
+              <TableCell>
+                <FigureValue figure={minutesFigure(s, rules)} />
+              </TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Box>
+  )
+}
 
 function LeadLine({ welder, rules }: { welder: Welder; rules: Rules }) {
   const lead = leadOf(welder)

@@ -25,8 +25,44 @@ const STEP = { fine: 5, coarse: 50 }
 /** The floor from above, front to the left: things are dragged, moved with the arrow keys and turned with T. */
 export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
   const { inks } = useTheme()
-  const frame = useRef<SVGSVGElement>(null)
   const [L, W] = [inside.lengthMm ?? 0, inside.widthMm ?? 0]
+  const moves = useMoves()
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a drawing is no form; its movable parts stand in it as one group
+    <svg
+      ref={moves.frame}
+      viewBox={`${-PAD} ${-PAD} ${L + 2 * PAD} ${W + 2 * PAD}`}
+      style={{ width: '100%', height: '100%', display: 'block', touchAction: 'none' }}
+      role="group"
+      aria-label="The floor from above"
+    >
+      <rect x={0} y={0} width={L} height={W} fill={inks.roofFill} stroke={inks.vehicle} strokeWidth={14} />
+      {aisle && aisle.widthMm > 1 && <rect x={0} y={aisle.fromMm} width={L} height={aisle.widthMm} fill={inks.glass} opacity={0.8} />}
+      {archesOf(inside).map((b) => (
+        <g key={b.of + b.part}>
+          <Rect b={b} fill={inks.likeness} stroke={inks.vehicle} />
+        </g>
+      ))}
+      <text x={20} y={-30} fontSize={70} fill={inks.quiet}>
+        front
+      </text>
+      <text x={L - 20} y={-30} fontSize={70} fill={inks.quiet} textAnchor="end">
+        rear doors
+      </text>
+      {inside.things.map((t) => (
+        <Thing key={t.id} t={t} bicycle={inside.bicycle} bad={wrong.has(t.id)} chosen={chosen === t.id} onChoose={onChoose} {...moves} />
+      ))}
+    </svg>
+  )
+}
+
+const Rect = ({ b, fill, stroke }: { b: Block; fill: string; stroke: string }) => (
+  <rect x={b.x0} y={b.y0} width={b.x1 - b.x0} height={b.y1 - b.y0} fill={fill} stroke={stroke} strokeWidth={8} />
+)
+
+/** What a pointer and keys do to things on the floor. */
+function useMoves() {
+  const frame = useRef<SVGSVGElement>(null)
   const drag = useRef<{ id: string; from: Place; x: number; y: number } | null>(null)
   const at = (e: PointerEvent) => {
     const m = frame.current?.getScreenCTM()
@@ -60,75 +96,63 @@ export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
     e.preventDefault()
     setThing(t.id, { place })
   }
-  const rect = (b: Block, fill: string, stroke: string, extra: object = {}) => (
-    <rect x={b.x0} y={b.y0} width={b.x1 - b.x0} height={b.y1 - b.y0} fill={fill} stroke={stroke} strokeWidth={8} {...extra} />
-  )
+  const take = (e: PointerEvent<Element>, t: InsideThing) => {
+    if (!t.place) return
+    e.currentTarget.setPointerCapture?.(e.pointerId)
+    beginDrag()
+    drag.current = { id: t.id, from: t.place, ...at(e) }
+  }
+  return { frame, take, move, drop, onKey: key }
+}
+
+type ThingProps = {
+  t: InsideThing
+  bicycle: Inside['bicycle']
+  bad: boolean
+  chosen: boolean
+  onChoose: (id: string) => void
+} & ReturnType<typeof useMoves>
+function Thing({ t, bicycle, bad, chosen, onChoose, take, move, drop, onKey }: ThingProps) {
+  const { inks } = useTheme()
+  if (!t.place) return null
+  const ink = bad ? inks.signal : chosen ? inks.selected : inks.member
+  const blocks = blocksOf(t, t.place, bicycle)
+  const [first] = blocks
   return (
-    // biome-ignore lint/a11y/useSemanticElements: a drawing is no form; its movable parts stand in it as one group
-    <svg
-      ref={frame}
-      viewBox={`${-PAD} ${-PAD} ${L + 2 * PAD} ${W + 2 * PAD}`}
-      style={{ width: '100%', height: '100%', display: 'block', touchAction: 'none' }}
-      role="group"
-      aria-label="The floor from above"
+    // biome-ignore lint/a11y/useSemanticElements: a shape in a drawing is no button element
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`${t.name}${bad ? ', in the way' : ''}`}
+      style={{ cursor: 'grab' }}
+      onFocus={() => onChoose(t.id)}
+      onKeyDown={(e) => onKey(e, t)}
+      onPointerDown={(e) => {
+        take(e, t)
+        onChoose(t.id)
+      }}
+      onPointerMove={move}
+      onPointerUp={drop}
+      onPointerCancel={drop}
     >
-      <rect x={0} y={0} width={L} height={W} fill={inks.roofFill} stroke={inks.vehicle} strokeWidth={14} />
-      {aisle && aisle.widthMm > 1 && <rect x={0} y={aisle.fromMm} width={L} height={aisle.widthMm} fill={inks.glass} opacity={0.8} />}
-      {archesOf(inside).map((b) => (
-        <g key={b.of + b.part}>{rect(b, inks.likeness, inks.vehicle)}</g>
+      {blocks.map((b) => (
+        <g key={b.of + b.part}>
+          <Rect b={b} fill={t.kind === 'box' ? inks.cargoFill : inks.memberFill} stroke={ink} />
+        </g>
       ))}
-      <text x={20} y={-30} fontSize={70} fill={inks.quiet}>
-        front
-      </text>
-      <text x={L - 20} y={-30} fontSize={70} fill={inks.quiet} textAnchor="end">
-        rear doors
-      </text>
-      {inside.things.map((t) => {
-        if (!t.place) return null
-        const bad = wrong.has(t.id)
-        const ink = bad ? inks.signal : chosen === t.id ? inks.selected : inks.member
-        const blocks = blocksOf(t, t.place, inside.bicycle)
-        const [first] = blocks
-        return (
-          // biome-ignore lint/a11y/useSemanticElements: a shape in a drawing is no button element
-          <g
-            key={t.id}
-            role="button"
-            tabIndex={0}
-            aria-label={`${t.name}${bad ? ', in the way' : ''}`}
-            style={{ cursor: 'grab' }}
-            onFocus={() => onChoose(t.id)}
-            onKeyDown={(e) => key(e, t)}
-            onPointerDown={(e) => {
-              if (!t.place) return
-              e.currentTarget.setPointerCapture?.(e.pointerId)
-              beginDrag()
-              drag.current = { id: t.id, from: t.place, ...at(e) }
-              onChoose(t.id)
-            }}
-            onPointerMove={move}
-            onPointerUp={drop}
-            onPointerCancel={drop}
-          >
-            {blocks.map((b) => (
-              <g key={b.of + b.part}>{rect(b, t.kind === 'box' ? inks.cargoFill : inks.memberFill, ink)}</g>
-            ))}
-            {first && (
-              <text
-                {...labelAt(t, first)}
-                fontSize={70}
-                fill={inks.member}
-                stroke={inks.roofFill}
-                strokeWidth={14}
-                paintOrder="stroke"
-                textAnchor="middle"
-              >
-                {t.name}
-              </text>
-            )}
-          </g>
-        )
-      })}
-    </svg>
+      {first && (
+        <text
+          {...labelAt(t, first)}
+          fontSize={70}
+          fill={inks.member}
+          stroke={inks.roofFill}
+          strokeWidth={14}
+          paintOrder="stroke"
+          textAnchor="middle"
+        >
+          {t.name}
+        </text>
+      )}
+    </g>
   )
 }

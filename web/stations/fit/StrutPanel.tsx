@@ -63,25 +63,7 @@ export function StrutPanel({ job, leaf, worked }: { job: Job; leaf: Leaf; worked
           Remove
         </Button>
       </Box>
-      {leaf.own && (
-        <Two>
-          <Typed
-            label="The leaf itself"
-            dimension="mass"
-            range={[0, 500]}
-            value={own.leafKg}
-            sheet={known.leafKg}
-            onChange={(leafKg) => put({ leafKg })}
-          />
-          <Typed
-            label="Its middle, out"
-            range={[0, 5000]}
-            value={own.leafOutMm}
-            sheet={known.leafOutMm}
-            onChange={(leafOutMm) => put({ leafOutMm })}
-          />
-        </Two>
-      )}
+      {leaf.own && <LeafItself own={own} known={known} put={put} />}
       <ChoiceInput
         label="From the shelf"
         value={sizes.some((s) => s.id === own.partId) ? own.partId : null}
@@ -90,36 +72,78 @@ export function StrutPanel({ job, leaf, worked }: { job: Job; leaf: Leaf; worked
         onChange={pick}
         onEmpty={() => put({ partId: null })}
       />
-      <Two>
-        <ChoiceInput
-          label="How many"
-          value={String(own.count)}
-          options={[1, 2, 3, 4].map((n) => ({ value: String(n), label: String(n) }))}
-          onChange={(n) => put({ count: Number(n) })}
-        />
-        <Typed
-          label="Force"
-          dimension="force"
-          range={[1, 20_000]}
-          value={own.forceN}
-          sheet={known.forceN}
-          onChange={(forceN) => put({ forceN, partId: null })}
-        />
-        <Typed
-          label="Full length"
-          range={[20, 3000]}
-          value={own.extendedMm}
-          sheet={null}
-          onChange={(extendedMm) => put({ extendedMm, partId: null })}
-        />
-        <Typed
-          label="Stroke"
-          range={[5, 2000]}
-          value={own.strokeMm}
-          sheet={null}
-          onChange={(strokeMm) => put({ strokeMm, partId: null })}
-        />
-      </Two>
+      <Size own={own} known={known} put={put} />
+      <Ends own={own} known={known} put={put} />
+      <Button variant="outlined" size="small" onClick={best} disabled={leaf.lacks.length > 0 || sizes.length === 0}>
+        Best of the shelf, ends too
+      </Button>
+      {none && (
+        <Typography role="alert" variant="caption" color="error">
+          No size on the shelf holds it open old and cold within its stroke: bring a larger one to Bought parts.
+        </Typography>
+      )}
+      <Answer worked={worked} />
+    </Box>
+  )
+}
+
+type Part = { own: Struts; known: ReturnType<typeof withMeasured>; put: (patch: Partial<Struts>) => void }
+
+function LeafItself({ own, known, put }: Part) {
+  return (
+    <Two>
+      <Typed
+        label="The leaf itself"
+        dimension="mass"
+        range={[0, 500]}
+        value={own.leafKg}
+        sheet={known.leafKg}
+        onChange={(leafKg) => put({ leafKg })}
+      />
+      <Typed
+        label="Its middle, out"
+        range={[0, 5000]}
+        value={own.leafOutMm}
+        sheet={known.leafOutMm}
+        onChange={(leafOutMm) => put({ leafOutMm })}
+      />
+    </Two>
+  )
+}
+
+function Size({ own, known, put }: Part) {
+  return (
+    <Two>
+      <ChoiceInput
+        label="How many"
+        value={String(own.count)}
+        options={[1, 2, 3, 4].map((n) => ({ value: String(n), label: String(n) }))}
+        onChange={(n) => put({ count: Number(n) })}
+      />
+      <Typed
+        label="Force"
+        dimension="force"
+        range={[1, 20_000]}
+        value={own.forceN}
+        sheet={known.forceN}
+        onChange={(forceN) => put({ forceN, partId: null })}
+      />
+      <Typed
+        label="Full length"
+        range={[20, 3000]}
+        value={own.extendedMm}
+        sheet={null}
+        onChange={(extendedMm) => put({ extendedMm, partId: null })}
+      />
+      <Typed label="Stroke" range={[5, 2000]} value={own.strokeMm} sheet={null} onChange={(strokeMm) => put({ strokeMm, partId: null })} />
+    </Two>
+  )
+}
+
+/** Where they stand on the leaf and on the body. */
+function Ends({ own, known, put }: Part) {
+  return (
+    <>
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
         Ends, from the hinge: out along the shut leaf, and below it.
       </Typography>
@@ -137,16 +161,7 @@ export function StrutPanel({ job, leaf, worked }: { job: Job; leaf: Leaf; worked
           )),
         )}
       </Two>
-      <Button variant="outlined" size="small" onClick={best} disabled={leaf.lacks.length > 0 || sizes.length === 0}>
-        Best of the shelf, ends too
-      </Button>
-      {none && (
-        <Typography role="alert" variant="caption" color="error">
-          No size on the shelf holds it open old and cold within its stroke: bring a larger one to Bought parts.
-        </Typography>
-      )}
-      <Answer worked={worked} />
-    </Box>
+    </>
   )
 }
 

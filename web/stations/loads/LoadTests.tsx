@@ -97,13 +97,11 @@ export function LoadTests({ job, id }: { job: Job; id: string }) {
 }
 
 function OneTest({ test: t, jobId }: { test: LoadTest; jobId: string }) {
-  const { photos, add, fault } = usePhotos(jobId)
   const rules = useRules()
   const units = useUnits()
   const set = (patch: Partial<LoadTest>) =>
     editJob((j) => ({ ...j, loadTests: j.loadTests.map((o) => (o.id === t.id ? { ...o, ...patch } : o)) }))
   const verdict = verdictOf(t, rules)
-  const shown = photos.find((p) => p.id === t.photoId)
   return (
     <Box sx={{ border: 1, borderColor: 'divider', p: 1, display: 'grid', gap: 1, gridTemplateColumns: '1fr 1fr' }}>
       <Box sx={{ gridColumn: '1 / 3', display: 'flex', gap: 0.5, alignItems: 'baseline' }}>
@@ -119,6 +117,27 @@ function OneTest({ test: t, jobId }: { test: LoadTest; jobId: string }) {
         Should sag {figureText(t.computedSagMm, 'gauge', units)}
         {t.clampedSagMm === null ? '' : `; ${figureText(t.clampedSagMm, 'gauge', units)} if its feet clamp it fully`}.
       </Typography>
+      <Found test={t} set={set} />
+      <Pictured test={t} jobId={jobId} set={set} />
+      <Box sx={{ gridColumn: '1 / 3' }}>
+        <TextInput label="Note" value={t.note} maxLength={500} onChange={(note) => set({ note })} />
+      </Box>
+      <Alert
+        severity={verdict.passed ? 'success' : verdict.word === 'planned' ? 'info' : 'error'}
+        icon={false}
+        sx={{ gridColumn: '1 / 3' }}
+      >
+        <strong>{verdict.word}</strong>: {verdict.says}
+      </Alert>
+    </Box>
+  )
+}
+
+type Fields = { test: LoadTest; set: (patch: Partial<LoadTest>) => void }
+
+function Found({ test: t, set }: Fields) {
+  return (
+    <>
       <QuantityInput
         label="Sag under the load"
         dimension="gauge"
@@ -138,6 +157,15 @@ function OneTest({ test: t, jobId }: { test: LoadTest; jobId: string }) {
         onChange={(setMm) => set({ setMm })}
       />
       <TextInput label="Measured by" value={t.who} maxLength={80} onChange={(who) => set({ who })} />
+    </>
+  )
+}
+
+function Pictured({ test: t, jobId, set }: Fields & { jobId: string }) {
+  const { photos, add, fault } = usePhotos(jobId)
+  const shown = photos.find((p) => p.id === t.photoId)
+  return (
+    <>
       <ChoiceInput
         label="Photograph"
         value={t.photoId}
@@ -171,16 +199,6 @@ function OneTest({ test: t, jobId }: { test: LoadTest; jobId: string }) {
           {fault.message}
         </Alert>
       )}
-      <Box sx={{ gridColumn: '1 / 3' }}>
-        <TextInput label="Note" value={t.note} maxLength={500} onChange={(note) => set({ note })} />
-      </Box>
-      <Alert
-        severity={verdict.passed ? 'success' : verdict.word === 'planned' ? 'info' : 'error'}
-        icon={false}
-        sx={{ gridColumn: '1 / 3' }}
-      >
-        <strong>{verdict.word}</strong>: {verdict.says}
-      </Alert>
-    </Box>
+    </>
   )
 }
