@@ -30,3 +30,19 @@ export function startPlace(
     for (const yMm of outward(STEP_ACROSS_MM, half + 60 - item.widthMm / 2)) if (!meets(middle + dx, yMm)) return { xMm: middle + dx, yMm }
   return { xMm: middle, yMm: 0 }
 }
+
+/**
+ * Another one of the same: its size, mass and rules, a number after its name, a place beside what is there. How it is held is not copied: the straps of one hold
+ * one.
+ */
+export function oneMore(
+  c: Cargo,
+  { vehicle, brief }: { vehicle: { mounts: Parameters<typeof startPlace>[0]['mounts'] }; brief: { cargo: Cargo[] } },
+): Cargo {
+  const plain = c.name.replace(/ \d+$/, '')
+  const stem = c.id.slice(0, 56)
+  let n = 2
+  while (brief.cargo.some((o) => o.id === `${stem}-${n}` || o.name === `${plain} ${n}`)) n++
+  const { xMm, yMm } = startPlace({ mounts: vehicle.mounts, cargo: brief.cargo }, c)
+  return { ...c, id: `${stem}-${n}`, name: `${plain.slice(0, 116)} ${n}`, xMm, yMm, securing: null }
+}

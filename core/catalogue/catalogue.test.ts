@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { CargoSchema } from '../brief/cargo'
-import { placed, startPlace } from '../brief/placeCargo'
+import { oneMore, placed, startPlace } from '../brief/placeCargo'
 import { demoJobs } from '../job/demoJobs'
 import { newJob } from '../job/job'
 import { METRIC } from '../quantity/units'
@@ -70,6 +70,14 @@ describe('small things', () => {
     }
     expect(job.brief.cargo.map((c) => c.yMm)).toEqual([0, 240, -240])
     expect(startPlace({ mounts: job.vehicle.mounts, cargo: job.brief.cargo }, { ...poles, widthMm: 1500 })).toEqual({ xMm: 900, yMm: 0 })
+  })
+  test('one more of an item with a name and an id as long as they may be still passes the schema, and differs', () => {
+    const job = newJob('x', demoVehicles[0], METRIC)
+    const long = { ...placed(accessories[0], 'i'.repeat(60), 0, 0), name: 'n'.repeat(120) }
+    const cargo = [long]
+    for (let i = 0; i < 11; i++) cargo.push(oneMore(long, { vehicle: job.vehicle, brief: { cargo } }))
+    expect(cargo.map((c) => CargoSchema.parse(c))).toHaveLength(12)
+    expect([new Set(cargo.map((c) => c.id)).size, new Set(cargo.map((c) => c.name)).size]).toEqual([12, 12])
   })
 })
 

@@ -12,47 +12,21 @@ import { useState } from 'react'
 import { emptyAssembly } from '../../core/assembly/assembly'
 import { BriefSchema } from '../../core/brief/brief'
 import { drawView } from '../../core/drawing/views'
-import { copyToMeasure, readVehicleFile, writeVehicleFile } from '../../core/exchange/vehicleFile'
+import { writeVehicleFile } from '../../core/exchange/vehicleFile'
 import { type Vehicle, vehicleFields } from '../../core/vehicle/vehicle'
-import { useSaveShelf, useShelf } from '../api/queries'
 import { SheetView } from '../drawing/SheetView'
 import { FileButton } from '../quantity/FileButton'
 import { VehicleForm } from '../vehicle/VehicleForm'
 import { EarlierRevisions } from './EarlierRevisions'
 import { ShelfFrame } from './ShelfFrame'
+import { useVehicleShelf } from './useVehicleShelf'
 
 const nothing = BriefSchema.parse({})
 
 /** Vehicles that jobs start from. A job takes a copy, so changing one here changes no job. */
 export default function VehiclesPage() {
-  const shelf = useShelf('vehicles')
-  const save = useSaveShelf('vehicles')
-  const [editing, setEditing] = useState<Vehicle | null>(null)
+  const { shelf, save, vehicles, editing, setEditing, removed, setRemoved, broken, setBroken, ...act } = useVehicleShelf()
   const [find, setFind] = useState('')
-  const [broken, setBroken] = useState<string[] | null>(null)
-  const vehicles = shelf.data?.document
-  const put = (next: Vehicle[]) => shelf.data && save.mutateAsync({ revision: shelf.data.revision, document: next })
-  const copy = (v: Vehicle) => {
-    let n = 2
-    while (vehicles?.some((o) => o.id === `${v.id}-${n}`)) n++
-    setEditing(copyToMeasure(v, `${v.id}-${n}`.slice(0, 60), `${v.name}, copy`.slice(0, 120)))
-  }
-  const open = async (f: File) => {
-    const read = readVehicleFile(await f.text())
-    if (!read.ok) return setBroken(read.faults.slice(0, 5).map((x) => `${x.where}: ${x.expected}`))
-    setBroken(null)
-    const taken = vehicles?.find((v) => v.id === read.value.id)
-    setEditing(taken ? { ...read.value, revision: taken.revision } : read.value)
-  }
-  const keep = async () => {
-    if (!editing || !vehicles) return
-    const done = await put(
-      vehicles.some((v) => v.id === editing.id)
-        ? vehicles.map((v) => (v.id === editing.id ? { ...editing, revision: v.revision + 1 } : v))
-        : [...vehicles, editing],
-    )?.catch(() => null)
-    if (done) setEditing(null)
-  }
   return (
     <ShelfFrame
       shelf="vehicles"
@@ -66,9 +40,12 @@ export default function VehiclesPage() {
       actions={
         <>
           <TextField label="Find a vehicle" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 220 }} />
-          <FileButton named="Vehicle file" accept=".json,application/json" onFile={(f) => void open(f)} disabled={!vehicles}>
+          <FileButton named="Vehicle file" accept=".json,application/json" onFile={(f) => void act.open(f)} disabled={!vehicles}>
             Open a vehicle file
           </FileButton>
+          <Button variant="contained" onClick={act.blank} disabled={!vehicles}>
+            New vehicle
+          </Button>
         </>
       }
     >
@@ -77,7 +54,18 @@ export default function VehiclesPage() {
           Nothing was imported. {broken.join('; ')}
         </Alert>
       )}
+      {removed && (
+        <Alert
+          severity="success"
+          sx={{ mb: 2 }}
+          onClose={() => setRemoved(null)}
+          action={<Button onClick={() => void act.putBack(removed)}>Undo</Button>}
+        >
+          {removed.name} is off the shelf. Jobs that began from it keep their own copy.
+        </Alert>
+      )}
       {!vehicles && !shelf.error && <Typography role="status">Fetching the vehicles…</Typography>}
+      {vehicles?.length === 0 && <Typography sx={{ color: 'text.secondary' }}>No vehicle yet: add one, or open a file of one.</Typography>}
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 360px), 1fr))' }}>
         {(vehicles ?? [])
           .filter((v) => `${v.name} ${v.note}`.toLowerCase().includes(find.toLowerCase()))
@@ -86,7 +74,8 @@ export default function VehiclesPage() {
               key={v.id}
               vehicle={v}
               edit={() => setEditing(v)}
-              copy={() => copy(v)}
+              copy={() => act.copy(v)}
+              remove={() => void act.remove(v)}
               bringBack={(earlier) => setEditing({ ...earlier, revision: v.revision })}
             />
           ))}
@@ -95,7 +84,7 @@ export default function VehiclesPage() {
         <EditVehicle
           vehicle={editing}
           set={setEditing}
-          keep={() => void keep()}
+          keep={() => void act.keep()}
           busy={save.isPending}
           fault={save.error?.message ?? null}
         />
@@ -127,8 +116,8 @@ function EditVehicle({ vehicle, set, keep, busy, fault }: EditProps) {
   )
 }
 
-type CardProps = { vehicle: Vehicle; edit: () => void; copy: () => void; bringBack: (earlier: Vehicle) => void }
-function VehicleCard({ vehicle, edit, copy, bringBack }: CardProps) {
+type CardProps = { vehicle: Vehicle; edit: () => void; copy: () => void; remove: () => void; bringBack: (earlier: Vehicle) => void }
+function VehicleCard({ vehicle, edit, copy, remove, bringBack }: CardProps) {
   const { inks } = useTheme()
   const [past, setPast] = useState(false)
   const unknown = vehicleFields.filter((f) => !f.optional && vehicle[f.key].value === null)
@@ -181,6 +170,9 @@ function VehicleCard({ vehicle, edit, copy, bringBack }: CardProps) {
           download={`${vehicle.id}.json`}
         >
           File
+        </Button>
+        <Button onClick={remove} aria-label={`Delete ${vehicle.name}`}>
+          Delete
         </Button>
       </Box>
       {past && <EarlierRevisions vehicle={vehicle} bringBack={bringBack} />}

@@ -92,6 +92,31 @@ describe('vehicles', () => {
     expect([van.revision, van.wheelbaseMm.value]).toEqual([2, 3665])
     expect(rest).toEqual(JSON.parse(JSON.stringify(demoVehicles.slice(1))))
   })
+  test('a new one begins with nothing known, under an id of its own, and stands with the others once it is kept', async () => {
+    const { calls } = shelf('vehicles', demoVehicles)
+    const { user } = mount(<VehiclesPage />)
+    await screen.findAllByRole('article')
+    await user.click(screen.getByRole('button', { name: 'New vehicle' }))
+    expect(await screen.findByRole('dialog', { name: 'New vehicle' })).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'Keep' }))
+    await waitFor(() => expect(put(calls)).not.toBeNull())
+    const kept = put(calls)!.document as unknown as typeof demoVehicles
+    expect(kept).toHaveLength(demoVehicles.length + 1)
+    const made = kept.at(-1)!
+    expect(demoVehicles.some((v) => v.id === made.id)).toBe(false)
+    expect([made.roofHeightMm.value, made.grossKg.value, made.mounts]).toEqual([null, null, []])
+  })
+  test('taken off the shelf it can be put back; jobs that began from it are said to keep theirs', async () => {
+    const { calls } = shelf('vehicles', demoVehicles)
+    const { user } = mount(<VehiclesPage />)
+    await user.click(await screen.findByRole('button', { name: 'Delete Tall long van' }))
+    expect(await screen.findByText(/Jobs that began from it keep their own copy/)).toBeTruthy()
+    expect((put(calls)!.document as unknown as typeof demoVehicles).map((v) => v.name)).not.toContain('Tall long van')
+    await user.click(screen.getByRole('button', { name: 'Undo' }))
+    await waitFor(() => expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(2))
+    const back = JSON.parse(String(calls.filter((c) => c.method === 'PUT')[1]!.body)).document as typeof demoVehicles
+    expect(back.at(-1)!.name).toBe('Tall long van')
+  })
   test('a copy must be measured again; a file that is no vehicle is refused whole', async () => {
     shelf('vehicles', demoVehicles)
     const { user } = mount(<VehiclesPage />)

@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { type Cargo, uses } from '../../../core/brief/cargo'
-import { placed, startPlace } from '../../../core/brief/placeCargo'
+import { oneMore, placed, startPlace } from '../../../core/brief/placeCargo'
 import { accessories } from '../../../core/catalogue/accessories'
 import type { Job } from '../../../core/job/job'
 import { figureText } from '../../../core/quantity/figureText'
@@ -41,6 +41,10 @@ const add = (draft: (typeof accessories)[number]) =>
   })
 const change = (id: string, patch: Partial<Cargo>) =>
   editJob((j) => ({ ...j, brief: { ...j.brief, cargo: j.brief.cargo.map((c) => (c.id === id ? { ...c, ...patch } : c)) } }))
+
+const more = (c: Cargo) =>
+  editJob((j) => (j.brief.cargo.length >= MOST_ITEMS ? j : { ...j, brief: { ...j.brief, cargo: [...j.brief.cargo, oneMore(c, j)] } }))
+const MOST_ITEMS = 60
 
 /** What will be carried: from the catalogue of generic accessories, or typed. */
 export function CargoList({ job }: { job: Job }) {
@@ -78,7 +82,7 @@ export function CargoList({ job }: { job: Job }) {
           )}
           renderInput={(params) => <TextField {...params} label="Add from the catalogue" />}
         />
-        <Button variant="outlined" onClick={() => add(typed)} disabled={job.brief.cargo.length >= 60}>
+        <Button variant="outlined" onClick={() => add(typed)} disabled={job.brief.cargo.length >= MOST_ITEMS}>
           Type a new item
         </Button>
       </Box>
@@ -114,6 +118,9 @@ function CargoCard({ c }: { c: Cargo }) {
     >
       <Box sx={{ gridColumn: '1 / 4', display: 'flex', gap: 1 }}>
         <TextInput label="Item" value={c.name} maxLength={120} required="give the item a name" onChange={(name) => set({ name })} />
+        <Button size="small" onClick={() => more(c)} aria-label={`One more of ${c.name}`} sx={{ whiteSpace: 'nowrap', flexShrink: 0 }}>
+          One more
+        </Button>
         <RemoveButton
           of={c.name}
           onClick={() => editJob((j) => ({ ...j, brief: { ...j.brief, cargo: j.brief.cargo.filter((o) => o.id !== c.id) } }))}

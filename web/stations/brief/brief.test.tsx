@@ -42,6 +42,17 @@ describe('what will be carried', () => {
     expect(Math.abs(first.xMm - second.xMm)).toBeGreaterThanOrEqual(first.lengthMm)
     expect(second.id).not.toBe(first.id)
   })
+  test('one more of the same has its figures, a number, a place of its own and no straps of the first', async () => {
+    const { user } = shown()
+    const first = benchJob().brief.cargo[1]
+    await user.click(screen.getByRole('button', { name: 'One more of Equipment case' }))
+    await user.click(screen.getByRole('button', { name: 'One more of Equipment case 2' }))
+    const [second, third] = benchJob().brief.cargo.slice(-2)
+    expect([second.name, third.name]).toEqual(['Equipment case 2', 'Equipment case 3'])
+    expect(new Set(benchJob().brief.cargo.map((c) => c.id)).size).toBe(benchJob().brief.cargo.length)
+    expect(second).toMatchObject({ massKg: first.massKg, lengthMm: first.lengthMm, maxOverhangMm: first.maxOverhangMm, securing: null })
+    expect([second.xMm, second.yMm]).not.toEqual([first.xMm, first.yMm])
+  })
   test('typed anew its mass and rules are unknown until somebody says them', async () => {
     const { user } = shown(empty)
     await user.click(screen.getByRole('button', { name: 'Type a new item' }))
