@@ -78,7 +78,7 @@ export type Fitting = {
   /** ids of parts that stand in a hollow of it, as a stub in the dish of a wheel; its box says they meet, and they do not */
   around?: string[]
 }
-/** What is bought and counted for the assembly; spares are added where it is ordered. */
+/** What is bought and counted for the assembly; spares are added where it is ordered. Lengths in what it is for in braces, mm. */
 export type Hardware = { part: HardwarePart; quantity: number; for: string }
 
 /**

@@ -27,7 +27,7 @@ export function footHardware(foot: FootType, feet: number, backingMm: number | n
     ...(backingMm === null
       ? []
       : [{ part: { kind: 'backing plate' as const, sideMm: backingMm, thicknessMm: backingPlate.thicknessMm }, quantity: feet }]),
-  ].map((h): Hardware => ({ ...h, for: `${foot.name.toLowerCase()}${stacked ? `, for sheet up to ${USUAL_SHEET_MM} mm` : ''}` }))
+  ].map((h): Hardware => ({ ...h, for: `${foot.name.toLowerCase()}${stacked ? `, for sheet up to {g ${USUAL_SHEET_MM}}` : ''}` }))
 }
 
 /** Bolts with their nuts through a stack so thick. mm */

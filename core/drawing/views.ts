@@ -1,26 +1,24 @@
 import type { Assembly } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
-import { boxOf, faceCorners, facesOf, plateCentre } from '../assembly/places'
+import { boxOf, faceCorners, facesOf } from '../assembly/places'
 import { rimsOf } from '../assembly/round'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
-import { centreLine, nearestAlong, pointAlong } from '../geometry/centreLine'
+import { centreLine } from '../geometry/centreLine'
 import { sectionAxes } from '../geometry/localAxes'
-import { hull } from '../geometry/polygon'
-import { dot, minus, along as moved, type Point, plus, times, type Vec3 } from '../geometry/vec3'
-import { seatAxes } from '../loads/solveRack'
+import { type Point, plus, times, type Vec3 } from '../geometry/vec3'
 import { restOf } from '../resting/rest'
 import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
 import { balloons } from './balloons'
 import { clearNames } from './clearNames'
 import { planDimensions, rearDimensions, sideDimensions } from './dimensions'
+import { footShape, shadow } from './feet'
 import { likeness } from './likeness'
 import { bounds, box, type Entity, project, type Sheet, type ViewName } from './sheet'
 import { strapLines } from './strapLines'
 import { swingLines, vehicleOutline } from './vehicleOutline'
 
 export const viewNames: Record<ViewName, string> = { plan: 'Plan', side: 'Side', rear: 'Rear' }
-const FOOT_MM = { along: 80, across: 46 }
 
 /** One view of rack, cargo and vehicle with its marks and dimensions; `told` = those of one piece only, null = of all. Everything is in mm at full size. */
 export function drawView(
@@ -48,11 +46,7 @@ export function drawView(
     ...likeness(vehicle, view),
     ...obstacles(view, vehicle),
     ...(view === 'rear' ? [] : vehicle.mounts.flatMap((m) => mountMarks(view, m))),
-    ...feet(view, assembly),
-    ...members(view, assembly),
-    ...infills(view, assembly),
-    ...plates(view, assembly),
-    ...fittings(view, assembly),
+    ...partsSeen(view, assembly),
     ...anchors(view, assembly),
     // seen from the side items stand one behind the other: only the tallest is named
     ...stood.flatMap(({ c, zMm }) =>
@@ -79,6 +73,15 @@ export function drawView(
     box: bounds([...counted, ...dimensions]),
   }
 }
+
+/** Feet and every part of the assembly as a view shows them, with no mark and no figure. */
+export const partsSeen = (view: ViewName, assembly: Assembly): Entity[] => [
+  ...assembly.mounts.map((m) => footShape(view, m, assembly)),
+  ...members(view, assembly),
+  ...infills(view, assembly),
+  ...plates(view, assembly),
+  ...fittings(view, assembly),
+]
 
 type Cargo = Brief['cargo'][number]
 
@@ -125,39 +128,6 @@ function freeStretches(line: MountLine): [number, number][] {
       [[line.fromXMm, line.toXMm]],
     )
 }
-
-/** The outline that a solid of these corners shows in a view. */
-const shadow = (view: ViewName, corners: Vec3[]): Point[] => hull(corners.map((p) => project(view, p)))
-
-const boxCorners = (centre: Vec3, half: [Vec3, Vec3, Vec3]): Vec3[] =>
-  [-1, 1].flatMap((a) => [-1, 1].flatMap((b) => [-1, 1].map((c) => moved(moved(moved(centre, half[0], a), half[1], b), half[2], c))))
-
-/** A foot from its seat to the underside of what stands on it, along the seat's normal. */
-const feet = (view: ViewName, assembly: Assembly): Entity[] =>
-  assembly.mounts.map((m) => {
-    const bar = assembly.members.find((b) => b.id === m.on)
-    const plate = assembly.plates.find((b) => b.id === m.on)
-    const { out, along, aside } = seatAxes(m.normal)
-    const line = bar ? centreLine(bar.path, bar.bendRadiiMm) : null
-    const head = line ? pointAlong(line, nearestAlong(line, m.place).atMm) : plate ? plateCentre(plate) : m.place
-    const s = bar ? profileSection(bar.profileId) : null
-    const rise = Math.max(8, dot(minus(head, m.place), out) - (s ? s.heightMm / 2 : 0))
-    return {
-      kind: 'polygon',
-      layer: 'foot',
-      ref: m.id,
-      closed: true,
-      filled: true,
-      points: shadow(
-        view,
-        boxCorners(moved(m.place, out, rise / 2), [
-          times(along, FOOT_MM.along / 2),
-          times(aside, FOOT_MM.across / 2),
-          times(out, rise / 2),
-        ]),
-      ),
-    }
-  })
 
 /** Each straight piece of a member as the box of its section, seen in this view. */
 const members = (view: ViewName, assembly: Assembly): Entity[] =>

@@ -8,7 +8,8 @@ import { tickOf } from '../workLog/tick'
 import { handOverPack } from './handOverPack'
 
 const [survey, oyster] = demoJobs
-const packOf = (job: Job, open: string[] = []) => handOverPack(job, evaluate(job, defaultRules), pricedPieces(job, defaultRules), open)
+const packOf = (job: Job, open: string[] = []) =>
+  handOverPack(job, evaluate(job, defaultRules), pricedPieces(job, defaultRules), defaultRules, open)
 
 test('care follows metal and coat: an aluminium rack that is powder coated, a steel guard that is painted', () => {
   expect(packOf(survey).care.join(' ')).toMatch(/Aluminium: wash salt.*Powder coat/)

@@ -1,12 +1,13 @@
 import type { Assembly } from '../assembly/assembly'
-import { hardwareName } from '../catalogue/hardware'
 import { type Material, materialOf } from '../catalogue/materials'
 import { profileOf } from '../catalogue/profiles'
 import type { Priced } from '../cost/quote'
+import { hardwareOrder } from '../cutList/hardwareOrder'
 import { INSIDE_CAUTION } from '../inside/inside'
 import type { Evaluation } from '../job/evaluate'
 import type { Job } from '../job/job'
 import type { Limit } from '../limits/limit'
+import type { Rules } from '../rules/rules'
 
 /** What was done by whom: a gate signed, a step with something to say. */
 export type Signed = { on: string; what: string; by: string; said: string }
@@ -35,7 +36,13 @@ const COAT = {
   raw: 'Bare metal: as it was agreed; it changes its colour.',
 }
 
-export function handOverPack(job: Job, e: Pick<Evaluation, 'assembly' | 'limits'>, pieces: Priced[], open: string[]): HandOverPack {
+export function handOverPack(
+  job: Job,
+  e: Pick<Evaluation, 'assembly' | 'limits'>,
+  pieces: Priced[],
+  rules: Rules,
+  open: string[],
+): HandOverPack {
   const groups = new Set(metalsOf(e.assembly).map((m) => m.group))
   const finishes = new Set(pieces.flatMap((p) => p.finish ?? []))
   const ticks = Object.entries(job.built).sort(([, a], [, b]) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
@@ -51,7 +58,7 @@ export function handOverPack(job: Job, e: Pick<Evaluation, 'assembly' | 'limits'
         : []),
       'After a knock, or anything heavier than its card says: unload it and ask the shop before the next drive.',
     ],
-    spares: sparesOf(e.assembly),
+    spares: hardwareOrder(e.assembly, rules).map((h) => ({ count: h.quantity, what: h.name, for: h.for })),
     signed: ticks.flatMap(([id, t]) => (t.by ? [{ on: t.on, what: t.what || id, by: t.by, said: '' }] : [])),
     asBuilt: ticks.flatMap(([id, t]) =>
       t.otherwise ? [{ on: t.on, what: t.what || id, by: t.by, said: t.otherwise, settled: t.settled }] : [],
@@ -67,18 +74,6 @@ export function handOverPack(job: Job, e: Pick<Evaluation, 'assembly' | 'limits'
     cautions: [...new Set([...cautionsOf(e.limits), ...(job.inside.things.length ? [INSIDE_CAUTION] : [])])],
     open,
   }
-}
-
-/** Small parts of one kind and purpose on one line. */
-function sparesOf({ hardware }: Assembly): HandOverPack['spares'] {
-  const found = new Map<string, HandOverPack['spares'][number]>()
-  for (const h of hardware) {
-    const what = hardwareName(h.part)
-    const known = found.get(`${what} ${h.for}`)
-    if (known) known.count += h.quantity
-    else found.set(`${what} ${h.for}`, { count: h.quantity, what, for: h.for })
-  }
-  return [...found.values()]
 }
 
 const metalsOf = (a: Assembly): Material[] => [

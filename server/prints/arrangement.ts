@@ -15,6 +15,7 @@ import { formatGauge, formatLength, withUnit } from '../../core/quantity/formatQ
 import { roadPrompts } from '../../core/road/roadPrompts'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds, marksOf } from '../../core/sheetNesting/sheetPlan'
+import { paintFeet } from './footDetails'
 import { paintScale } from './paintScale'
 import { paintAt, paintSheet, ROW_PT } from './paintSheet'
 import { closePaper, fullSize, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
@@ -154,14 +155,21 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
   y = table(
     paper,
     [
-      { head: 'Hardware', width: 305 },
+      { head: 'No.', width: 35 },
+      { head: 'Hardware', width: 270 },
       { head: 'For', width: 165 },
       { head: 'Qty + spare', width: 60, align: 'right' },
     ],
-    hardwareOrder(result.assembly, rules).map((x) => [withLengths(x.name, job.units), x.for, withSpares(x)]),
+    hardwareOrder(result.assembly, rules).map((x) => [
+      x.mark,
+      withLengths(x.name, job.units),
+      withLengths(x.for, job.units),
+      withSpares(x),
+    ]),
     MARGIN,
     y + 14,
   )
+  y = paintFeet(paper, result, rules, job.units, y + 18)
   y = foldedParts(paper, job, result, y + 14)
   limitsTable(paper, job, result, rules, y + 20)
   return closePaper(paper, title)

@@ -3,7 +3,7 @@ import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { openItems } from '../../core/job/openItems'
 import { pricedPieces } from '../../core/job/piecesOf'
-import { figureText } from '../../core/quantity/figureText'
+import { figureText, withLengths } from '../../core/quantity/figureText'
 import { withUnit } from '../../core/quantity/formatQuantity'
 import type { Rules } from '../../core/rules/rules'
 import { drawOwnerCard, heading, line } from './ownerCardSheet'
@@ -21,6 +21,7 @@ export function handOverPdf(job: Job, result: Evaluation, rules: Rules, title: T
     job,
     result,
     pricedPieces(job, rules),
+    rules,
     open.map((i) => i.text),
   )
   drawOwnerCard(paper, job, result, rules)
@@ -102,7 +103,7 @@ export function handOverPdf(job: Job, result: Evaluation, rules: Rules, title: T
         { head: 'What', width: 260 },
         { head: 'For', width: wide - 320 },
       ],
-      pack.spares.map((s) => [String(s.count), s.what, s.for]),
+      pack.spares.map((s) => [String(s.count), withLengths(s.what, units), withLengths(s.for, units)]),
     )
   }
   return closePaper(paper, title)

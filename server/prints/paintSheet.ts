@@ -41,10 +41,8 @@ export function paintAt(paper: Paper, sheet: Sheet, origin: Point, scale: number
   for (const e of sheet.entities) paint(paper, e, on, scale, TEXT_PT, units)
 }
 
-/** Paints one view into a frame on the page, as large as fits; returns the scale used (paper points per mm). */
-export function paintSheet(paper: Paper, sheet: Sheet, frame: Frame, units: DisplayUnits): number {
-  // dimension rows outside the box need room: about eight lines of text all round
-  const room = TEXT_PT * 6
+/** Paints one view into a frame on the page, as large as fits; returns the scale used (paper points per mm). `room` all round is for its rows of dimensions. Points */
+export function paintSheet(paper: Paper, sheet: Sheet, frame: Frame, units: DisplayUnits, room = TEXT_PT * 6): number {
   const size = { x: sheet.box.max.x - sheet.box.min.x, y: sheet.box.max.y - sheet.box.min.y }
   const scale = Math.min((frame.width - 2 * room) / size.x, (frame.height - 2 * room) / size.y)
   const origin = {

@@ -1,12 +1,14 @@
 import loadHighs from 'highs'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { cutList } from '../../core/cutList/cutList'
+import { hardwareOrder } from '../../core/cutList/hardwareOrder'
 import { demoJobs } from '../../core/job/demoJobs'
 import { evaluate } from '../../core/job/evaluate'
 import { newLoadTest } from '../../core/loadTest/loadTest'
 import { measuringSheets } from '../../core/measure/sheets'
 import { highsTools } from '../../core/nesting/highsTools'
 import { type CutPlan, planCuts } from '../../core/nesting/planCuts'
+import { withLengths } from '../../core/quantity/figureText'
 import { INCH } from '../../core/quantity/units'
 import { defaultRules } from '../../core/rules/rules'
 import { demoShop, paperSizes } from '../../core/shop/shop'
@@ -190,4 +192,12 @@ describe('all that goes with the vehicle', () => {
       expect(pages(pdf)).toBeGreaterThan(job === demoJobs[3] ? 1 : card)
     }
   })
+})
+test('lengths stand in the units of the job wherever hardware is told of: no brace, and no millimetre on a sheet in inches', async () => {
+  const guard = demoJobs.find((j) => j.title.startsWith('Half guard'))!
+  const lines = hardwareOrder(evaluate(guard, defaultRules).assembly, defaultRules)
+  // what the sheets say is what this says: the sheets' own letters cannot be read back from their fonts
+  const said = lines.flatMap((l) => [withLengths(l.name, INCH), withLengths(l.for, INCH)])
+  expect(said.join(' ')).toContain('for sheet up to 0.059 in')
+  for (const words of said) expect(words).not.toMatch(/[{}]|\bmm\b/)
 })

@@ -25,6 +25,7 @@ export function HardwareTable({ assembly }: { assembly: Assembly }) {
       <Table size="small" aria-label="Hardware">
         <TableHead>
           <TableRow>
+            <TableCell>No.</TableCell>
             <TableCell>Part</TableCell>
             <TableCell>For</TableCell>
             <TableCell align="right">Needed</TableCell>
@@ -35,8 +36,9 @@ export function HardwareTable({ assembly }: { assembly: Assembly }) {
         <TableBody>
           {lines.map((h) => (
             <TableRow key={h.name + h.for}>
+              <TableCell>{h.mark}</TableCell>
               <TableCell sx={{ fontWeight: 600 }}>{withLengths(h.name, units)}</TableCell>
-              <TableCell>{h.for}</TableCell>
+              <TableCell>{withLengths(h.for, units)}</TableCell>
               <TableCell align="right">{h.quantity}</TableCell>
               <TableCell align="right">{h.spares || ''}</TableCell>
               <TableCell align="right">{h.eachMinor === null ? 'no price' : moneyText(h.eachMinor)}</TableCell>
