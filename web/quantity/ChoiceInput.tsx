@@ -1,5 +1,6 @@
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
+import { longLabel } from './longLabel'
 
 /** One of a few, as a drop-down list. An empty choice means nobody has chosen; where `onEmpty` is given it can be chosen again. */
 export function ChoiceInput<T extends string>({
@@ -25,6 +26,7 @@ export function ChoiceInput<T extends string>({
     <TextField
       select
       label={hideLabel ? undefined : label}
+      sx={longLabel(label, hideLabel)}
       value={value ?? ''}
       helperText={help}
       onChange={(e) => (e.target.value === '' ? onEmpty?.() : onChange(e.target.value as T))}

@@ -4,6 +4,7 @@ import { type KeyboardEvent, memo, useEffect, useLayoutEffect, useRef, useState 
 import { editText, formatQuantity } from '../../core/quantity/formatQuantity'
 import { parseQuantity } from '../../core/quantity/parseQuantity'
 import { type Dimension, defaultUnit, MM_PER_INCH } from '../../core/quantity/units'
+import { longLabel } from './longLabel'
 import { useUnits } from './units'
 
 type Props = {
@@ -122,6 +123,7 @@ export const QuantityInput = memo(function QuantityInput({
   return (
     <TextField
       label={hideLabel ? undefined : label}
+      sx={longLabel(label, hideLabel)}
       value={shown}
       error={fault !== null}
       helperText={fault ?? help}

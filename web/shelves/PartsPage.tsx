@@ -94,11 +94,11 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
         p: 1.25,
         display: 'grid',
         gap: 1.25,
-        gridTemplateColumns: 'repeat(3, minmax(0,1fr))',
+        gridTemplateColumns: { xs: 'repeat(2, minmax(0,1fr))', sm: 'repeat(3, minmax(0,1fr))' },
         alignItems: 'start',
       }}
     >
-      <Box sx={{ gridColumn: '1 / 4', display: 'flex', gap: 0.5 }}>
+      <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 0.5 }}>
         <TextInput label="Part" value={p.name} required="give the part a name" maxLength={120} onChange={(name) => set({ name })} />
         <RemoveButton of={p.name} onClick={remove} />
       </Box>
@@ -107,7 +107,7 @@ function PartCard({ part: p, set, remove }: { part: BoughtPart; set: (patch: Par
       <MoneyInput label="Price" optional value={p.priceMinor} onChange={(priceMinor) => set({ priceMinor })} />
       <Sizes part={p} set={set} />
       <Holes part={p} set={set} />
-      <Box sx={{ gridColumn: '1 / 4' }}>
+      <Box sx={{ gridColumn: '1 / -1' }}>
         <TextInput label="Known from" value={p.source} onChange={(source) => set({ source })} />
       </Box>
     </Box>
@@ -153,7 +153,7 @@ function Holes({ part: p, set }: Fields) {
   const hole = (i: number, patch: Partial<BoughtPart['holes'][number]>) =>
     set({ holes: p.holes.map((h, k) => (k === i ? { ...h, ...patch } : h)) })
   return (
-    <Box sx={{ gridColumn: '1 / 4' }}>
+    <Box sx={{ gridColumn: '1 / -1' }}>
       <Button onClick={() => setOpen(!open)} aria-expanded={open}>
         {p.holes.length ? `${p.holes.length} ${p.holes.length === 1 ? 'hole' : 'holes'}` : 'Hole pattern'}
       </Button>

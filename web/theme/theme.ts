@@ -180,7 +180,7 @@ export function themeOf(name: LookName, motion: 'system' | 'always' = 'system'):
       },
       MuiFormControlLabel: { styleOverrides: { label: { fontSize: '0.92rem', lineHeight: 1.3 } } },
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, fontSize: '0.76rem' } } },
-      MuiSelect: { defaultProps: { size: 'small' } },
+      MuiSelect: { defaultProps: { size: 'small' }, styleOverrides: { select: { whiteSpace: 'normal' } } },
       MuiToggleButton: { styleOverrides: { root: { color: look.inks.quiet, '&.Mui-selected': { color: look.ink } } } },
       MuiAlert: {
         styleOverrides: {

@@ -113,10 +113,10 @@ function CargoCard({ c }: { c: Cargo }) {
         p: 1.25,
         display: 'grid',
         gap: 1.25,
-        gridTemplateColumns: 'repeat(3, minmax(0,1fr))',
+        gridTemplateColumns: { xs: 'repeat(2, minmax(0,1fr))', sm: 'repeat(3, minmax(0,1fr))' },
       }}
     >
-      <Box sx={{ gridColumn: '1 / 4', display: 'flex', gap: 1 }}>
+      <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1 }}>
         <TextInput label="Item" value={c.name} maxLength={120} required="give the item a name" onChange={(name) => set({ name })} />
         <Button size="small" onClick={() => more(c)} aria-label={`One more of ${c.name}`} sx={{ whiteSpace: 'nowrap', flexShrink: 0 }}>
           One more
@@ -129,7 +129,7 @@ function CargoCard({ c }: { c: Cargo }) {
       <Mass c={c} set={set} />
       <SizesAndRules c={c} set={set} />
       <FormControlLabel
-        sx={{ gridColumn: '1 / 4', m: 0 }}
+        sx={{ gridColumn: '1 / -1', m: 0 }}
         control={
           <Switch
             size="small"
@@ -140,11 +140,11 @@ function CargoCard({ c }: { c: Cargo }) {
         label="Its maker wants it on one body"
       />
       <FormControlLabel
-        sx={{ gridColumn: '1 / 4', m: 0 }}
+        sx={{ gridColumn: '1 / -1', m: 0 }}
         control={<Switch size="small" checked={c.people} onChange={(_, people) => set({ people })} />}
         label="People sit, sleep or stand on it"
       />
-      <Box sx={{ gridColumn: '1 / 4' }}>
+      <Box sx={{ gridColumn: '1 / -1' }}>
         <TextInput label="Where the rule comes from" value={c.ruleSource} onChange={(ruleSource) => set({ ruleSource })} />
       </Box>
     </Box>
