@@ -4,6 +4,9 @@ import type { DisplayUnits } from '../quantity/units'
 import type { Vehicle } from '../vehicle/vehicle'
 import { bounds, type Entity, type Sheet } from './sheet'
 
+/** About so wide is a letter on these sheets, in their own unit. */
+const LETTER_WIDE = 13
+
 /** The drawing of a measuring sheet: what to measure, from where to where, each with its letter and what is known of it. `blank` leaves the figures out, for a clipboard. */
 export function drawMeasuringSheet(sheet: MeasuringSheet, vehicle: Vehicle, units: DisplayUnits, blank = false): Sheet {
   const outline = sheet.outline.map(
@@ -58,5 +61,13 @@ export function drawMeasuringSheet(sheet: MeasuringSheet, vehicle: Vehicle, unit
     ]
   })
   const entities = [...outline, ...arrows]
-  return { view: 'plan', title: `${sheet.title}, ${sheet.view}`, entities, box: bounds(entities) }
+  const box = bounds(entities)
+  // a figure beside the last line to the right runs on past it
+  const ends = entities.flatMap((e) => (e.kind === 'text' && e.anchor === 'start' ? [e.at.x + e.text.length * LETTER_WIDE] : []))
+  return {
+    view: 'plan',
+    title: `${sheet.title}, ${sheet.view}`,
+    entities,
+    box: { ...box, max: { ...box.max, x: Math.max(box.max.x, ...ends) } },
+  }
 }
