@@ -1,9 +1,6 @@
-import { createRequire } from 'node:module'
 import PDFDocument from 'pdfkit'
 import type { PaperSize, Shop } from '../../core/shop/shop'
-
-const require = createRequire(import.meta.url)
-const font = (file: string) => require.resolve(`@fontsource/${file}`)
+import { faces } from './fonts'
 
 export const INK = '#16302f'
 export const QUIET = '#5b6f6e'
@@ -57,11 +54,7 @@ export function openPaper(title: Title): Paper {
     paper.scale(scale)
     Object.assign(paper.page, { width: width / scale, height: height / scale })
   })
-  paper.registerFont('text', font('barlow/files/barlow-latin-400-normal.woff'))
-  paper.registerFont('bold', font('barlow/files/barlow-latin-600-normal.woff'))
-  paper.registerFont('figures', font('barlow-semi-condensed/files/barlow-semi-condensed-latin-500-normal.woff'))
-  paper.registerFont('signs', require.resolve('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf'))
-  paper.registerFont('signs bold', require.resolve('dejavu-fonts-ttf/ttf/DejaVuSansCondensed-Bold.ttf'))
+  for (const [name, face] of Object.entries(faces)) paper.registerFont(name, face)
   paper.addPage()
   return withSigns(paper)
 }
