@@ -20,6 +20,7 @@ import { type Ballast, ballast } from './keeping/ballast'
 import { type DailyBackup, dailyBackup } from './keeping/dailyBackup'
 import { keepingRoutes } from './keeping/keepingRoutes'
 import { StoreFault } from './keeping/storeFaults'
+import { standInRoute } from './outside/standInRoute'
 import { photoRoutes } from './photos/photoRoutes'
 import { printRoutes, schemaRoute } from './prints/printRoutes'
 import { shelfRoutes } from './shelves/shelfRoutes'
@@ -105,6 +106,7 @@ export function createApp(parts: Parts): Express {
 
   app.use('/api/jobs', jobRoutes(jobs, shelves, keeper))
   app.use('/api/times', timesRoute(db))
+  app.use('/api/outside', standInRoute())
   app.use('/api/shop/log', logRoute(db, shelves))
   const work = shopWork(db, shelves, workshop)
   app.use('/api/shop', daysRoutes(work, shelves), purchaseRoutes({ all: work, jobs, shelves, workshop }))

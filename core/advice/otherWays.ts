@@ -88,6 +88,7 @@ export function otherWays(job: Job, stock: Stock, rules: Rules, tools: Tools): W
     return {
       name,
       mass: massOf(e.assembly),
+      // by the shop's own prices for all of them: what was asked outside was asked of one
       price: quote(pricedPieces(way, rules), plan, way.brief, rules)?.price ?? null,
       over: e.limits.filter((l) => l.state === 'over').length,
       unknown: e.limits.filter((l) => l.state === 'unknown').length,

@@ -1,3 +1,4 @@
+import { answeredDays, byWhom } from '../outside/standing'
 import { needsOf } from '../purchase/needs'
 import { longestLead, needKinds } from '../purchase/suppliers'
 import { type BuildGiven, type BuildStep, step } from './step'
@@ -8,10 +9,21 @@ export const RECEIVED = 'receive'
 export const KIT = 'kit'
 
 /** What is ordered, received and complete before anything is cut. The order waits for what takes longest. */
-export function buying({ assembly: a, suppliers = [], rules }: BuildGiven): BuildStep[] {
+export function buying({ assembly: a, suppliers = [], rules, outside = {} }: BuildGiven): BuildStep[] {
   const needs = needsOf(a, rules)
   const kinds = needKinds.filter((k) => needs.some((n) => n.kind === k))
-  const lead = longestLead(kinds, suppliers, rules.leadDays)
+  const { merchant } = outside
+  const answered = merchant && answeredDays(merchant)
+  // metal comes when the merchant said, all else when its supplier usually brings it
+  const usual = longestLead(
+    kinds.filter((k) => answered === undefined || answered === null || (k !== 'sections' && k !== 'sheet')),
+    suppliers,
+    rules.leadDays,
+  )
+  const lead =
+    merchant && typeof answered === 'number' && (!usual.kind || answered >= usual.days)
+      ? { days: answered, kind: 'metal', from: byWhom(merchant) }
+      : usual
   const listed = kinds.map((kind) => {
     const lines = needs.filter((n) => n.kind === kind)
     return kind === 'sections' || kind === 'sheet'

@@ -2,10 +2,11 @@ import { type Assembly, coatedAreaM2 } from '../assembly/assembly'
 import { materialOf } from '../catalogue/materials'
 import { profileOf } from '../catalogue/profiles'
 import { type CoatProduct, type InRoom, inRoom, productsFor } from '../coat/products'
+import { answeredDays, byWhom } from '../outside/standing'
 import { type BuildGiven, type BuildStep, step } from './step'
 
 /** What is put on, and how long it dries or is away. */
-export function coating({ pieces, workshop, rules }: BuildGiven): BuildStep[] {
+export function coating({ pieces, workshop, rules, outside: { coater } = {} }: BuildGiven): BuildStep[] {
   const area = (finish: 'painted' | 'powder') => pieces.filter((p) => p.finish === finish).reduce((s, p) => s + coatedAreaM2(p.assembly), 0)
   const [painted, powder] = [area('painted'), area('powder')]
   if (painted + powder === 0) return []
@@ -19,9 +20,10 @@ export function coating({ pieces, workshop, rules }: BuildGiven): BuildStep[] {
     }),
     ...(powder
       ? [
-          step('powder', 'Powder coat', `${powder.toFixed(1)} m² go to the coater`, {
+          step('powder', `Powder coat${coater ? `, ${byWhom(coater)}` : ''}`, `${powder.toFixed(1)} m² go to the coater`, {
             minutes: 30,
-            waitHours: rules.coaterDays * 24,
+            // a lot that the coater will not take has no days: it stays with what the shop reckons, and its price is not known
+            waitHours: ((coater && answeredDays(coater)) ?? rules.coaterDays) * 24,
             needs: ['prepare', 'vents'],
           }),
         ]

@@ -2,6 +2,7 @@ import { type Assembly, plateMassKg } from '../assembly/assembly'
 import { cutList } from '../cutList/cutList'
 import { stops } from '../cutList/stops'
 import { jointPlaces } from '../drilling/holes'
+import { answeredDays, byWhom } from '../outside/standing'
 import { tubePart } from '../tube/tubeParts'
 import { bendSheet } from '../workshop/bendSheet'
 import { learned } from '../workshop/learned'
@@ -10,8 +11,11 @@ import { type BuildGiven, type BuildStep, step } from './step'
 /** A blank heavier than this is held by a second person while it is folded; the shop's own. */
 const HELD_KG = 8
 
+/** Of the time to cut a flat part, what checking and deburring one that comes cut takes; the shop's own. */
+const CHECKED = 0.25
+
 /** Parts made one by one: cut, bent, saddled, folded, drilled; trial pieces before, and the first of a batch before the rest. */
-export function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[] {
+export function making({ assembly: a, workshop, rules, outside: { laser } = {} }: BuildGiven): BuildStep[] {
   const parts = cutList(a)
   const settings = stops(parts, workshop.saws)
   const tubes = a.members.map((m) => tubePart(m, a))
@@ -81,7 +85,24 @@ export function making({ assembly: a, workshop, rules }: BuildGiven): BuildStep[
           ),
         ]
       : []),
-    ...(a.plates.length
+    ...(a.plates.length && laser
+      ? [
+          step(
+            'plates',
+            `Flat parts from the laser, ${byWhom(laser)}`,
+            `${a.plates.length} of them; the marked face is looked at as they come`,
+            {
+              minutes: a.plates.length * rules.plateMin * CHECKED,
+              waitHours: (answeredDays(laser) ?? 0) * 24,
+              marks: [...new Set(a.plates.map((p) => p.mark))],
+              tools: ['calliper', 'scriber', 'file'],
+              caution: 'Cut edges of sheet cut hands: gloves, and break every edge.',
+              needs: ['kit'],
+            },
+          ),
+        ]
+      : []),
+    ...(a.plates.length && !laser
       ? [
           step(
             'plates',

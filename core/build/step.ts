@@ -1,4 +1,5 @@
 import type { Assembly } from '../assembly/assembly'
+import type { StandingAnswers } from '../outside/standing'
 import type { Supplier } from '../purchase/suppliers'
 import type { Rules } from '../rules/rules'
 import type { WorkPlace } from '../schedule/shopCalendar'
@@ -29,6 +30,8 @@ export type BuildGiven = {
   /** stops to be fitted to what moves: on what, where. Degrees or mm */
   stops: { name: string; at: number; unit: '°' | 'mm' }[]
   workshop: Workshop
+  /** what was asked outside and is used */
+  outside?: StandingAnswers
   /** who sells what; none = all that is bought takes as long as the shop's rules say */
   suppliers?: readonly Supplier[]
   rules: Rules

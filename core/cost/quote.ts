@@ -5,7 +5,9 @@ import { materialOf } from '../catalogue/materials'
 import { footTypes } from '../catalogue/mounts'
 import { type Figure, figure, type Input, type Inputs, type Known, SHOP_RULE, sum } from '../figure/figure'
 import type { CutPlan } from '../nesting/planCuts'
+import { byWhom, type StandingAnswers } from '../outside/standing'
 import type { Rules } from '../rules/rules'
+import { barsAnswered, coatAnswered, laserLine, sheetAnswered } from './answeredLines'
 
 /** `work` = the shop's own hours, which nobody is paid for but the shop */
 export type QuoteLine = { name: string; detail: string; figure: Figure; work?: true }
@@ -23,9 +25,9 @@ export type Priced = { assembly: Assembly; finish: 'raw' | 'painted' | 'powder' 
 
 /**
  * Price of what is made, line by line, every line with its working. Money in minor units; an unplaced part or an unpriced one leaves the price unknown.
- * Nothing made has no price: a question about a vehicle is no quotation.
+ * Nothing made has no price: a question about a vehicle is no quotation. What was asked outside and is used stands in place of the shop's own price, by name.
  */
-export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rules: Rules): Quote | null {
+export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rules: Rules, outside: StandingAnswers = {}): Quote | null {
   const all = <T>(of: (a: Assembly) => T[]): T[] => pieces.flatMap((p) => of(p.assembly))
   const [members, joints, mounts, hardware] = [all((a) => a.members), all((a) => a.joints), all((a) => a.mounts), all((a) => a.hardware)]
   const fittings = all((a) => a.fittings).filter((f) => !f.there)
@@ -38,7 +40,9 @@ export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rule
     joints.length * rules.hoursPerJoint +
     (panels + infills.length) * rules.hoursFairing
   const plates = [
-    ...all((a) => a.plates).map((p) => ({ name: p.name, minor: plateMassKg(p) * materialOf(p.materialId).pricePerKgMinor })),
+    ...(outside.merchant
+      ? sheetAnswered(outside.merchant)
+      : all((a) => a.plates).map((p) => ({ name: p.name, minor: plateMassKg(p) * materialOf(p.materialId).pricePerKgMinor }))),
     ...infills.map((i) => ({ name: i.name, minor: i.priceMinor })),
   ]
   const coats = (['powder', 'painted'] as const).flatMap((finish) => {
@@ -54,18 +58,22 @@ export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rule
     {
       name: 'Bar stock',
       detail: plan
-        ? `${sum(plan.purchases.map((p) => p.count))} bought, ${sum(plan.used.map((u) => u.count))} from the rack`
+        ? `${sum(plan.purchases.map((p) => p.count))} bought, ${sum(plan.used.map((u) => u.count))} from the rack${outside.merchant ? `, ${byWhom(outside.merchant)}` : ''}`
         : 'no plan yet',
-      figure: money(
-        {
-          id: 'quote.stock',
-          name: 'Bar stock by the cut plan',
-          formula: 'Σ price of bars opened',
-          source: 'cut plan, merchant’s prices',
-          with: { S: [plan?.complete ? plan.costMinor : null, 'money', plan?.complete === false ? 'stock for every piece' : 'cut plan'] },
-        },
-        ({ S }) => S,
-      ),
+      figure: outside.merchant
+        ? barsAnswered(outside.merchant, plan)
+        : money(
+            {
+              id: 'quote.stock',
+              name: 'Bar stock by the cut plan',
+              formula: 'Σ price of bars opened',
+              source: 'cut plan, merchant’s prices',
+              with: {
+                S: [plan?.complete ? plan.costMinor : null, 'money', plan?.complete === false ? 'stock for every piece' : 'cut plan'],
+              },
+            },
+            ({ S }) => S,
+          ),
     },
     ...(plates.length
       ? [
@@ -77,7 +85,7 @@ export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rule
                 id: 'quote.plates',
                 name: 'Flat parts',
                 formula: 'Σ mass × quantity × price per kg',
-                source: `catalogue, ${SHOP_RULE}`,
+                source: outside.merchant ? `${byWhom(outside.merchant)}; infill by catalogue, ${SHOP_RULE}` : `catalogue, ${SHOP_RULE}`,
                 with: { P: plates.map((p): Input => [p.minor, 'money', p.name]) },
               },
               ({ P }) => sum(P),
@@ -85,6 +93,7 @@ export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rule
           },
         ]
       : []),
+    ...(outside.laser ? [laserLine(outside.laser)] : []),
     {
       name: 'Feet',
       detail: `${mounts.length} feet`,
@@ -161,17 +170,20 @@ export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rule
       : []),
     ...coats.map(({ finish, area }) => ({
       name: finish === 'powder' ? 'Powder coat' : 'Paint',
-      detail: `${area.toFixed(2)} m²`,
-      figure: money(
-        {
-          id: `quote.finish.${finish}`,
-          name: 'Finish',
-          formula: 'A × rate',
-          source: SHOP_RULE,
-          with: { A: [area, 'm²', 'surface'], rate: [rules.finishPerM2 * 100, 'money', 'per m²'] },
-        },
-        ({ A, rate }) => A * rate,
-      ),
+      detail: `${area.toFixed(2)} m²${finish === 'powder' && outside.coater ? `, ${byWhom(outside.coater)}` : ''}`,
+      figure:
+        finish === 'powder' && outside.coater
+          ? coatAnswered(outside.coater)
+          : money(
+              {
+                id: `quote.finish.${finish}`,
+                name: 'Finish',
+                formula: 'A × rate',
+                source: SHOP_RULE,
+                with: { A: [area, 'm²', 'surface'], rate: [rules.finishPerM2 * 100, 'money', 'per m²'] },
+              },
+              ({ A, rate }) => A * rate,
+            ),
     })),
   ]
   const cost = money(

@@ -3,6 +3,7 @@ import { BriefSchema } from '../brief/brief'
 import { KeptAnswerSchema, MOST_ANSWERS } from '../clientAnswer/clientAnswer'
 import { InsideSchema } from '../inside/inside'
 import { LoadTestSchema } from '../loadTest/loadTest'
+import { OutsideAnswerSchema, outsideKinds } from '../outside/answer'
 import { MOST_PIECES, newPiece, PieceSchema } from '../pieces/piece'
 import { KitSchema } from '../purchase/kit'
 import type { DisplayUnits } from '../quantity/units'
@@ -62,6 +63,8 @@ export const JobSchema = z.object({
   ahead: z.boolean().default(false),
   /** steps that somebody moved to a later day */
   notBefore: z.record(z.string().max(120), z.iso.date('write the date as 2026-12-24')).default({}),
+  /** what was asked outside the shop, one answer of each service */
+  outside: z.array(OutsideAnswerSchema).max(outsideKinds.length).default([]),
   /** what of its kit is here, or ordered */
   kit: KitSchema.default({}),
   /** steps of the build that are done: the day, and what the step was then */
@@ -101,6 +104,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     bringsOn: null,
     ahead: false,
     notBefore: {},
+    outside: [],
     kit: {},
     built: {},
     atWork: null,

@@ -1,6 +1,9 @@
 import type { Assembly } from '../assembly/assembly'
-import type { Priced } from '../cost/quote'
+import { type Priced, type Quote, quote } from '../cost/quote'
 import type { Params } from '../families/design'
+import type { CutPlan } from '../nesting/planCuts'
+import { askedOf } from '../outside/asked'
+import { type StandingAnswers, standingAnswers } from '../outside/standing'
 import { type Built, together, wholeOf } from '../pieces/whole'
 import type { Rules } from '../rules/rules'
 import type { Job } from './job'
@@ -33,7 +36,18 @@ export const pricedPieces = (job: Job, rules: Rules): Priced[] =>
   madePieces(job, rules).map((b) => ({ assembly: b.assembly, finish: b.design?.finish ?? null }))
 
 /** What the build of a job is derived from, but the shop's own machines. */
-export function builtFrom(job: Job, rules: Rules): { pieces: Priced[]; assembly: Assembly; stops: StopToFit[] } {
+export function builtFrom(
+  job: Job,
+  rules: Rules,
+): { pieces: Priced[]; assembly: Assembly; stops: StopToFit[]; outside: StandingAnswers; asked: ReturnType<typeof askedOf> } {
   const assembly = madeAssembly(job, rules)
-  return { pieces: pricedPieces(job, rules), assembly, stops: stopsOf(job, assembly) }
+  const pieces = pricedPieces(job, rules)
+  const asked = askedOf(pieces, assembly, rules)
+  return { pieces, assembly, stops: stopsOf(job, assembly), outside: standingAnswers(job.outside, asked), asked }
+}
+
+/** The price of a job as it stands, with what was asked outside and is used. */
+export function quoteOf(job: Job, plan: CutPlan | null, rules: Rules): Quote | null {
+  const { pieces, outside } = builtFrom(job, rules)
+  return quote(pieces, plan, job.brief, rules, outside)
 }

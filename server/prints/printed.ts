@@ -1,5 +1,4 @@
 import type { WayRow } from '../../core/advice/otherWays'
-import { quote } from '../../core/cost/quote'
 import { cutList } from '../../core/cutList/cutList'
 import { stops } from '../../core/cutList/stops'
 import { cuttingDxf, nestedParts } from '../../core/drawing/sheetDrawing'
@@ -13,7 +12,7 @@ import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
 import { type Moved, planMoved } from '../../core/issuedPlan/planMoved'
 import { type Evaluation, evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
-import { madeAssembly, pricedPieces } from '../../core/job/piecesOf'
+import { madeAssembly, quoteOf } from '../../core/job/piecesOf'
 import { measuringSheets } from '../../core/measure/sheets'
 import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
@@ -153,7 +152,7 @@ export async function printed(print: Print): Promise<Uint8Array> {
     }
     case 'client-page': {
       const result = await figuresOf(job, print.rules)
-      const price = quote(pricedPieces(job, print.rules), print.made, job.brief, print.rules)
+      const price = quoteOf(job, print.made, print.rules)
       return Buffer.from(clientPageHtml({ job, e: result, price, ways: print.ways, rules: print.rules, title: print.title }))
     }
     case 'rechecks':

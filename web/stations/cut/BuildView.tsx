@@ -21,6 +21,7 @@ import { useRules } from '../../job/useEvaluation'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
 import { useWho } from '../../shell/who'
+import { AskOutside } from './AskOutside'
 import { KitCheck } from './KitCheck'
 import { OneStep } from './OneStep'
 import { correct, finish, takeBack } from './stepTick'
@@ -28,7 +29,7 @@ import { TimesTaken } from './TimesTaken'
 import { usePlanned } from './usePlanned'
 import { WhoIsHere } from './WhoIsHere'
 
-type Shown = 'one' | 'all' | 'kit'
+type Shown = 'one' | 'all' | 'kit' | 'outside'
 /** The order of work with what each step needs before it; ticked with a thumb, and what has changed since says so. */
 export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   const rules = useRules()
@@ -41,7 +42,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   const planned = usePlanned(job, shop.data?.document, rules)
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
   if (!planned) return <Typography>Working out the order…</Typography>
-  const { plan, kit, states, days } = planned
+  const { asked, plan, kit, states, days } = planned
   const people = shop.data?.document.calendar.people.map((p) => p.name) ?? []
   const on = new Map(days.steps.map((s) => [s.stepId, s]))
   const late = lateBy(days.handOverOn, job.due)
@@ -76,6 +77,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
           <ToggleButton value="one">One step at a time</ToggleButton>
           <ToggleButton value="all">All steps</ToggleButton>
           <ToggleButton value="kit">Kit{missing ? `, ${missing} not here` : ''}</ToggleButton>
+          <ToggleButton value="outside">Ask outside</ToggleButton>
         </ToggleButtonGroup>
       )}
       {shown === 'one' && workshop && plan.steps.length > 0 && <OneStep job={job} states={states} workshop={workshop} />}
@@ -96,6 +98,7 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
         </Box>
       )}
       {shown === 'kit' && <KitCheck kit={kit} />}
+      {shown === 'outside' && <AskOutside asked={asked} answers={job.outside} />}
       <TimesTaken states={states} />
       <Typography variant="caption" sx={{ color: 'text.secondary', maxWidth: 760 }}>
         Minutes are the shop’s own, under Shop rules. Local codes and licensed practice come before this order.

@@ -11,7 +11,7 @@ import type { Rules } from '../../../core/rules/rules'
 import type { PlannedShop } from '../../../core/shop/shop'
 import { localDay } from '../../../core/time/localDay'
 
-export type Planned = { plan: BuildPlan; kit: KitRow[]; states: StepState[]; days: BuildDays }
+export type Planned = { asked: ReturnType<typeof builtFrom>['asked']; plan: BuildPlan; kit: KitRow[]; states: StepState[]; days: BuildDays }
 
 /** The order of work, its kit and its days, of a job as it stands; null until the shop is known. */
 export function usePlanned(job: Job, shop: PlannedShop | undefined, rules: Rules): Planned | null {
@@ -22,7 +22,13 @@ export function usePlanned(job: Job, shop: PlannedShop | undefined, rules: Rules
     const plan = buildPlan({ ...made, workshop, suppliers, rules })
     const kit = kitRows(needsOf(made.assembly, rules), job.kit, suppliers, rules)
     const states = stepStates(plan, job.built, { kit: missingWords(kit) })
-    return { plan, kit, states, days: daysAlone(plan, job, { kit: kitStanding(kit), today: localDay(), rules, calendar }) }
+    return {
+      asked: made.asked,
+      plan,
+      kit,
+      states,
+      days: daysAlone(plan, job, { kit: kitStanding(kit), today: localDay(), rules, calendar }),
+    }
   }, [made, job, shop, rules])
 }
 

@@ -1,9 +1,8 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { quote } from '../../../core/cost/quote'
 import { standingPlan } from '../../../core/issuedPlan/issuedPlan'
 import { openItems } from '../../../core/job/openItems'
-import { pricedPieces } from '../../../core/job/piecesOf'
+import { quoteOf } from '../../../core/job/piecesOf'
 import { figureText } from '../../../core/quantity/figureText'
 import { roadPrompts } from '../../../core/road/roadPrompts'
 import { useIssuedPlans, useShelf } from '../../api/queries'
@@ -36,8 +35,7 @@ export default function HandOverStation() {
   const plans = useIssuedPlans(id ?? '')
   const { plan, running } = usePlan(job, stock.data?.document, rules)
   if (!job || !id) return null
-  const priced = pricedPieces(job, rules)
-  const q = evaluation ? quote(priced, plan, job.brief, rules) : null
+  const q = evaluation ? quoteOf(job, plan, rules) : null
   const prompts = evaluation ? roadPrompts(evaluation.assembly, job.vehicle, job.brief, rules) : []
   const open = openItems(job, evaluation, (mm) => figureText(mm, 'mm', units), fit?.limits).filter((i) => i.weight === 'needed')
   const inputs = (
