@@ -1,5 +1,5 @@
 import { answeredDays, byWhom } from '../outside/standing'
-import { needsOf } from '../purchase/needs'
+import { kitNeeds } from '../purchase/needs'
 import { longestLead, needKinds } from '../purchase/suppliers'
 import { type BuildGiven, type BuildStep, step } from './step'
 
@@ -9,8 +9,8 @@ export const RECEIVED = 'receive'
 export const KIT = 'kit'
 
 /** What is ordered, received and complete before anything is cut. The order waits for what takes longest. */
-export function buying({ assembly: a, suppliers = [], rules, outside = {} }: BuildGiven): BuildStep[] {
-  const needs = needsOf(a, rules)
+export function buying({ assembly, pieces, workshop, suppliers = [], rules, outside = {} }: BuildGiven): BuildStep[] {
+  const needs = kitNeeds({ assembly, pieces }, workshop.coats, rules)
   const kinds = needKinds.filter((k) => needs.some((n) => n.kind === k))
   const { merchant } = outside
   const answered = merchant && answeredDays(merchant)

@@ -1,8 +1,7 @@
-import { type Assembly, coatedAreaM2 } from '../assembly/assembly'
-import { materialOf } from '../catalogue/materials'
-import { profileOf } from '../catalogue/profiles'
+import { coatedAreaM2 } from '../assembly/assembly'
 import { type CoatProduct, type InRoom, inRoom, productsFor } from '../coat/products'
 import { answeredDays, byWhom } from '../outside/standing'
+import { paintedAreas } from '../purchase/coatNeeds'
 import { type BuildGiven, type BuildStep, step } from './step'
 
 /** What is put on, and how long it dries or is away. */
@@ -28,21 +27,17 @@ export function coating({ pieces, workshop, rules, outside: { coater } = {} }: B
           }),
         ]
       : []),
-    ...(painted
-      ? paint(
-          pieces.filter((p) => p.finish === 'painted').map((p) => p.assembly),
-          painted,
-          { workshop, rules },
-        )
-      : []),
+    ...(painted ? paint(pieces, painted, { workshop, rules }) : []),
   ]
 }
 
 /** Paint by the products on the shop's list, the slowest of those that are needed; by the shop's rules where none is listed for a metal. */
-function paint(pieces: Assembly[], areaM2: number, { workshop, rules }: Pick<BuildGiven, 'workshop' | 'rules'>): BuildStep[] {
+function paint(pieces: BuildGiven['pieces'], areaM2: number, { workshop, rules }: Pick<BuildGiven, 'workshop' | 'rules'>): BuildStep[] {
   const { roomC } = workshop
-  const used = productsFor(metalsOf(pieces), workshop.coats).map(({ metal, product }) => ({
+  const areas = new Map(paintedAreas(pieces).map((p) => [p.metal, p.areaM2]))
+  const used = productsFor([...areas.keys()], workshop.coats).map(({ metal, product }) => ({
     metal,
+    areaM2: areas.get(metal) ?? 0,
     product,
     dries: product
       ? inRoom(product, roomC, rules.coldDoublesC)
@@ -56,7 +51,7 @@ function paint(pieces: Assembly[], areaM2: number, { workshop, rules }: Pick<Bui
     step(
       'paint',
       `Prime and paint, ${rules.coats} coats`,
-      `${areaM2.toFixed(1)} m², face by face${used.map((u) => words(u, areaM2, rules.coats)).join('')}`,
+      `${areaM2.toFixed(1)} m², face by face${used.map((u) => words(u, rules.coats)).join('')}`,
       {
         place: 'paint',
         minutes: areaM2 * rules.coatMinM2 * rules.coats,
@@ -81,19 +76,10 @@ const warmed = (cold: CoatProduct[], roomC: number): BuildStep =>
     },
   )
 
-type Used = { metal: string; product: CoatProduct | null; dries: InRoom }
-function words({ metal, product, dries }: Used, areaM2: number, coats: number): string {
+type Used = { metal: string; areaM2: number; product: CoatProduct | null; dries: InRoom }
+function words({ metal, areaM2, product, dries }: Used, coats: number): string {
   if (!product) return `; on ${metal} by the shop’s rules, no coat is listed for it`
   const litres = product.m2PerL === null ? '' : `, about ${((areaM2 * coats) / product.m2PerL).toFixed(1)} l`
   const long = dries.times > 1.005 ? `, ${dries.times.toFixed(1)} times as long as its sheet says at ${product.sheetC} °C` : ''
   return `; on ${metal} ${product.name}${product.beneath ? ` over ${product.beneath}` : ''}${litres}${long}`
 }
-
-const metalsOf = (pieces: Assembly[]): CoatProduct['metals'] => [
-  ...new Set(
-    pieces.flatMap((a) => [
-      ...a.members.map((m) => materialOf(profileOf(m.profileId).materialId).group),
-      ...a.plates.map((p) => materialOf(p.materialId).group),
-    ]),
-  ),
-]

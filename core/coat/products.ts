@@ -16,6 +16,8 @@ export const CoatProductSchema = z.object({
   leastC: degrees.default(10),
   /** null = its sheet was not looked up */
   m2PerL: z.number().positive().max(100).nullable().default(null),
+  /** what a litre costs, minor units; null = not asked yet */
+  perLMinor: z.number().int().min(0).max(1_000_000).nullable().default(null),
   /** what must lie under it */
   beneath: z.string().max(120).default(''),
 })

@@ -23,7 +23,7 @@ const bare = { thickMm: 0, leastHoleMm: null, cutMm: 0, pierces: 0 }
 /** Sections and sheet by the key of the kit, the longest piece of each. */
 const metal = (a: Assembly, rules: Rules): AskedLine[] =>
   needsOf(a, rules).flatMap((n): AskedLine[] => {
-    if (n.unit === 'piece' || (n.kind !== 'sections' && n.kind !== 'sheet')) return []
+    if (n.unit !== 'mm' && n.unit !== 'mm²') return []
     const members = a.members.filter((m) => sectionKey(m.profileId) === n.key)
     const plates = a.plates.filter((p) => `sheet ${p.materialId} ${p.thicknessMm}` === n.key)
     return [

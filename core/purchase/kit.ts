@@ -27,7 +27,7 @@ export const kitRows = (needs: Need[], kit: Kit, suppliers: readonly Supplier[],
     const known = kit[n.key]
     const here = known?.here ?? 0
     const state =
-      here >= n.quantity * (1 - (n.unit === 'piece' ? ROUNDING : rules.metalSparePercent / 100))
+      here >= n.quantity * (1 - (n.unit === 'piece' || n.unit === 'l' ? ROUNDING : rules.metalSparePercent / 100))
         ? 'here'
         : known?.due
           ? 'ordered'

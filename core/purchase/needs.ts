@@ -2,25 +2,33 @@ import { type Assembly, plateAreaMm2, plateMassKg } from '../assembly/assembly'
 import { materialOf } from '../catalogue/materials'
 import { footTypes } from '../catalogue/mounts'
 import { profileOf } from '../catalogue/profiles'
+import type { CoatProduct } from '../coat/products'
 import { cutList } from '../cutList/cutList'
 import { hardwareOrder } from '../cutList/hardwareOrder'
 import type { Rules } from '../rules/rules'
+import { type Coated, coatNeeds } from './coatNeeds'
 import type { NeedKind } from './suppliers'
 
 /**
- * One line of what must be here before a job is begun. Sections in mm of cut parts, sheet in mm² of parts, the rest in pieces with spares; lengths in the
+ * One line of what must be here before a job is begun. Sections in mm of cut parts, sheet in mm² of parts, coats in litres, the rest in pieces with spares; lengths in the
  * name in braces, mm. `eachMinor` = price of one piece, or of all of it where it is metal by the kilogram; null = not known.
  */
 export type Need = {
   key: string
   kind: NeedKind
   name: string
-  unit: 'mm' | 'mm²' | 'piece'
+  unit: 'mm' | 'mm²' | 'piece' | 'l'
   quantity: number
   /** of it, spares */
   spares: number
   minor: number | null
 }
+
+/** All that a job's kit is made of. */
+export const kitNeeds = (made: { assembly: Assembly; pieces: readonly Coated[] }, coats: readonly CoatProduct[], rules: Rules): Need[] => [
+  ...needsOf(made.assembly, rules),
+  ...coatNeeds(made.pieces, coats, rules),
+]
 
 export const sectionKey = (profileId: string): string => `section ${profileId}`
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 
-export const needKinds = ['sections', 'sheet', 'feet', 'accessories', 'small parts'] as const
+export const needKinds = ['sections', 'sheet', 'feet', 'accessories', 'small parts', 'coats'] as const
 export type NeedKind = (typeof needKinds)[number]
 
 /** Who sells what, and how long it takes from the order until it is here. */
@@ -29,6 +29,6 @@ export const longestLead = (kinds: NeedKind[], suppliers: readonly Supplier[], u
 /** Made up, as everything of the demonstration. */
 export const demoSuppliers: Supplier[] = [
   { id: 'supplier-1', name: 'Anvil Lane metals', gives: ['sections', 'sheet'], leadDays: 3 },
-  { id: 'supplier-2', name: 'The bolt loft', gives: ['small parts'], leadDays: 2 },
+  { id: 'supplier-2', name: 'The bolt loft', gives: ['small parts', 'coats'], leadDays: 2 },
   { id: 'supplier-3', name: 'Farshore fittings', gives: ['feet', 'accessories'], leadDays: 9 },
 ]

@@ -117,6 +117,7 @@ export const demoWorkshop: Workshop = WorkshopSchema.parse({
       cureHours: 72,
       leastC: 10,
       m2PerL: 7,
+      perLMinor: 2850,
       beneath: 'bright metal, abraded',
     },
     {
@@ -127,6 +128,7 @@ export const demoWorkshop: Workshop = WorkshopSchema.parse({
       cureHours: 48,
       leastC: 10,
       m2PerL: 8,
+      perLMinor: 3100,
       beneath: 'degreased, abraded the same day',
     },
   ],

@@ -3,7 +3,7 @@ import { buildPlan } from '../../core/build/buildPlan'
 import { begun, done } from '../../core/build/doing'
 import type { Job } from '../../core/job/job'
 import { builtFrom } from '../../core/job/piecesOf'
-import { needsOf } from '../../core/purchase/needs'
+import { kitNeeds } from '../../core/purchase/needs'
 import { defaultRules } from '../../core/rules/rules'
 import { demoShop } from '../../core/shop/shop'
 
@@ -33,7 +33,7 @@ export function withProgress(job: Job, today: string): Job {
   const { workshop, suppliers } = demoShop
   const { steps } = buildPlan({ ...made, workshop, suppliers, rules: defaultRules })
   const due = progress.kit === 'here' ? null : dayjs(today).add(progress.kit.inDays, 'day').format('YYYY-MM-DD')
-  const kit = needsOf(made.assembly, defaultRules).map((n) => [n.key, { here: due ? 0 : n.quantity, due, said: '' }])
+  const kit = kitNeeds(made, workshop.coats, defaultRules).map((n) => [n.key, { here: due ? 0 : n.quantity, due, said: '' }])
   const others = steps.filter((s) => progress.allBut && !progress.allBut.includes(s.id))
   const all: Done[] = [...progress.done, ...others.map((s, i) => ({ step: s.id, daysAgo: others.length - i }))]
   return all.reduce(

@@ -33,7 +33,7 @@ test.each([
   [{}, 'kind'],
   [{ kind: 'baker', lines: [] }, 'kind'],
   [{ kind: 'laser', lines: [] }, 'lines'],
-  [{ kind: 'laser', lines: [{ key: 'k', name: 'n', unit: 'piece', quantity: -1, massKg: 1, longMm: 1, wideMm: 1 }] }, 'lines.0.quantity'],
+  [{ kind: 'laser', lines: [{ key: 'k', name: 'n', unit: 'piece', quantity: -1, massKg: 1, longMm: 1, wideMm: 1 }] }, 'lines[0].quantity'],
 ])('%o is refused at its field', async (body, where) => {
   const { body: answer } = await request(app).post('/api/outside').send(body).expect(422)
   expect(answer.faults.map((f: { where: string }) => f.where)).toContain(where)

@@ -4,7 +4,7 @@ import { stepStates } from '../../core/build/ticks'
 import type { Job } from '../../core/job/job'
 import { builtFrom } from '../../core/job/piecesOf'
 import { kitRows, kitStanding } from '../../core/purchase/kit'
-import { needsOf } from '../../core/purchase/needs'
+import { kitNeeds } from '../../core/purchase/needs'
 import { withLengths } from '../../core/quantity/figureText'
 import type { Rules } from '../../core/rules/rules'
 import { lateBy } from '../../core/schedule/schedule'
@@ -19,7 +19,7 @@ export function buildSheetPdf(job: Job, rules: Rules, { workshop, suppliers, cal
   const paper = openPaper(title)
   const made = builtFrom(job, rules)
   const plan = buildPlan({ ...made, workshop, suppliers, rules })
-  const kit = kitRows(needsOf(made.assembly, rules), job.kit, suppliers, rules)
+  const kit = kitRows(kitNeeds(made, workshop.coats, rules), job.kit, suppliers, rules)
   const days = daysAlone(plan, job, { kit: kitStanding(kit), today: title.date, rules, calendar })
   const on = new Map(days.steps.map((s) => [s.stepId, s]))
   const late = lateBy(days.handOverOn, job.due)

@@ -2,7 +2,7 @@ import { buildPlan } from '../../core/build/buildPlan'
 import { type CutPart, cutList } from '../../core/cutList/cutList'
 import type { Job } from '../../core/job/job'
 import { builtFrom } from '../../core/job/piecesOf'
-import { type Need, needsOf } from '../../core/purchase/needs'
+import { kitNeeds, type Need } from '../../core/purchase/needs'
 import type { Rules } from '../../core/rules/rules'
 import type { WorkStep } from '../../core/schedule/work'
 import type { PlannedShop } from '../../core/shop/shop'
@@ -18,7 +18,7 @@ export function jobWork(job: Job, { workshop, suppliers }: PlannedShop, rules: R
       ...{ id, title, minutes, people, needs, waitHours, place, afterHandOver },
     }),
   )
-  return { steps: asked, needs: needsOf(made.assembly, rules), parts: cutList(made.assembly) }
+  return { steps: asked, needs: kitNeeds(made, workshop.coats, rules), parts: cutList(made.assembly) }
 }
 
 /** Raised when steps or needs are worked out differently: what an older program kept is worked out anew. */

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
 import { type CoatProduct, CoatProductSchema, coatMetals } from '../../core/coat/products'
+import { MoneyInput } from '../quantity/MoneyInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { TextInput } from '../quantity/TextInput'
 import { fresh, Kind, Row, row, type WorkshopPart, without } from './listParts'
@@ -65,6 +66,7 @@ export function CoatList({ workshop: w, put }: WorkshopPart) {
             value={c.m2PerL}
             onChange={(m2PerL) => set(c.id, { m2PerL })}
           />
+          <MoneyInput label="A litre costs" optional value={c.perLMinor} onChange={(perLMinor) => set(c.id, { perLMinor })} />
           <Box sx={WIDE}>
             <TextInput label="Over what" value={c.beneath} maxLength={120} onChange={(beneath) => set(c.id, { beneath })} />
           </Box>

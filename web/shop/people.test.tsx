@@ -21,7 +21,7 @@ test('a person more, a supplier’s kinds, and how many vehicles stand in the sh
   await waitFor(() => expect(sent(calls)).toHaveLength(3))
   const [more, gives, none] = sent(calls)
   expect(more!.calendar.people.map((p) => p.id)).toEqual(['person-1', 'person-2', 'person-3'])
-  expect(gives!.suppliers[1]!.gives).toEqual(['small parts', 'feet'])
+  expect(gives!.suppliers[1]!.gives).toEqual(['small parts', 'coats', 'feet'])
   expect(none!.calendar.places.vehicle).toBe(0)
   expect(none!.suppliers).toEqual(demoShop.suppliers)
 })

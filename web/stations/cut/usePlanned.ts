@@ -6,7 +6,7 @@ import { type StepState, stepStates } from '../../../core/build/ticks'
 import type { Job } from '../../../core/job/job'
 import { builtFrom } from '../../../core/job/piecesOf'
 import { type KitRow, kitRows, kitStanding } from '../../../core/purchase/kit'
-import { needsOf } from '../../../core/purchase/needs'
+import { kitNeeds } from '../../../core/purchase/needs'
 import type { Rules } from '../../../core/rules/rules'
 import type { PlannedShop } from '../../../core/shop/shop'
 import { localDay } from '../../../core/time/localDay'
@@ -20,7 +20,7 @@ export function usePlanned(job: Job, shop: PlannedShop | undefined, rules: Rules
     if (!shop) return null
     const { workshop, suppliers, calendar } = shop
     const plan = buildPlan({ ...made, workshop, suppliers, rules })
-    const kit = kitRows(needsOf(made.assembly, rules), job.kit, suppliers, rules)
+    const kit = kitRows(kitNeeds(made, workshop.coats, rules), job.kit, suppliers, rules)
     const states = stepStates(plan, job.built, { kit: missingWords(kit) })
     return {
       asked: made.asked,
