@@ -27,6 +27,7 @@ import { shelfRoutes } from './shelves/shelfRoutes'
 import { shelfStore } from './shelves/shelfStore'
 import { daysRoutes } from './shopWork/daysRoute'
 import { logRoute } from './shopWork/logRoute'
+import { orderStore } from './shopWork/orderStore'
 import { purchaseRoutes } from './shopWork/purchaseRoute'
 import { shopWork } from './shopWork/shopWork'
 import type { Workshop } from './workshop/workshop'
@@ -109,7 +110,7 @@ export function createApp(parts: Parts): Express {
   app.use('/api/outside', standInRoute())
   app.use('/api/shop/log', logRoute(db, shelves))
   const work = shopWork(db, shelves, workshop)
-  app.use('/api/shop', daysRoutes(work, shelves), purchaseRoutes({ all: work, jobs, shelves, workshop }))
+  app.use('/api/shop', daysRoutes(work, shelves), purchaseRoutes({ all: work, jobs, shelves, orders: orderStore(db), workshop }))
   app.use('/api/jobs', printRoutes(jobs, shelves, issuedStore(db, shelves), workshop))
   app.use(
     '/api/shelves',

@@ -8,6 +8,8 @@ export const KitLineSchema = z.object({
   here: z.number().min(0).max(1e9).default(0),
   /** it was ordered, to be here on this day */
   due: z.iso.date('write the date as 2026-12-24').nullable().default(null),
+  /** the number of that order; none = it was ordered without one */
+  order: z.string().max(20).optional(),
   /** as measured when it came, or what is wrong with it */
   said: z.string().max(200).default(''),
 })
@@ -16,7 +18,7 @@ export const KitSchema = z.record(z.string().max(160), KitLineSchema)
 export type Kit = z.infer<typeof KitSchema>
 
 export type KitState = 'here' | 'ordered' | 'missing'
-export type KitRow = Need & { state: KitState; here: number; due: string | null; said: string; supplier: Supplier | null }
+export type KitRow = Need & { state: KitState; here: number; due: string | null; said: string; order?: string; supplier: Supplier | null }
 
 /** A count is a count; below this share it is rounding. */
 const ROUNDING = 1e-6
@@ -38,6 +40,7 @@ export const kitRows = (needs: Need[], kit: Kit, suppliers: readonly Supplier[],
       here,
       due: state === 'here' ? null : (known?.due ?? null),
       said: known?.said ?? '',
+      ...(state === 'ordered' && known?.order ? { order: known.order } : {}),
       supplier: supplierOf(n.kind, suppliers),
     }
   })
@@ -57,7 +60,11 @@ export const kitStanding = (rows: KitRow[]): KitStanding => {
 }
 
 /** A kit with so much more of one thing here, or the rest of it ordered for a day. What was said of it stays. */
-export function withLine(kit: Kit, { key, quantity }: { key: string; quantity: number }, to: { due: string } | 'here'): Kit {
+export function withLine(
+  kit: Kit,
+  { key, quantity }: { key: string; quantity: number },
+  to: { due: string; order?: string } | 'here',
+): Kit {
   const known = kit[key] ?? { here: 0, due: null, said: '' }
-  return { ...kit, [key]: to === 'here' ? { ...known, here: known.here + quantity, due: null } : { ...known, due: to.due } }
+  return { ...kit, [key]: to === 'here' ? { ...known, here: known.here + quantity, due: null } : { ...known, ...to } }
 }

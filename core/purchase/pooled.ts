@@ -7,7 +7,9 @@ import type { Remnant, Stock } from '../stock/stock'
 import type { KitRow } from './kit'
 
 /** One thing to order for several jobs: how much of it is for which. */
-export type PooledLine = Omit<KitRow, 'here' | 'state' | 'due' | 'said'> & { for: { jobId: string; title: string; quantity: number }[] }
+export type PooledLine = Omit<KitRow, 'here' | 'state' | 'due' | 'said' | 'order'> & {
+  for: { jobId: string; title: string; quantity: number }[]
+}
 
 /** All that is missing, over all jobs, alike things on one line; what is here or ordered is not ordered again. */
 export function pooledLines(jobs: { id: string; title: string; rows: KitRow[] }[]): PooledLine[] {
@@ -15,7 +17,7 @@ export function pooledLines(jobs: { id: string; title: string; rows: KitRow[] }[
   for (const job of jobs)
     for (const row of job.rows) {
       if (row.state !== 'missing') continue
-      const { here, state: _, due: __, said: ___, ...need } = row
+      const { here, state: _, due: __, said: ___, order: ____, ...need } = row
       const open = row.quantity - here
       const minor = row.minor === null ? null : Math.round((row.minor * open) / row.quantity)
       const mine = { jobId: job.id, title: job.title, quantity: open }
@@ -35,18 +37,22 @@ export function pooledLines(jobs: { id: string; title: string; rows: KitRow[] }[
   return [...lines.values()]
 }
 
-/** Something on its way: what of it for which jobs, and the day it is to come. */
-export type ComingLine = PooledLine & { due: string }
-/** All that was ordered and is not here, what comes soonest first. */
-export const comingLines = (jobs: { id: string; title: string; rows: KitRow[] }[]): ComingLine[] =>
-  [...new Set(jobs.flatMap((j) => j.rows.flatMap((r) => (r.state === 'ordered' && r.due ? [r.due] : []))))].sort().flatMap((due) =>
-    pooledLines(
-      jobs.map((j) => ({
-        ...j,
-        rows: j.rows.flatMap((r) => (r.state === 'ordered' && r.due === due ? [{ ...r, state: 'missing' as const }] : [])),
-      })),
-    ).map((l) => ({ ...l, due })),
-  )
+/** Something on its way: what of it for which jobs, the day it is to come, and the number of its order; none = it was ordered without one. */
+export type ComingLine = PooledLine & { due: string; order?: string }
+/** All that was ordered and is not here, order by order, what comes soonest first. */
+export function comingLines(jobs: { id: string; title: string; rows: KitRow[] }[]): ComingLine[] {
+  const ways = new Map<string, { due: string; order?: string }>()
+  for (const { state, due, order } of jobs.flatMap((j) => j.rows))
+    if (state === 'ordered' && due) ways.set(`${due} ${order ?? ''}`, { due, ...(order ? { order } : {}) })
+  const on = (r: KitRow, way: { due: string; order?: string }) => r.state === 'ordered' && r.due === way.due && r.order === way.order
+  return [...ways]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .flatMap(([, way]) =>
+      pooledLines(jobs.map((j) => ({ ...j, rows: j.rows.flatMap((r) => (on(r, way) ? [{ ...r, state: 'missing' as const }] : [])) }))).map(
+        (l) => ({ ...l, ...way }),
+      ),
+    )
+}
 
 /** What lines of an order come to; metal by the bar is priced by the common plan and left out. Unknown where one has no price. */
 export const orderSum = (lines: readonly PooledLine[]): Figure =>

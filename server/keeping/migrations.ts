@@ -160,6 +160,16 @@ const steps: Step[] = [
       })
     },
   },
+  {
+    name: '009_orders',
+    up: async (db) => {
+      await db.schema.createTable('orders', (t) => {
+        t.increments('id')
+        t.text('number').notNullable().unique()
+        t.text('document').notNullable()
+      })
+    },
+  },
 ]
 
 export const migrationSource: Knex.MigrationSource<Step> & { names: string[] } = {

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { orderCsv } from '../../core/exchange/orderCsv'
 import { kitStanding, withLine } from '../../core/purchase/kit'
 import { sectionKey } from '../../core/purchase/needs'
+import { orderedLines, type PlacedOrder, type Wanted } from '../../core/purchase/order'
 import { comingLines, type PooledBars, pooledLines } from '../../core/purchase/pooled'
 import type { PurchaseAnswer } from '../../core/shopWork/purchaseAnswer'
 import { localDay } from '../../core/time/localDay'
@@ -12,7 +13,8 @@ import type { JobStore } from '../jobs/jobStore'
 import type { ShelfStore } from '../shelves/shelfStore'
 import { working } from '../workshop/working'
 import type { Workshop } from '../workshop/workshop'
-import { orderSheetPdf } from './orderSheet'
+import { orderSheetPdf, placedOrderPdf } from './orderSheet'
+import type { OrderStore } from './orderStore'
 import { type AskWork, kitOf } from './shopWork'
 
 const Arrived = z.object({
@@ -23,9 +25,9 @@ const Arrived = z.object({
   to: z.union([z.literal('here'), z.object({ due: z.iso.date('write the date as 2026-12-24') })]),
 })
 
-type Parts = { all: AskWork; jobs: JobStore; shelves: ShelfStore; workshop: Workshop }
+type Parts = { all: AskWork; jobs: JobStore; shelves: ShelfStore; orders: OrderStore; workshop: Workshop }
 /** What all open jobs still need: by line, their bars planned together, ordered and taken in. */
-export function purchaseRoutes({ all, jobs, shelves, workshop }: Parts): Router {
+export function purchaseRoutes({ all, jobs, shelves, orders, workshop }: Parts): Router {
   const routes = Router()
   const toBuy = async (response: Response) => {
     const { jobs, left, more, rules, shop } = await all(response)
@@ -58,6 +60,28 @@ export function purchaseRoutes({ all, jobs, shelves, workshop }: Parts): Router 
     })
     return working(workshop, { kind: 'pool', jobs: pooled, stock, rules }, response)
   }
+  /** An order of what is still open of these lines, bars by the common plan; null where none of them is. */
+  const drawnUp = async (wanted: Wanted[], due: string, response: Response): Promise<PlacedOrder | null> => {
+    const lines = orderedLines((await purchase(response)).lines, wanted)
+    if (!lines.length) return null
+    const plan = lines.some((l) => l.kind === 'sections') ? await bars(response) : null
+    const profiles = new Set(lines.map((l) => l.key))
+    const on = localDay()
+    return {
+      ...{ number: await orders.nextNumber(on), on, due, lines },
+      supplier: [...new Set(lines.map((l) => l.supplier?.name ?? ''))].filter(Boolean).join(', '),
+      bars: (plan?.buy ?? []).filter((b) => profiles.has(sectionKey(b.profileId))),
+    }
+  }
+  routes.get('/orders', async (_request, response) => {
+    response.json({ rows: await orders.list() })
+  })
+  routes.get('/orders/:number.pdf', async (request, response) => {
+    const order = (await orders.get(request.params.number)) ?? refuse(404, 'the order', 'the number of an order that was placed')
+    const { document: shop } = await shelves.get('shop')
+    const bytes = await placedOrderPdf(order, shop)
+    response.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="order-${order.number}.pdf"` }).send(bytes)
+  })
   routes.get('/purchase', async (_request, response) => {
     response.json(await purchase(response))
   })
@@ -67,12 +91,17 @@ export function purchaseRoutes({ all, jobs, shelves, workshop }: Parts): Router 
     const ids = [...new Set(lines.map((l) => l.jobId))]
     // all of them are there before anything is told to one
     const kept = await Promise.all(ids.map((id) => jobAt(jobs, id)))
+    const order = to === 'here' ? null : await drawnUp(lines, to.due, response)
     for (const { id, job, revision } of kept) {
       const mine = lines.filter((l) => l.jobId === id)
-      const saved = await jobs.save(id, revision, { ...job, kit: mine.reduce((kit, l) => withLine(kit, l, to), job.kit) })
+      const saved = await jobs.save(id, revision, {
+        ...job,
+        kit: mine.reduce((kit, l) => withLine(kit, l, order && to !== 'here' ? { ...to, order: order.number } : to), job.kit),
+      })
       if (!saved.ok) refuse(409, job.title, 'nobody else writing this job at the same moment: press once more for what is left')
     }
-    response.json({ jobs: ids.length })
+    if (order) await orders.place(order)
+    response.json({ jobs: ids.length, order: order?.number ?? null })
   })
   routes.get('/purchase/bars', async (_request, response) => {
     response.json(

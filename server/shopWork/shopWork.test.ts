@@ -144,7 +144,7 @@ describe('what is to be bought', () => {
   })
   test('an order is told to every job it is for at once; what is no line, no date or no job is refused in words', async () => {
     const { lines } = await purchase()
-    const nuts = lines.find((l) => l.for.length > 1)!
+    const nuts = lines.find((l) => l.for.length > 1 && l.kind !== 'sections')!
     const told = nuts.for.map((f) => ({ jobId: f.jobId, key: nuts.key, quantity: f.quantity }))
     await request(app)
       .post('/api/shop/kit')
@@ -153,6 +153,17 @@ describe('what is to be bought', () => {
     const after = await purchase()
     expect(after.lines.some((l) => l.key === nuts.key)).toBe(false)
     expect(after.coming.find((l) => l.key === nuts.key && l.due === '2027-02-01')?.for).toEqual(nuts.for)
+    // the order stands as it was placed, under a number that the kit of each job carries
+    const { rows } = (await request(app).get('/api/shop/orders').expect(200)).body
+    expect(rows).toMatchObject([
+      { due: '2027-02-01', supplier: nuts.supplier!.name, lines: [{ key: nuts.key, quantity: nuts.quantity }], bars: [] },
+    ])
+    const { number } = rows[0]
+    expect(number).toMatch(/^\d{4}-001$/)
+    expect(after.coming.find((l) => l.key === nuts.key && l.due === '2027-02-01')?.order).toBe(number)
+    const sheet = await request(app).get(`/api/shop/orders/${number}.pdf`).expect(200)
+    expect(sheet.body.subarray(0, 5).toString()).toBe('%PDF-')
+    await request(app).get('/api/shop/orders/2026-999.pdf').expect(404)
     await request(app).post('/api/shop/kit').send({ lines: told, to: 'here' }).expect(200)
     expect((await purchase()).coming.some((l) => l.key === nuts.key && l.due === '2027-02-01')).toBe(false)
     await request(app).post('/api/shop/kit').send({ lines: [], to: 'here' }).expect(422)
@@ -164,6 +175,22 @@ describe('what is to be bought', () => {
       .post('/api/shop/kit')
       .send({ lines: [{ ...told[0], jobId: 'nobody' }], to: 'here' })
       .expect(404)
+  })
+  test('sections are ordered as the bars of the common plan; what was ordered already is on no second order', async () => {
+    const tube = (await purchase()).lines.find((l) => l.kind === 'sections')!
+    const told = tube.for.map((f) => ({ jobId: f.jobId, key: tube.key, quantity: f.quantity }))
+    const send = () =>
+      request(app)
+        .post('/api/shop/kit')
+        .send({ lines: told, to: { due: '2027-03-01' } })
+        .expect(200)
+    const first = (await send()).body.order
+    expect((await send()).body.order).toBeNull()
+    const placed = (await request(app).get('/api/shop/orders').expect(200)).body.rows[0]
+    expect([placed.number, first.endsWith('-002')]).toEqual([first, true])
+    expect(new Set(placed.bars.map((b: { profileId: string }) => `section ${b.profileId}`))).toEqual(new Set([tube.key]))
+    // as long as what is cut from them, or the rack gives the rest
+    expect(placed.bars.reduce((s: number, b: { count: number; lengthMm: number }) => s + b.count * b.lengthMm, 0)).toBeGreaterThan(0)
   })
   test('where every kit is here there is nothing to plan, and it says so', async () => {
     const jobs = jobStore(db)

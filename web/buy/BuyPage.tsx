@@ -10,7 +10,8 @@ import { localDay } from '../../core/time/localDay'
 import { useShelf } from '../api/queries'
 import { UnitsContext } from '../quantity/units'
 import { BarsTogether } from './BarsTogether'
-import { BuyLines } from './BuyLines'
+import { OnTheWay } from './OnTheWay'
+import { OrdersPlaced } from './OrdersPlaced'
 import { SupplierOrder } from './SupplierOrder'
 import { usePurchase, useTellKits } from './usePurchase'
 
@@ -39,7 +40,7 @@ function Bought({ answer }: { answer: PurchaseAnswer }) {
   const kit = useTellKits()
   const today = localDay()
   const sellers = [...new Map(lines.map((l) => [l.supplier?.id ?? '', l.supplier])).values()]
-  const dues = [...new Set(coming.map((l) => l.due))]
+  const ways = [...new Map(coming.map((l) => [`${l.due} ${l.order ?? ''}`, { due: l.due, order: l.order }])).values()]
   const lacking = jobs.filter((j) => j.kit.state === 'missing').length
   return (
     <>
@@ -85,28 +86,17 @@ function Bought({ answer }: { answer: PurchaseAnswer }) {
           onOrder={(mine, due) => kit.mutate({ lines: mine, to: { due } })}
         />
       ))}
-      {dues.map((due) => (
-        <Box component="section" key={due} aria-label={`To come on ${due}`}>
-          <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
-            <Typography variant="h2" sx={{ color: due < today ? (t) => t.inks.signal : undefined }}>
-              {due < today ? `Was to come on ${due}` : `To come on ${due}`}
-            </Typography>
-            <Button
-              variant="outlined"
-              disabled={kit.isPending}
-              onClick={() => kit.mutate({ lines: coming.filter((l) => l.due === due), to: 'here' })}
-            >
-              All of it has come
-            </Button>
-          </Box>
-          <BuyLines
-            lines={coming.filter((l) => l.due === due)}
-            act="Has come"
-            busy={kit.isPending}
-            onAct={(l) => kit.mutate({ lines: [l], to: 'here' })}
-          />
-        </Box>
+      {ways.map((way) => (
+        <OnTheWay
+          key={`${way.due} ${way.order ?? ''}`}
+          way={way}
+          lines={coming.filter((l) => l.due === way.due && l.order === way.order)}
+          late={way.due < today}
+          busy={kit.isPending}
+          onCome={(mine) => kit.mutate({ lines: mine, to: 'here' })}
+        />
       ))}
+      <OrdersPlaced />
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
         Lines come from the designs as they stand: what changes there is missing again here. What came, and what was wrong with it, stands
         in each job’s kit under Cut.

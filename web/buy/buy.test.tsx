@@ -58,6 +58,18 @@ test('what comes is taken in for every job by how much of it is for that job; wh
   await waitFor(() => expect(sent(calls)).toHaveLength(1))
   expect(sent(calls)[0]).toMatchObject({ to: 'here', lines: [{ quantity: 20 }, { quantity: 10 }] })
 })
+test('an order on its way is taken in under its number; those placed before are listed with what they came to, and printed', async () => {
+  const coming = [{ ...line('Bolt M8'), due: '2031-01-07', order: '2030-012' }]
+  const rows = [{ number: '2030-012', on: '2030-12-30', due: '2031-01-07', supplier: 'The bolt loft', lines: [line('Bolt M8')], bars: [] }]
+  const { calls } = answering({ ...shop, ...saving, 'GET /shop/purchase': answer({ lines: [], coming }), 'GET /shop/orders': { rows } })
+  const { user } = mount(<BuyPage />)
+  const order = await screen.findByRole('region', { name: 'Order 2030-012, to come on 2031-01-07' })
+  const placed = await screen.findByRole('region', { name: 'Orders placed' })
+  expect(placed.textContent).toMatch(/2030-012The bolt loft · placed 2030-12-30, to come 2031-01-07 · 1 line · 42\.00/)
+  expect(within(placed).getByRole('link', { name: 'Print order 2030-012' }).getAttribute('href')).toBe('/api/shop/orders/2030-012.pdf')
+  await user.click(within(order).getByRole('button', { name: 'All of it has come' }))
+  await waitFor(() => expect(sent(calls)).toHaveLength(1))
+})
 test('bars together: what to order, what it saves, and what nobody sells; a search that fails says so', async () => {
   const saves = { id: 's', name: 'Saved', value: 2000, unit: 'money', formula: '', with: [], source: '', assumes: [], missing: [] }
   const bars: PooledBars = {

@@ -10,7 +10,7 @@ import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
 
 const setLine = (row: KitRow, over: Partial<KitLine>) =>
-  editJob((j) => ({ ...j, kit: { ...j.kit, [row.key]: { here: row.here, due: row.due, said: row.said, ...over } } }))
+  editJob((j) => ({ ...j, kit: { ...j.kit, [row.key]: { here: row.here, due: row.due, order: row.order, said: row.said, ...over } } }))
 
 /** What must be here before anything is begun: ticked as it comes, with the day on which the rest is to come. */
 export function KitCheck({ kit }: { kit: KitRow[] }) {
@@ -81,6 +81,7 @@ function Row({ row }: { row: KitRow }) {
           {[
             row.spares ? `${row.spares} of them spare` : '',
             row.supplier ? `${row.supplier.name}, ${row.supplier.leadDays} days` : `no supplier of ${row.kind} is entered`,
+            row.order ? `order ${row.order}` : '',
             partly ? `only ${amountText(row.here, row.unit, units)} here` : '',
           ]
             .filter(Boolean)
@@ -90,7 +91,12 @@ function Row({ row }: { row: KitRow }) {
       {row.state === 'here' ? (
         <span />
       ) : (
-        <TextInput label={`Comes on`} type="date" value={row.due ?? ''} onChange={(due) => setLine(row, { due: due || null })} />
+        <TextInput
+          label={`Comes on`}
+          type="date"
+          value={row.due ?? ''}
+          onChange={(due) => setLine(row, { due: due || null, ...(due ? {} : { order: undefined }) })}
+        />
       )}
       <TextInput label="As it came" value={row.said} onChange={(said) => setLine(row, { said })} />
     </Box>
