@@ -1,3 +1,4 @@
+import { cutState } from '../barsLeft/cutPieces'
 import type { Job } from '../job/job'
 import { wholeOf } from '../pieces/whole'
 import type { Rules } from '../rules/rules'
@@ -15,12 +16,21 @@ export function changedParts(job: Job, vehicle: Job['vehicle'], rules: Rules): C
     ReturnType<typeof partsAsCut>,
     ReturnType<typeof partsAsCut>,
   ]
-  const isCut = (flat: boolean) => Boolean(job.built[flat ? 'plates' : 'cut'])
+  const isCut = (mark: string, flat: boolean) =>
+    Boolean(job.built[flat ? 'plates' : 'cut']) || (!flat && cutState(job.built, mark) === 'cut')
   const changed = [...before.values()].flatMap((p): ChangedPart[] => {
     const d = differs(p, after.get(p.id))
     if (!d.other && Math.abs(d.longerMm) < SAME_MM && d.placesMm < SAME_MM) return []
     return [
-      { id: p.id, mark: p.mark, name: p.name, longerMm: d.longerMm, placesMm: d.placesMm, other: d.other, cut: isCut(p.lengthMm === null) },
+      {
+        id: p.id,
+        mark: p.mark,
+        name: p.name,
+        longerMm: d.longerMm,
+        placesMm: d.placesMm,
+        other: d.other,
+        cut: isCut(p.mark, p.lengthMm === null),
+      },
     ]
   })
   return changed.sort((a, b) => Number(b.cut) - Number(a.cut) || Math.abs(b.longerMm) - Math.abs(a.longerMm))

@@ -22,6 +22,7 @@ import { Workbench } from '../Workbench'
 import { AcceptPlan } from './AcceptPlan'
 import { Advisor } from './Advisor'
 import { BarPictures } from './BarPictures'
+import { BarsInHand } from './BarsInHand'
 import { BuildView } from './BuildView'
 import { CutTables } from './CutTables'
 import { HolesView } from './HolesView'
@@ -53,6 +54,7 @@ export default function CutStation() {
     <>
       {shelf.error && <Alert severity="error">The stock rack could not be loaded. {shelf.error.message}</Alert>}
       <PlanHead state={plan} stop={plan.stop} again={plan.again} />
+      <BarsInHand job={job} jobId={jobId} parts={parts} stock={shelf.data?.document} />
       {plan.plan && <BarPictures plan={plan.plan} rules={rules} parts={parts} />}
       {plan.plan && plain && (
         <Box sx={{ borderLeft: 3, borderColor: 'divider', pl: 1.5 }}>

@@ -22,6 +22,7 @@ import { useUnits } from '../../quantity/units'
 import { useWho } from '../../shell/who'
 import { FIGURES } from '../../theme/theme'
 import { MeasuredThere } from './MeasuredThere'
+import { PieceTicks } from './PieceTicks'
 import { StepPhotos } from './StepPhotos'
 import { begin, finish, takeBack } from './stepTick'
 
@@ -142,9 +143,10 @@ function Settings({ job, workshop }: { job: Job; workshop: Workshop }) {
             {formatLength(s.lengthMm, units)}
           </Box>{' '}
           <span>
-            {s.marks.length} × {line(s)}: {s.marks.join(', ')}
+            {s.marks.length} × {line(s)}
             {s.beyondStop ? '; longer than the stop reaches: by tape' : ''}
           </span>
+          <PieceTicks job={job} stop={s} />
         </Box>
       ))}
     </Box>

@@ -2,8 +2,10 @@ import { expose } from 'comlink'
 import loadHighs from 'highs'
 import wasm from 'highs/runtime?url'
 import { compareLengths, type LengthComparison, type StockAdvice, stockAdvice } from '../../../core/advice/stockAdvisor'
+import { type BarsLeft, replanned } from '../../../core/barsLeft/barsLeft'
 import { calculate, calculatorOf } from '../../../core/calculators/registry'
 import { cutList } from '../../../core/cutList/cutList'
+import type { IssuedPlan } from '../../../core/issuedPlan/issuedPlan'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { highsTools } from '../../../core/nesting/highsTools'
@@ -14,6 +16,7 @@ import type { Stock } from '../../../core/stock/stock'
 
 export type Progress = { stage: string; cost: number | null; lowerBound: number }
 const PLAN_MS = 8000
+const LEFT_MS = 3000
 const ready = loadHighs({ locateFile: () => wasm })
 // who waits for it is told; nobody waiting yet is no error
 ready.catch(() => undefined)
@@ -32,6 +35,8 @@ const api = {
     const t = await tools()
     return { advice: stockAdvice(job, stock, rules, t), lengths: compareLengths(job, stock, rules, t) }
   },
+  left: async (job: Job, accepted: IssuedPlan, stock: Stock, rules: Rules): Promise<BarsLeft> =>
+    replanned(job, accepted, cutList(madeAssembly(job, rules)), stock, rules, LEFT_MS, await tools()),
   sheets: (job: Job, rules: Rules): SheetGroup[] =>
     planSheets(madeAssembly(job, rules), { rules, system: job.units.system }, () => performance.now()),
   calculate: async (name: string, given: unknown) => {

@@ -1,0 +1,143 @@
+import fc from 'fast-check'
+import loadHighs from 'highs'
+import { beforeAll, describe, expect, test } from 'vitest'
+import type { Tools } from '../calculator/tools'
+import type { CutPart } from '../cutList/cutList'
+import { demoJobs } from '../job/demoJobs'
+import type { Job } from '../job/job'
+import { highsTools } from '../nesting/highsTools'
+import { planCuts } from '../nesting/planCuts'
+import { defaultRules } from '../rules/rules'
+import type { Stock } from '../stock/stock'
+import { barsInHand, changedCuts, replanned } from './barsLeft'
+import { cutState, withPiece } from './cutPieces'
+
+let tools: Tools
+beforeAll(async () => {
+  tools = highsTools(await loadHighs(), () => performance.now())
+})
+const profileId = 'square-40x3-alu'
+const rules = { ...defaultRules, kerfMm: 3, endTrimMm: 10 }
+const part = (mark: string, lengthMm: number): CutPart => ({
+  ...{
+    id: mark,
+    marks: [mark],
+    name: 'bar',
+    profileId,
+    lengthMm,
+    ends: ['square', 'square'] as never,
+    endTexts: ['', ''],
+    work: '',
+    lacks: null,
+  },
+  ...{ quantity: 1, massEachKg: 1 },
+})
+const three = [part('B1', 1728), part('B2', 1711), part('B3', 1693)]
+const sale: Stock = {
+  sale: [
+    { id: 's5', profileId, lengthMm: 5000, priceMinor: 5450 },
+    { id: 's2', profileId, lengthMm: 2500, priceMinor: 3050 },
+  ],
+  remnants: [],
+}
+const acceptedOf = (parts: CutPart[]) => ({
+  plan: planCuts(parts, sale, rules, { useRemnants: true, timeLimitMs: 2000 }, tools),
+  saw: { kerfMm: 3, endTrimMm: 10 },
+  pieces: parts.map((p) => ({ mark: p.marks[0]!, lengthMm: p.lengthMm, profileId, ends: p.ends, work: '' })),
+})
+const plain = demoJobs[0]!
+const cut = (job: Job, ...marks: string[]): Job =>
+  marks.reduce(
+    (j, mark) => withPiece(j, { mark, lengthMm: three.find((p) => p.marks[0] === mark)?.lengthMm ?? 0 }, 'cut', '2026-11-30', 'Maren'),
+    job,
+  )
+const left = (job: Job, now: CutPart[], stock = sale) => replanned(job, acceptedOf(three), now, stock, rules, 2000, tools)
+
+describe('the bars that lie there', () => {
+  test('by hand: of 5000 a piece of 1728 leaves 3259: the trim of 10, the piece and a kerf of 3 are gone, the far end is still as it was bought', () => {
+    const bars = barsInHand(acceptedOf(three), cut(plain, 'B1').built, rules)
+    expect(bars.map((b) => [b.wasMm, b.cut, b.leftMm])).toEqual([
+      [5000, ['B1'], 5000 - 10 - 1728 - 3],
+      [2500, [], 2500],
+    ])
+  })
+  test('any pieces cut, in any order: what is cut, its trims and kerfs and what is left are as long as the bar', () => {
+    const accepted = acceptedOf(three)
+    fc.assert(
+      fc.property(fc.subarray(['B1', 'B2', 'B3']), (marks) => {
+        for (const bar of barsInHand(accepted, cut(plain, ...marks).built, rules)) {
+          const mine = bar.cut.map((m) => three.find((p) => p.marks[0] === m)!.lengthMm)
+          const taken = mine.length ? 10 + mine.reduce((s, l) => s + l + 3, 0) : 0
+          expect(bar.leftMm + taken).toBeCloseTo(bar.wasMm, 6)
+        }
+      }),
+    )
+  })
+})
+
+describe('what is left, planned anew', () => {
+  test('with nothing moved it is the accepted plan: the same bars, nothing to buy', () => {
+    const { plan, toCut, unused } = left(cut(plain, 'B1'), three)
+    expect(toCut.map((p) => p.marks)).toEqual([['B2'], ['B3']])
+    expect([plan.costMinor, plan.purchases, plan.complete, unused]).toEqual([0, [], true, []])
+  })
+  test('a piece that has grown is cut where it still fits; one that fits nowhere any more is bought for, and only that', () => {
+    // 3259 − 10 at the far end hold 1693 and no second piece over 1550: B3 goes there, and B2 of 2470 still goes into the 2500 untrimmed? it does not: 2 × 10 of trim
+    const grown = left(cut(plain, 'B1'), [three[0]!, part('B2', 2470), three[2]!])
+    expect(grown.plan.complete).toBe(true)
+    expect(grown.plan.purchases).toEqual([])
+    const none = left(cut(plain, 'B1', 'B3'), [three[0]!, part('B2', 2490), three[2]!])
+    expect(none.plan.purchases.map((p) => [p.lengthMm, p.count])).toEqual([[5000, 1]])
+    // the longest that is left would hold 2480
+    expect(none.unused.map((b) => b.leftMm)).toEqual(expect.arrayContaining([2500]))
+  })
+  test('cut parts stay: one shorter now is to be trimmed, one longer is named, and neither is planned again unless it is to be made again', () => {
+    const job = cut(plain, 'B1', 'B2')
+    const now = [part('B1', 1700), part('B2', 1720), three[2]!]
+    expect(changedCuts(job.built, acceptedOf(three), now)).toEqual([
+      { mark: 'B1', cutMm: 1728, nowMm: 1700 },
+      { mark: 'B2', cutMm: 1711, nowMm: 1720 },
+    ])
+    expect(left(job, now).toCut.map((p) => p.marks)).toEqual([['B3']])
+    const again = withPiece(job, { mark: 'B2', lengthMm: 0 }, 'scrap', '2026-11-30', '')
+    expect(cutState(again.built, 'B2')).toBe('scrap')
+    expect(left(again, now).toCut.map((p) => [p.marks, p.lengthMm])).toEqual([
+      [['B2'], 1720],
+      [['B3'], 1693],
+    ])
+    // its metal is gone from the bar all the same
+    expect(barsInHand(acceptedOf(three), again.built, rules)).toEqual(barsInHand(acceptedOf(three), job.built, rules))
+  })
+  test('an end that this plan is to leave on the rack is not there twice', () => {
+    const accepted = acceptedOf(three)
+    const rack: Stock = {
+      ...sale,
+      remnants: accepted.plan.offcuts.map((o, i) => ({
+        id: `r${i}`,
+        profileId,
+        lengthMm: o.lengthMm,
+        quantity: o.count,
+        grade: o.grade,
+        place: '',
+        note: '',
+      })),
+    }
+    expect(rack.remnants.length).toBeGreaterThan(0)
+    const longest = Math.max(...rack.remnants.map((r) => r.lengthMm))
+    // all three are cut but one, which would fit only into what is left: once, not twice
+    const two = [part('X1', longest - 20), part('X2', longest - 20)]
+    const { plan } = left(cut(plain, 'B1', 'B2', 'B3'), two, rack)
+    expect(plan.profiles.flatMap((p) => p.bars.filter((b) => b.stockId.startsWith('r')))).toEqual([])
+    expect(plan.purchases.length).toBeGreaterThan(0)
+  })
+  test('taken back a tick is gone, and with it what it said of scrap', () => {
+    const job = withPiece(
+      withPiece(cut(plain, 'B1'), { mark: 'B1', lengthMm: 0 }, 'scrap', 'x', ''),
+      { mark: 'B1', lengthMm: 0 },
+      'to cut',
+      'x',
+      '',
+    )
+    expect(job.built).toEqual(plain.built)
+  })
+})

@@ -1,0 +1,92 @@
+// @vitest-environment jsdom
+import { screen, waitFor, within } from '@testing-library/react'
+import loadHighs from 'highs'
+import { beforeAll, describe, expect, test, vi } from 'vitest'
+import { type BarsLeft, replanned } from '../../../core/barsLeft/barsLeft'
+import { cutState, withPiece } from '../../../core/barsLeft/cutPieces'
+import type { Tools } from '../../../core/calculator/tools'
+import { cutList } from '../../../core/cutList/cutList'
+import { stops } from '../../../core/cutList/stops'
+import type { IssuedPlan } from '../../../core/issuedPlan/issuedPlan'
+import { piecesOf } from '../../../core/issuedPlan/planMoved'
+import { demoJobs } from '../../../core/job/demoJobs'
+import { madeAssembly, patchedParams } from '../../../core/job/piecesOf'
+import { highsTools } from '../../../core/nesting/highsTools'
+import { planCuts } from '../../../core/nesting/planCuts'
+import { INCH, METRIC } from '../../../core/quantity/units'
+import { defaultRules } from '../../../core/rules/rules'
+import { demoStock } from '../../../core/stock/demoStock'
+import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
+import { BarsInHand } from './BarsInHand'
+import { PieceTicks } from './PieceTicks'
+
+let tools: Tools
+let answer: () => Promise<BarsLeft>
+vi.stubGlobal(
+  'Worker',
+  class {
+    terminate() {}
+  },
+)
+vi.mock('comlink', async (real) => ({ ...(await real<object>()), wrap: () => ({ left: () => answer() }) }))
+beforeAll(async () => {
+  tools = highsTools(await loadHighs(), () => performance.now())
+})
+const [survey] = demoJobs
+const partsOf = (job: typeof survey) => cutList(madeAssembly(job!, defaultRules))
+const accepted = (): IssuedPlan => ({
+  ...{ id: 'p', jobRevision: 1, at: '2026-11-29T10:00:00Z', takenBackAt: null, saw: { kerfMm: 3, endTrimMm: 10 }, reason: '' },
+  plan: planCuts(partsOf(survey), demoStock, defaultRules, { useRemnants: true, timeLimitMs: 1500 }, tools),
+  pieces: piecesOf(madeAssembly(survey!, defaultRules)),
+})
+const shown = (job: typeof survey, units = METRIC) => {
+  onBench(job!)
+  const plan = accepted()
+  answering({ '/plans': [plan] })
+  answer = async () => replanned(benchJob(), plan, partsOf(benchJob()), demoStock, defaultRules, 1500, tools)
+  return mount(<WithJob>{(j) => <BarsInHand job={j} jobId="job" parts={partsOf(j)} stock={demoStock} />}</WithJob>, units)
+}
+const withCut = (job: typeof survey, mark: string) =>
+  withPiece(job!, { mark, lengthMm: partsOf(survey).find((p) => p.marks.includes(mark))!.lengthMm }, 'cut', '2026-11-30', 'Maren')
+
+describe('bars in hand', () => {
+  test('before anything is cut there is nothing to say; one piece cut, the rest is planned from what lies there, with nothing bought', async () => {
+    const before = shown(survey)
+    await new Promise((done) => setTimeout(done, 50))
+    expect(screen.queryByRole('region', { name: 'Bars in hand' })).toBeNull()
+    before.unmount()
+    const { user } = shown(withCut(survey, 'B1'))
+    expect((await screen.findByRole('status')).textContent).toBe('1 of 3 pieces of the accepted plan are cut.')
+    await user.click(screen.getByRole('button', { name: /Plan what is left from the \d bars? in hand/ }))
+    const list = await screen.findByRole('list', { name: 'What is left, bar by bar' })
+    expect(list.textContent).toMatch(/B2 1711/)
+    expect(list.textContent).toMatch(/B3 1693/)
+    expect(list.textContent).not.toMatch(/to buy|B1 1728/)
+  })
+  test('a piece cut at another length than it would be now is named in the job’s units, made again, and kept after all', async () => {
+    const piece = survey!.pieces[0]!
+    const shorter = patchedParams(withCut(survey, 'B1'), piece.id, { overhangMm: Number(piece.params.overhangMm ?? 80) - 10 })
+    const before = partsOf(shorter).find((p) => p.marks.includes('B1'))!.lengthMm
+    expect(before).not.toBe(partsOf(survey).find((p) => p.marks.includes('B1'))!.lengthMm)
+    const { user } = shown(shorter, INCH)
+    const warned = await screen.findByText(/B1 is cut at 68, and would be 67 1\/4 now: trim it/)
+    await user.click(within(warned).getByRole('button', { name: 'Make B1 again' }))
+    await waitFor(() => expect(cutState(benchJob().built, 'B1')).toBe('scrap'))
+    expect(screen.getByRole('status').textContent).toMatch(/^0 of 3 .*to be made again: B1/)
+    await user.click(screen.getByRole('button', { name: 'B1 does after all' }))
+    expect(cutState(benchJob().built, 'B1')).toBe('cut')
+  })
+})
+
+test('at the saw each piece is ticked by its mark, with the length and who cut it; pressed again the tick is gone', async () => {
+  onBench(survey!)
+  answering({})
+  const [stop] = stops(partsOf(survey), [])
+  const { user } = mount(<WithJob>{(j) => <PieceTicks job={j} stop={stop!} />}</WithJob>)
+  const [mark] = stop!.marks
+  const press = () => user.click(screen.getByRole('button', { name: `${mark} is cut` }))
+  await press()
+  expect(benchJob().built[`piece ${mark}`]).toMatchObject({ was: String(stop!.lengthMm), what: `${mark} cut` })
+  await press()
+  expect(benchJob().built[`piece ${mark}`]).toBeUndefined()
+})
