@@ -353,30 +353,10 @@ describe('bad input', () => {
   })
   test('a job with any one value spoilt is refused by its path or kept whole, never half', async () => {
     const { id, revision, job } = await opened('Panel and box')
-    const spoilers = fc.constantFrom<unknown>(null, -1e12, 'x', [], {}, true)
-    const keys = Object.keys(job).filter(
-      (k) =>
-        ![
-          'title',
-          'notes',
-          'due',
-          'brief',
-          'anchors',
-          'loadTests',
-          'struts',
-          'pieces',
-          'built',
-          'atWork',
-          'clientAnswers',
-          'start',
-          'bringsOn',
-          'ahead',
-          'notBefore',
-          'kit',
-          'inside',
-          'wiring',
-        ].includes(k),
-    ) // empty, these are no fault
+    const spoilers = fc.constantFrom<unknown>(null, -1e12, 'x', true)
+    // a word may be any word, no day is a day, and ahead is a yes or a no
+    const taken = ['title', 'notes', 'due', 'start', 'bringsOn', 'atWork', 'ahead']
+    const keys = Object.keys(job).filter((k) => !taken.includes(k))
     await fc.assert(
       fc.asyncProperty(fc.constantFrom(...keys), spoilers, async (key, bad) => {
         const r = await http()

@@ -176,6 +176,55 @@ describe('in the database', () => {
     keeper.refresh()
     await keeper.close()
   })
+  test('a tick, a date or a word asks for no other verdict, and the one that stands is of the new revision; a design that changed is judged', async () => {
+    const jobs = jobStore(db)
+    const real = inProcess()
+    let judged = 0
+    const counting: Workshop = {
+      ...real,
+      run: (task, how) => {
+        judged++
+        return real.run(task, how)
+      },
+    }
+    const keeper = verdictKeeper(db, counting, quiet)
+    const { id } = await jobs.create(demoJobs[2]!)
+    const save = async (over: Partial<(typeof demoJobs)[number]>) => {
+      const { job, revision } = (await jobs.get(id))!
+      await jobs.save(id, revision, { ...job, ...over })
+      await keeper.settled()
+    }
+    await save({ notes: 'as the page writes it' })
+    const first = judged
+    await save({
+      notes: 'rang',
+      due: '2027-05-01',
+      kit: { nuts: { here: 3, due: null, said: '' } },
+      built: { buy: { on: '2026-11-30', was: '' } as never },
+    })
+    expect(judged).toBe(first)
+    const row = async () =>
+      await db('verdicts').join('jobs', 'jobs.id', 'verdicts.job_id').where({ job_id: id }).first('job_revision', 'jobs.revision', 'over')
+    expect((await row()).job_revision).toBe((await row()).revision)
+    await save({ brief: { ...demoJobs[2]!.brief, cargo: [] } })
+    expect(judged).toBe(first + 1)
+    await keeper.close()
+  })
+  test('no limit of any demo job hangs on what changes from day to day', () => {
+    for (const job of demoJobs) {
+      const daily = {
+        ...job,
+        due: '2030-01-01',
+        notes: 'x',
+        start: '2029-01-01',
+        bringsOn: '2029-06-01',
+        ahead: true,
+        kit: {},
+        built: { cut: { on: '2026-11-30', was: '' } as never },
+      }
+      expect(evaluate(daily, defaultRules).limits, job.title).toEqual(evaluate(job, defaultRules).limits)
+    }
+  })
   test('one job that cannot be worked out is marked with the reason and keeps no other waiting; the ones looked at come first', async () => {
     const jobs = jobStore(db)
     const [broken, looked] = [await jobs.create(demoJobs[1]), await jobs.create(demoJobs[2])]

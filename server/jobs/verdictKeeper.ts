@@ -21,6 +21,8 @@ export function verdictKeeper(db: Knex, workshop: Workshop, log: (error: unknown
     const unjudged = (seen.length ? await store.next(seen) : null) ?? (await store.next(null))
     if (!unjudged) return false
     wanted.delete(unjudged.id)
+    // a tick or a date is no other design
+    if (unjudged.basis && (await store.stands(unjudged))) return true
     const { document, rules, accepted } = unjudged
     const turn = seen.includes(unjudged.id) ? 'person' : 'background'
     try {

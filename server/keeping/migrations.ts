@@ -170,6 +170,14 @@ const steps: Step[] = [
       })
     },
   },
+  {
+    name: '010_what_a_verdict_was_judged_from',
+    up: async (db) => {
+      await db.schema.alterTable('verdicts', (t) => {
+        t.text('basis').notNullable().defaultTo('')
+      })
+    },
+  },
 ]
 
 export const migrationSource: Knex.MigrationSource<Step> & { names: string[] } = {

@@ -6,11 +6,12 @@ import { type KitRow, kitRows } from '../../core/purchase/kit'
 import type { Rules } from '../../core/rules/rules'
 import type { Shop } from '../../core/shop/shop'
 import type { LeftOut } from '../../core/shopWork/daysAnswer'
+import { basisOf } from '../jobs/designBasis'
 import type { ShelfStore } from '../shelves/shelfStore'
 import { working } from '../workshop/working'
 import type { Workshop } from '../workshop/workshop'
 import type { JobWork } from './jobWork'
-import { basisOf, workStore } from './workStore'
+import { workStore } from './workStore'
 
 /** So many jobs stand on the calendar; what is due later than these is counted and left out. */
 const MOST_JOBS = 60

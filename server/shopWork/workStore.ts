@@ -1,20 +1,9 @@
-import { createHash } from 'node:crypto'
 import type { Knex } from 'knex'
-import type { Job } from '../../core/job/job'
 import { rulesNow } from '../jobs/jobStore'
 import { type JobWork, WORK_VERSION } from './jobWork'
 
 /** An open job as it is kept, with what it last asked of the shop, and what that was worked out from. */
 export type OpenJob = { id: string; revision: number; document: string; kept: { basis: string; work: JobWork } | null }
-
-/** What of a job changes from day to day and asks nothing else of the shop: dates, ticks, what has come, words. */
-const DAILY = ['due', 'station', 'start', 'bringsOn', 'ahead', 'notBefore', 'kit', 'built', 'atWork', 'clientAnswers', 'notes'] as const
-/** What a job's steps and needs are worked out from: its design, and the rules, shop and program of `shop`. */
-export function basisOf(job: Job, shop: string): string {
-  const design: Partial<Job> = { ...job }
-  for (const key of DAILY) delete design[key]
-  return `${createHash('sha256').update(JSON.stringify(design)).digest('hex').slice(0, 24)} ${shop}`
-}
 
 /** All SQL on the table of what jobs ask of the shop: a cache that can be thrown away. */
 export function workStore(db: Knex) {
