@@ -30,7 +30,8 @@ export type Priced = { assembly: Assembly; finish: 'raw' | 'painted' | 'powder' 
 export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rules: Rules, outside: StandingAnswers = {}): Quote | null {
   const all = <T>(of: (a: Assembly) => T[]): T[] => pieces.flatMap((p) => of(p.assembly))
   const [members, joints, mounts, hardware] = [all((a) => a.members), all((a) => a.joints), all((a) => a.mounts), all((a) => a.hardware)]
-  const fittings = all((a) => a.fittings).filter((f) => !f.there)
+  // what is bought as small parts is priced there, and costs nothing a second time
+  const fittings = all((a) => a.fittings).filter((f) => !f.there && f.priceMinor !== 0)
   if (!members.length && !mounts.length && !all((a) => a.plates).length && !fittings.length) return null
   const panels = all((a) => a.plates).filter((p) => p.air !== 'sheltered').length
   const infills = all((a) => a.infills)
