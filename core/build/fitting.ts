@@ -64,28 +64,14 @@ export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] 
       : []),
     ...(stops.length
       ? [
-          step(
-            'stops',
-            'Fit the stops',
-            stops
-              .map(
-                (s) =>
-                  `${s.name} at ${
-                    s.unit === '°'
-                      ? `${s.at}°`
-                      : `{
-            place: 'vehicle',${s.at}}`
-                  }`,
-              )
-              .join(', '),
-            {
-              minutes: 20 * stops.length,
-              tools: ['angle finder or tape'],
-              caution: 'Until its stop is in, it is opened by hand and no farther.',
-              needs: ['fit', 'assemble'],
-              gate: true,
-            },
-          ),
+          step('stops', 'Fit the stops', stops.map((s) => `${s.name} at ${s.unit === '°' ? `${s.at}°` : `{${s.at}}`}`).join(', '), {
+            place: 'vehicle',
+            minutes: 20 * stops.length,
+            tools: ['angle finder or tape'],
+            caution: 'Until its stop is in, it is opened by hand and no farther.',
+            needs: ['fit', 'assemble'],
+            gate: true,
+          }),
         ]
       : []),
     ...(wired.length

@@ -16,7 +16,7 @@ export function barsAnswered(a: OutsideAnswer, plan: CutPlan | null): Figure {
   })
   return figure(
     {
-      ...{ id: 'quote.stock', name: 'Bar stock at what was answered', unit: 'money', formula: 'Σ P·L / ℓ', source: byWhom(a) },
+      ...{ id: 'quote.stock', name: 'Bar stock at what was answered', unit: 'money', formula: 'Σ P·L / l', source: byWhom(a) },
       with: {
         plan: [plan?.complete ? 1 : null, '', plan?.complete === false ? 'stock for every piece' : 'cut plan'],
         P: rows.map((r): Input => [r.minor, 'money', `the merchant’s price of ${r.name}`]),

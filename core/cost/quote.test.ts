@@ -4,6 +4,7 @@ import { type Assembly, emptyAssembly } from '../assembly/assembly'
 import { cutList } from '../cutList/cutList'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
+import { builtFrom } from '../job/piecesOf'
 import { highsTools } from '../nesting/highsTools'
 import type { CutPlan } from '../nesting/planCuts'
 import { planCuts } from '../nesting/planCuts'
@@ -83,3 +84,13 @@ test.each([
   [0, '0.00'],
   [null, '—'],
 ])('%s minor is written %s', (minor, text) => expect(moneyText(minor)).toBe(text))
+
+test('with a tax of 19 % on a price of 100.00 the client pays 119.00; with none set no line is shown, and what is not known stays so', () => {
+  const job = demoJobs[0]!
+  const { pieces } = builtFrom(job, defaultRules)
+  const plan = { complete: true, costMinor: 5000, purchases: [], used: [] } as unknown as CutPlan
+  const taxed = quote(pieces, plan, job.brief, { ...defaultRules, taxPercent: 19 })!
+  expect(taxed.withTax!.value! / taxed.price.value!).toBeCloseTo(1.19, 9)
+  expect(quote(pieces, plan, job.brief, defaultRules)!.withTax).toBeNull()
+  expect(quote(pieces, null, job.brief, { ...defaultRules, taxPercent: 19 })!.withTax!.value).toBeNull()
+})

@@ -15,6 +15,8 @@ export type Quote = {
   lines: QuoteLine[]
   cost: Figure
   price: Figure
+  /** the price with tax, where the shop sets one */
+  withTax: Figure | null
   hours: number
   againstBudgetMinor: number | null
   againstReadyMadeMinor: number | null
@@ -207,6 +209,27 @@ export function quote(pieces: Priced[], plan: CutPlan | null, brief: Brief, rule
     },
     (v) => v.cost / (1 - v.margin / 100),
   )
+  const withTax =
+    rules.taxPercent > 0
+      ? money(
+          {
+            id: 'quote.withTax',
+            name: 'Price with tax',
+            formula: 'P·(1 + t)',
+            source: SHOP_RULE,
+            with: { price: [price.value, 'money', 'price'], tax: [rules.taxPercent, '%', 'tax on the price'] },
+          },
+          (v) => v.price * (1 + v.tax / 100),
+        )
+      : null
   const against = (other: number | null) => (other === null || price.value === null ? null : price.value - other)
-  return { lines, cost, price, hours, againstBudgetMinor: against(brief.budgetMinor), againstReadyMadeMinor: against(brief.readyMadeMinor) }
+  return {
+    lines,
+    cost,
+    price,
+    withTax,
+    hours,
+    againstBudgetMinor: against(brief.budgetMinor),
+    againstReadyMadeMinor: against(brief.readyMadeMinor),
+  }
 }

@@ -183,6 +183,8 @@ export const RulesSchema = z.object({
   liftKg: rule(25, 5, 60, 'Times', 'One person lifts', 'kg', "shop's own; local rules for work say what applies"),
 
   kerfMm: rule(3, 0, 10, 'Saw', 'Saw kerf', 'mm'),
+  lengthToleranceMm: rule(1, 0, 20, 'Saw', 'Lengths on a drawing are kept within', 'mm'),
+  angleToleranceDeg: rule(0.5, 0, 10, 'Saw', 'Angles on a drawing are kept within', '°'),
   endTrimMm: rule(5, 0, 100, 'Saw', 'Trim at each end of a bar', 'mm'),
   leastRemnantMm: rule(300, 0, 3000, 'Saw', 'Shortest offcut worth shelving', 'mm'),
   stripCoatedEach: rule(6, 0, 500, 'Saw', 'Stripping a coated offcut, each', 'money'),
@@ -214,6 +216,7 @@ export const RulesSchema = z.object({
   hoursFairing: rule(2, 0, 20, 'Money', 'Hours for a fairing, panel or infill', 'h'),
   finishPerM2: rule(34, 0, 1000, 'Money', 'Coating per square metre', 'money'),
   marginPercent: rule(22, 0, 90, 'Money', 'Margin on price', '%'),
+  taxPercent: rule(0, 0, 60, 'Money', 'Tax on the price (0 = none is shown)', '%', 'local rule: set yours'),
 })
 export type Rules = z.infer<typeof RulesSchema>
 export const defaultRules: Rules = RulesSchema.parse({})

@@ -13,6 +13,8 @@ export const ShopSchema = z.object({
   address: z.string().trim().max(160).default(''),
   paper: z.enum(paperSizes).default('A4'),
   units: z.enum(['metric', 'inch']).default('metric'),
+  /** how its money is called on its sheets; empty = it knows its own */
+  currency: z.string().trim().max(8).default(''),
   /** what it can do itself */
   workshop: WorkshopSchema.default(() => WorkshopSchema.parse({})),
   /** who sells what, and how soon it is here */
@@ -30,6 +32,7 @@ export const demoShop: Shop = {
   address: 'The old boat shed, Skerry Quay',
   paper: 'A4',
   units: 'metric',
+  currency: '',
   workshop: demoWorkshop,
   suppliers: demoSuppliers,
   calendar: demoCalendar,

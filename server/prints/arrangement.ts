@@ -5,9 +5,11 @@ import { type HardwareLine, hardwareOrder } from '../../core/cutList/hardwareOrd
 import { flatPartSheet } from '../../core/drawing/flatPart'
 import { projectionOf } from '../../core/drawing/projection'
 import { bounds, type Sheet } from '../../core/drawing/sheet'
+import { titleBlock } from '../../core/drawing/titleBlock'
 import { drawView } from '../../core/drawing/views'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
+import { pricedPieces } from '../../core/job/piecesOf'
 import { type Limit, missingFor } from '../../core/limits/limit'
 import { verdictOf } from '../../core/loadTest/loadTest'
 import { figureText, withLengths } from '../../core/quantity/figureText'
@@ -20,6 +22,7 @@ import { paintScale } from './paintScale'
 import { paintAt, paintSheet, ROW_PT } from './paintSheet'
 import { closePaper, fullSize, INK, MARGIN, openPaper, type Paper, SIGNAL, type Title, table } from './paper'
 import { picturePng } from './picturePng'
+import { paintTitleBlock, STRIP_PT } from './titleStrip'
 
 /** Scale, what lengths are in, and the first lines of the verdict, in the corner that the views leave free. */
 const LEGEND = { width: 166, height: 160 }
@@ -65,6 +68,7 @@ function inTheRound(paper: Paper, job: Job, result: Evaluation): void {
 
 /** General arrangement: the three views with dimensions, then parts, limits and cautions. PDF bytes. */
 export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title: Title): Promise<Buffer> {
+  const block = titleBlock({ vehicle: job.vehicle, assembly: result.assembly, pieces: pricedPieces(job, rules) }, rules, job.units)
   const paper = openPaper(title)
   const [w, h] = [paper.page.width - 2 * MARGIN, paper.page.height]
   // several pieces have a sheet of views each, with the others in place but unmarked
@@ -79,7 +83,7 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
       return { ...s, entities, box: bounds(entities.filter((e) => e.kind !== 'dimension' && e.kind !== 'text')) }
     }
     const views = { plan: shut(view('plan')), side: shut(view('side')), rear: shut(view('rear')) }
-    const area = { x: MARGIN, y: 54, width: w, height: h - 54 - 40, legend: LEGEND }
+    const area = { x: MARGIN, y: 54, width: w, height: h - 54 - 40 - STRIP_PT, legend: LEGEND }
     const at = projectionOf(views, area, fullSize(title.shop.paper), ROW_PT, job.units.system)
     for (const name of ['plan', 'side', 'rear'] as const) paintAt(paper, views[name], at.origins[name], at.scale, job.units)
     const beside = { x: at.beside.x, width: at.beside.width - 16 }
@@ -108,6 +112,7 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
         { width: beside.width },
       )
     if (!i) verdict(paper, result, { ...beside, y: paper.y + 10, bottom: at.beside.y + at.beside.height })
+    paintTitleBlock(paper, block)
   }
   inTheRound(paper, job, result)
   paper.addPage()

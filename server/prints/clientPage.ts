@@ -55,7 +55,7 @@ ${views.map((v) => `<figure data-view="${v}"><figcaption>${named[v]}</figcaption
 <section><h2>What it carries</h2>${carries(job, card)}</section>
 <section><h2>What it may not</h2><ul>${card.mayNot.map((m) => `<li>${text(m)}</li>`).join('')}</ul></section>
 <section><h2>The vehicle</h2><table>${figures(job, card)}</table></section>
-<section><h2>Price</h2>${priced(price)}${besides(job, ways)}</section>
+<section><h2>Price</h2>${priced(price, title.shop.currency ?? '', rules.taxPercent)}${besides(job, ways)}</section>
 ${open(card, text)}
 <section><h2>Your load today</h2><p>Type what you weighed. What you did not weigh is not assessed; what is not listed, ask us first.</p>
 ${today(job, card)}<label>Something else<input id="else" maxlength="200"></label><p id="verdict" role="status"></p></section>
@@ -109,14 +109,21 @@ const figures = (job: Job, { figures }: OwnerCard): string =>
     })
     .join('')
 
-function priced(q: Quote | null): string {
+function priced(q: Quote | null, currency: string, taxPercent: number): string {
   if (!q) return '<p>Nothing is made for this job, so it has no price.</p>'
   if (q.price.value === null) return `<p>Not known yet. Missing: ${escapeXml(q.cost.missing.join(', '))}.</p>`
   const lines = q.lines.map(
     (l) =>
       `<tr><td>${escapeXml(l.name)}</td><td><small>${escapeXml(l.detail)}</small></td><td class="n">${escapeXml(moneyText(l.figure.value))}</td></tr>`,
   )
-  return `<table>${lines.join('')}<tr class="sum"><td>Price</td><td><small>with our margin on the lines above</small></td><td class="n">${escapeXml(moneyText(q.price.value))}</td></tr></table>`
+  const sum = (name: string, says: string, minor: number | null) =>
+    `<tr class="sum"><td>${escapeXml(name)}</td><td><small>${escapeXml(says)}</small></td><td class="n">${escapeXml(moneyText(minor))}</td></tr>`
+  const price = sum(
+    currency ? `Price, ${currency}` : 'Price',
+    `with our margin on the lines above${q.withTax ? ', before tax' : ''}`,
+    q.price.value,
+  )
+  return `<table>${lines.join('')}${price}${q.withTax ? sum('With tax', `${taxPercent} %`, q.withTax.value) : ''}</table>`
 }
 
 /** The same in another metal, and bought ready-made: side by side with what is drawn. */

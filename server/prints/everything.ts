@@ -47,6 +47,7 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
   await put('client-page.html', { of: 'client-page', job, rules, made: made.plan, ways, title: await heading('Client’s page') })
   if (assembly.members.length) {
     await put('cut-sheet.pdf', { of: 'cut-sheet', job, rules, made, workshop: shop.workshop, accepted, title: await heading('Cut sheet') })
+    await put('labels.pdf', { of: 'labels', job, rules, plan: made.plan, title: await heading('Labels') })
     await put('cut-list.csv', { of: 'cut-list', job, rules })
   }
   for (const [name, of, title, has] of sheets) if (has) await put(name, { of, job, rules, shop, accepted, title: await heading(title) })

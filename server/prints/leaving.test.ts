@@ -35,6 +35,8 @@ afterAll(async () => {
 const fetched = async (title: string, file: string) => {
   const r = await request(app)
     .get(`/api/jobs/${ids.get(title)}/${file}`)
+    // the code at the foot leads back to the address that was asked
+    .set('Host', 'localhost')
     .buffer()
     .parse((response, done) => {
       const parts: Buffer[] = []

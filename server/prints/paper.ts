@@ -1,5 +1,6 @@
 import PDFDocument from 'pdfkit'
 import type { PaperSize, Shop } from '../../core/shop/shop'
+import { CODE_PT, codeOf } from './code'
 import { faces } from './fonts'
 
 export const INK = '#16302f'
@@ -18,7 +19,9 @@ export type Title = {
   date: string
   due: string | null
   stamp: Stamp | null
-  shop: Pick<Shop, 'name' | 'address' | 'paper'>
+  shop: Pick<Shop, 'name' | 'address' | 'paper'> & Partial<Pick<Shop, 'currency'>>
+  /** where this job stands in the shop's own server: printed as a code to scan */
+  link?: string
 }
 
 export const MARGIN = 30
@@ -96,7 +99,8 @@ function withSigns(paper: Paper): Paper {
 }
 
 /** Heads and feet on every page, then the bytes. */
-export function closePaper(paper: Paper, title: Title): Promise<Buffer> {
+export async function closePaper(paper: Paper, title: Title): Promise<Buffer> {
+  const code = title.link ? await codeOf(title.link) : null
   const { start, count } = paper.bufferedPageRange()
   for (let i = start; i < start + count; i++) {
     paper.switchToPage(i)
@@ -134,7 +138,12 @@ export function closePaper(paper: Paper, title: Title): Promise<Buffer> {
       .fontSize(7.5)
       .fillColor(QUIET)
       .text(CAUTION, MARGIN, height - 24, { width: width - 2 * MARGIN - 60, lineBreak: false })
-    paper.text(`${i - start + 1} / ${count}`, width - MARGIN - 50, height - 24, { width: 50, align: 'right', lineBreak: false })
+    if (code) paper.image(code, width - MARGIN - CODE_PT, height - CODE_PT - 3, { width: CODE_PT })
+    paper.text(`${i - start + 1} / ${count}`, width - MARGIN - 50 - (code ? CODE_PT + 6 : 0), height - 24, {
+      width: 50,
+      align: 'right',
+      lineBreak: false,
+    })
   }
   return new Promise((resolve, reject) => {
     const chunks: Buffer[] = []

@@ -1,4 +1,4 @@
-import { type Response, Router } from 'express'
+import { type Request, type Response, Router } from 'express'
 import { zipSync } from 'fflate'
 import { z } from 'zod'
 import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
@@ -25,6 +25,16 @@ import { everything } from './everything'
 import type { Print } from './printed'
 
 const PLAN_MS = 8000
+/** The page that a sheet's code leads to. */
+const STANDS = {
+  tube: 'cut?sheet=tube',
+  welds: 'cut?sheet=welds',
+  build: 'cut?sheet=build',
+  flat: 'cut?sheet=flat',
+  holes: 'cut?sheet=holes',
+  'owner-card': 'hand-over',
+  'hand-over': 'hand-over',
+} as const
 const standing = async (issued: IssuedStore, jobId: string): Promise<IssuedPlan | null> => standingPlan(await issued.ofJob(jobId))
 
 /** Everything that leaves a job on paper or as a file, and the cut plan that goes to the saw. */
@@ -33,7 +43,8 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   const rules = async () => (await shelves.get('rules')).document
   const print = async (sheet: Print, response: Response): Promise<Buffer> =>
     Buffer.from(await working(workshop, { kind: 'print', print: sheet }, response))
-  const heading = async (job: Job, sheet: string, revision: number) => ({
+  const heading = async (job: Job, sheet: string, revision: number, link?: string) => ({
+    ...(link ? { link } : {}),
     shop: (await shelves.get('shop')).document,
     job: job.title,
     client: job.brief.clientName,
@@ -42,6 +53,9 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     date: localDay(),
     due: job.due,
   })
+  /** Where a job stands as the one who asks reached this server: what a code on a sheet leads back to. */
+  const linkOf = (request: Request, station: string) =>
+    `${request.protocol}://${request.get('host')}/jobs/${String(request.params.id)}/${station}`
   const plan = async (job: Job, response: Response) => {
     const [stock, r] = [await shelves.get('stock'), await rules()]
     const task = { kind: 'plan' as const, job, stock: stock.document, rules: r, timeLimitMs: PLAN_MS }
@@ -138,7 +152,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   routes.get('/:id/arrangement.pdf', async (request, response) => {
     const { job, revision } = await jobAt(jobs, request.params.id)
     const accepted = await standing(issued, request.params.id)
-    const title = await heading(job, 'General arrangement', revision)
+    const title = await heading(job, 'General arrangement', revision, linkOf(request, 'layout'))
     const bytes = await print({ of: 'arrangement', job, rules: await rules(), accepted, title }, response)
     response
       .type('application/pdf')
@@ -157,7 +171,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     routes.get(`/:id/${of}.pdf`, async (request, response) => {
       const { job, revision } = await jobAt(jobs, request.params.id)
       const accepted = await standing(issued, request.params.id)
-      const title = await heading(job, sheet, revision)
+      const title = await heading(job, sheet, revision, linkOf(request, STANDS[of]))
       const bytes = await print({ of, job, rules: await rules(), shop: title.shop, accepted, title }, response)
       response
         .type('application/pdf')
@@ -191,11 +205,23 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const r = await rules()
     const accepted = await standing(issued, request.params.id)
     const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job, response)).plan, saw: r }
-    const title = await heading(job, 'Cut sheet', accepted?.jobRevision ?? revision)
+    const title = await heading(job, 'Cut sheet', accepted?.jobRevision ?? revision, linkOf(request, 'cut'))
     const bytes = await print({ of: 'cut-sheet', job, rules: r, made, workshop: title.shop.workshop, accepted, title }, response)
     response
       .type('application/pdf')
       .set('Content-Disposition', disposition('inline', job.title, accepted?.jobRevision ?? revision, 'cut-sheet.pdf'))
+      .send(bytes)
+  })
+  routes.get('/:id/labels.pdf', async (request, response) => {
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const r = await rules()
+    const accepted = await standing(issued, request.params.id)
+    const made = accepted ? accepted.plan : (await plan(job, response)).plan
+    const title = await heading(job, 'Labels', accepted?.jobRevision ?? revision)
+    const bytes = await print({ of: 'labels', job, rules: r, plan: made, title }, response)
+    response
+      .type('application/pdf')
+      .set('Content-Disposition', disposition('inline', job.title, accepted?.jobRevision ?? revision, 'labels.pdf'))
       .send(bytes)
   })
   routes.get('/:id/all.zip', async (request, response) => {

@@ -6,6 +6,7 @@ import { templateDrawing } from '../../core/drawing/templateDrawing'
 import { toDxf } from '../../core/drawing/toDxf'
 import { toSvg } from '../../core/drawing/toSvg'
 import { drawView } from '../../core/drawing/views'
+import { holesAlong } from '../../core/drilling/holesAlong'
 import { cutListCsv } from '../../core/exchange/csv'
 import { withFit } from '../../core/fit/fit'
 import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
@@ -29,6 +30,7 @@ import { cutSheetPdf } from './cutSheet'
 import { flatSheetPdf } from './flatSheet'
 import { handOverPdf } from './handOverSheet'
 import { holeSheetPdf } from './holeSheet'
+import { labelsPdf } from './labelSheet'
 import { measuringSheetPdf } from './measuringSheet'
 import { ownerCardPdf } from './ownerCardSheet'
 import type { Stamp, Title } from './paper'
@@ -57,6 +59,7 @@ export type Print =
       accepted: IssuedPlan | null
       title: Heading
     }
+  | { of: 'labels'; job: Job; rules: Rules; plan: CutPlan; title: Heading }
   | { of: 'nest'; job: Job; rules: Rules }
   | { of: 'flat-part'; job: Job; rules: Rules; mark: string }
   | { of: 'templates'; job: Job; rules: Rules; as: 'dxf' | 'svg' }
@@ -109,7 +112,15 @@ export async function printed(print: Print): Promise<Uint8Array> {
       const result = await figuresOf(job, print.rules)
       const moved = movedSince(accepted, result)
       const settings = stops(cutList(result.assembly), print.workshop.saws)
-      const sheet = { ...made, stops: settings, moved, reason: accepted?.reason ?? '', limits: result.limits }
+      const sheet = {
+        ...made,
+        parts: cutList(result.assembly),
+        stops: settings,
+        moved,
+        holes: holesAlong(result.assembly, job.vehicle, print.rules),
+        reason: accepted?.reason ?? '',
+        limits: result.limits,
+      }
       return cutSheetPdf(job, sheet, { ...print.title, stamp: stampOf(accepted, moved, openOf(result)) })
     }
     case 'tube':
@@ -130,6 +141,8 @@ export async function printed(print: Print): Promise<Uint8Array> {
         ? tubeSheetPdf(job, result, print.rules, print.shop.workshop, title)
         : weldSheetPdf(job, result, print.rules, print.shop.workshop, title)
     }
+    case 'labels':
+      return labelsPdf(job, print.rules, print.plan, { ...print.title, stamp: null })
     case 'nest': {
       const groups = planSheets(madeAssembly(job, print.rules), { rules: print.rules, system: job.units.system }, () => performance.now())
       return Buffer.from(cuttingDxf(groups.flatMap(nestedParts)))

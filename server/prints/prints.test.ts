@@ -48,7 +48,9 @@ beforeAll(async () => {
 const sheet = (plan: CutPlan, over: Partial<CutSheet> = {}): CutSheet => ({
   plan,
   saw: defaultRules,
+  parts: [],
   stops: [],
+  holes: new Map(),
   moved: [],
   reason: '',
   limits: [],

@@ -13,7 +13,7 @@ import { closePaper, INK, MARGIN, nextPage, openPaper, type Paper, type Title, t
 export function orderSheetPdf(
   lines: PooledLine[],
   bars: PooledBars | null,
-  { today, shop }: { today: string; shop: Pick<Shop, 'name' | 'address' | 'paper' | 'units'> },
+  { today, shop }: { today: string; shop: Pick<Shop, 'name' | 'address' | 'paper' | 'units' | 'currency'> },
 ): Promise<Buffer> {
   const units = shop.units === 'inch' ? INCH : METRIC
   const title: Title = {
@@ -73,7 +73,7 @@ function orderTable(
 }
 
 /** One order as it was placed, to send with its number and to tick off as it comes. PDF bytes. */
-export function placedOrderPdf(order: PlacedOrder, shop: Pick<Shop, 'name' | 'address' | 'paper' | 'units'>): Promise<Buffer> {
+export function placedOrderPdf(order: PlacedOrder, shop: Pick<Shop, 'name' | 'address' | 'paper' | 'units' | 'currency'>): Promise<Buffer> {
   const units = shop.units === 'inch' ? INCH : METRIC
   const title: Title = {
     ...{
@@ -93,7 +93,11 @@ export function placedOrderPdf(order: PlacedOrder, shop: Pick<Shop, 'name' | 'ad
     .font('bold')
     .fontSize(12)
     .fillColor(INK)
-    .text(`To be here on ${order.due}. ${sum === null ? 'Not all of it had a price.' : `In all ${moneyText(sum)}.`}`, MARGIN, 58)
+    .text(
+      `To be here on ${order.due}. ${sum === null ? 'Not all of it had a price.' : `In all ${moneyText(sum)}${shop.currency ? ` ${shop.currency}` : ''}.`}`,
+      MARGIN,
+      58,
+    )
   const planned = new Set(order.bars.map((b) => sectionKey(b.profileId)))
   orderTable(paper, { bars: order.bars, lines: order.lines.filter((l) => !planned.has(l.key)) }, units, 82)
   return closePaper(paper, title)

@@ -29,6 +29,7 @@ export function ShopDetails() {
         <Box sx={{ display: 'grid', gap: 2, maxWidth: 760, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
           <TextInput label="Name of the shop" value={shop.name} maxLength={80} onChange={(name) => set({ name })} />
           <TextInput label="Address, one line" value={shop.address} maxLength={160} onChange={(address) => set({ address })} />
+          <TextInput label="Currency, as on its sheets" value={shop.currency} maxLength={8} onChange={(currency) => set({ currency })} />
           <TextField select label="Paper" value={shop.paper} onChange={(e) => set({ paper: e.target.value as Shop['paper'] })}>
             {paperSizes.map((p) => (
               <MenuItem key={p} value={p}>

@@ -21,6 +21,7 @@ function FileLink({ id, href, label }: { id: string; href: string; label: string
 const PRINTS = [
   ['arrangement.pdf', 'General arrangement, PDF'],
   ['cut-sheet.pdf', 'Cut sheet, PDF'],
+  ['labels.pdf', 'Labels for parts and offcuts, PDF'],
   ['owner-card.pdf', 'Owner’s card, PDF'],
   ['hand-over.pdf', 'All that goes with the vehicle, PDF'],
   ['all.zip', 'Every print and file, one ZIP'],

@@ -32,6 +32,7 @@ export default function HandOverStation() {
   const fit = useFit()
   const wanting = useFitWanting()
   const stock = useShelf('stock')
+  const shop = useShelf('shop')
   const plans = useIssuedPlans(id ?? '')
   const { plan, running } = usePlan(job, stock.data?.document, rules)
   if (!job || !id) return null
@@ -67,7 +68,12 @@ export default function HandOverStation() {
           Working out the price…
         </Typography>
       ) : (
-        <PriceTable quote={q} marginPercent={rules.marginPercent} />
+        <PriceTable
+          quote={q}
+          marginPercent={rules.marginPercent}
+          taxPercent={rules.taxPercent}
+          currency={shop.data?.document.currency ?? ''}
+        />
       )}
       {q && !running && <Against quote={q} readyMadeNote={job.brief.readyMadeNote} />}
       {q && !running && <AfterTheJob job={job} quote={q} />}

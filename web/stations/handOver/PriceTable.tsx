@@ -9,7 +9,8 @@ import { moneyText } from '../../../core/quantity/money'
 import { FigureValue } from '../../figure/Working'
 
 /** A quote line by line; every figure opens its working. */
-export function PriceTable({ quote: q, marginPercent }: { quote: Quote; marginPercent: number }) {
+type Props = { quote: Quote; marginPercent: number; taxPercent: number; currency: string }
+export function PriceTable({ quote: q, marginPercent, taxPercent, currency }: Props) {
   return (
     <Table size="small" aria-label="Price" sx={{ maxWidth: 640 }}>
       <TableBody>
@@ -30,12 +31,21 @@ export function PriceTable({ quote: q, marginPercent }: { quote: Quote; marginPe
           </TableCell>
         </TableRow>
         <TableRow>
-          <TableCell sx={{ fontWeight: 600, fontSize: 17 }}>Price</TableCell>
+          <TableCell sx={{ fontWeight: 600, fontSize: 17 }}>Price{currency ? `, ${currency}` : ''}</TableCell>
           <TableCell sx={{ color: 'text.secondary' }}>with {marginPercent} % margin</TableCell>
           <TableCell align="right" sx={{ fontSize: 17 }}>
             <FigureValue figure={q.price} />
           </TableCell>
         </TableRow>
+        {q.withTax && (
+          <TableRow>
+            <TableCell sx={{ fontWeight: 600 }}>With tax</TableCell>
+            <TableCell sx={{ color: 'text.secondary' }}>{taxPercent} %</TableCell>
+            <TableCell align="right">
+              <FigureValue figure={q.withTax} />
+            </TableCell>
+          </TableRow>
+        )}
       </TableBody>
     </Table>
   )
