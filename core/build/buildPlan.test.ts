@@ -110,3 +110,13 @@ describe('the build plan', () => {
     expect(states.find((s) => s.step.id === 'kit')!.waitsFor).toEqual(['Receive and check'])
   })
 })
+
+test('stops to be fitted are named with how far each lets it go: degrees as they are, lengths in the units of the job, and on the vehicle', () => {
+  const { assembly, pieces } = builtFrom(demoJobs[0]!, defaultRules)
+  const stops = [
+    { name: 'Lid', at: 75, unit: '°' as const },
+    { name: 'Tray', at: 640, unit: 'mm' as const },
+  ]
+  const step = buildPlan({ stops, assembly, pieces, workshop: demoWorkshop, rules: defaultRules }).steps.find((s) => s.id === 'stops')!
+  expect([step.why, step.place]).toEqual(['Lid at 75°, Tray at {640}', 'vehicle'])
+})

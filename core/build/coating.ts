@@ -1,4 +1,5 @@
 import { coatedAreaM2 } from '../assembly/assembly'
+import { maskingOf } from '../coat/masking'
 import { type CoatProduct, type InRoom, inRoom, productsFor } from '../coat/products'
 import { answeredDays, byWhom } from '../outside/standing'
 import { paintedAreas } from '../purchase/coatNeeds'
@@ -11,7 +12,7 @@ export function coating({ pieces, workshop, rules, outside: { coater } = {} }: B
   if (painted + powder === 0) return []
   const before = ['straighten', 'weld', 'drill', 'cut', 'plates', 'fold']
   return [
-    step('prepare', 'Degrease, abrade, mask', 'threads, bearing faces and earthing points stay bare', {
+    step('prepare', 'Degrease, abrade, mask', bareWords(pieces), {
       minutes: (painted + powder) * rules.prepMinM2,
       tools: ['degreaser', 'abrasive', 'plugs and tape'],
       caution: 'Solvent and dust: gloves, mask and moving air.',
@@ -29,6 +30,20 @@ export function coating({ pieces, workshop, rules, outside: { coater } = {} }: B
       : []),
     ...(painted ? paint(pieces, painted, { workshop, rules }) : []),
   ]
+}
+
+/** What stays bare, part by part. */
+function bareWords(pieces: BuildGiven['pieces']): string {
+  const coated = pieces.filter((p) => p.finish === 'painted' || p.finish === 'powder').map((p) => maskingOf(p.assembly))
+  const [holes, faces] = [coated.flatMap((m) => m.boltHoles), coated.flatMap((m) => m.bearingFaces)]
+  return [
+    'these stay bare',
+    ...(holes.length ? [`bolt holes and threads of ${holes.join(', ')}`] : []),
+    ...(faces.length ? [`bearing faces of ${faces.join(', ')}`] : []),
+    'one earthing point',
+  ]
+    .join('; ')
+    .replace('; ', ': ')
 }
 
 /** Paint by the products on the shop's list, the slowest of those that are needed; by the shop's rules where none is listed for a metal. */

@@ -6,7 +6,7 @@ import { type BuildGiven, type BuildStep, step } from './step'
 const SHOULDER_MM = 1400
 
 /** Onto the vehicle: looked behind, drilled, lifted, torqued, wired, tried and torqued again. */
-export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] {
+export function fitting({ assembly: a, stops, rules, loadClass = null }: BuildGiven): BuildStep[] {
   const drilled = a.mounts.filter((m) => footTypes[m.kind].drilled)
   const wired = a.fittings.filter((f) => /lamp|winch/i.test(f.name))
   const caps = a.hardware.some((h) => h.part.kind === 'end cap')
@@ -85,10 +85,24 @@ export function fitting({ assembly: a, stops, rules }: BuildGiven): BuildStep[] 
           }),
         ]
       : []),
+    ...(loadClass === 'light' || loadClass === 'medium'
+      ? []
+      : [
+          step(
+            'shake',
+            'Shake it by hand',
+            'from both sides, the front and the rear, empty: what clicks or gives is found before it is loaded',
+            {
+              place: 'vehicle',
+              minutes: 10,
+              needs: ['fit', 'stops'],
+            },
+          ),
+        ]),
     step('load-test', 'Load it and look', 'sag under a known load against what was computed', {
       place: 'vehicle',
       minutes: 30,
-      needs: ['fit', 'stops'],
+      needs: ['fit', 'stops', 'shake'],
       gate: true,
     }),
     step('road', 'Drive it', 'slow, rough, then at speed: noise, movement, clearance', {

@@ -1,4 +1,5 @@
 import type { Assembly } from '../assembly/assembly'
+import type { LoadClass } from '../brief/brief'
 import type { StandingAnswers } from '../outside/standing'
 import type { Supplier } from '../purchase/suppliers'
 import type { Rules } from '../rules/rules'
@@ -30,6 +31,8 @@ export type BuildGiven = {
   /** stops to be fitted to what moves: on what, where. Degrees or mm */
   stops: { name: string; at: number; unit: '°' | 'mm' }[]
   workshop: Workshop
+  /** how hard it will be used; none = as hard as any */
+  loadClass?: LoadClass | null
   /** what was asked outside and is used */
   outside?: StandingAnswers
   /** who sells what; none = all that is bought takes as long as the shop's rules say */

@@ -12,6 +12,7 @@ import type { Evaluation } from './evaluate'
 import { intakeMet } from './intakeMet'
 import type { Job } from './job'
 import type { Station } from './stations'
+import { testsOwed } from './testsOwed'
 
 /** Something a station still waits for, in words; `at` leads to the field. */
 export type OpenItem = { station: Station; text: string; weight: 'needed' | 'worth a look' }
@@ -72,6 +73,7 @@ export function openItems(
   if (evaluation)
     for (const run of job.wiring) for (const lack of runLacks(run, evaluation.assembly)) needed('fit', `Cable “${run.name}”: ${lack}`)
   for (const [id, t] of Object.entries(job.built)) if (t.otherwise && !t.settled) needed('cut', `Not as drawn, at “${id}”: ${t.otherwise}`)
+  for (const says of testsOwed(job)) needed('hand-over', says)
   for (const w of unsettled(job)) needed('hand-over', `The client${w.view ? `, on the ${w.view}` : ''}: “${w.says}”`)
   const client = standingOf(job)
   if (client.kind === 'agreed before')

@@ -1,4 +1,5 @@
 import type { Assembly } from '../assembly/assembly'
+import type { LoadClass } from '../brief/brief'
 import { type Priced, type Quote, quote } from '../cost/quote'
 import type { Params } from '../families/design'
 import type { CutPlan } from '../nesting/planCuts'
@@ -39,11 +40,25 @@ export const pricedPieces = (job: Job, rules: Rules): Priced[] =>
 export function builtFrom(
   job: Job,
   rules: Rules,
-): { pieces: Priced[]; assembly: Assembly; stops: StopToFit[]; outside: StandingAnswers; asked: ReturnType<typeof askedOf> } {
+): {
+  pieces: Priced[]
+  assembly: Assembly
+  stops: StopToFit[]
+  loadClass: LoadClass | null
+  outside: StandingAnswers
+  asked: ReturnType<typeof askedOf>
+} {
   const assembly = madeAssembly(job, rules)
   const pieces = pricedPieces(job, rules)
   const asked = askedOf(pieces, assembly, rules)
-  return { pieces, assembly, stops: stopsOf(job, assembly), outside: standingAnswers(job.outside, asked), asked }
+  return {
+    pieces,
+    assembly,
+    stops: stopsOf(job, assembly),
+    loadClass: job.brief.loadClass,
+    outside: standingAnswers(job.outside, asked),
+    asked,
+  }
 }
 
 /** The price of a job as it stands, with what was asked outside and is used. */

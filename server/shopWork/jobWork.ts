@@ -22,4 +22,4 @@ export function jobWork(job: Job, { workshop, suppliers }: PlannedShop, rules: R
 }
 
 /** Raised when steps or needs are worked out differently: what an older program kept is worked out anew. */
-export const WORK_VERSION = 3
+export const WORK_VERSION = 4

@@ -21,6 +21,7 @@ import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
 import { useWho } from '../../shell/who'
 import { FIGURES } from '../../theme/theme'
+import { CoatFaults } from './CoatFaults'
 import { MeasuredThere } from './MeasuredThere'
 import { PieceTicks } from './PieceTicks'
 import { StepPhotos } from './StepPhotos'
@@ -65,6 +66,7 @@ export function OneStep({ job, states, workshop }: { job: Job; states: StepState
       </Typography>
       <Words state={shown} />
       <Lit job={job} marks={step.marks} />
+      {(step.id === 'paint' || step.id === 'powder') && <CoatFaults />}
       {step.id === 'cut' && <Settings job={job} workshop={workshop} />}
       <Clock job={job} state={shown} />
       <TextInput label="Came out otherwise than drawn" multiline maxLength={500} value={said} onChange={setSaid} />
