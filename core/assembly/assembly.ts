@@ -172,7 +172,7 @@ export type AssemblyAnchor = {
   kind: 'ring' | 'hook' | 'loop' | 'slot'
   links: { part: string; word: 'calculated' | 'maker-rated' | 'proof-tested' | 'felt sturdy'; holdsN: number | null; source: string }[]
 }
-/** A working force of the piece's own use while parked: a winch pulling. `force` is all it can pull, as it acts on the part; what is needed, and what its maker lets it. N, null = nobody knows. */
+/** A working force of the piece's own use while parked: a winch pulling, or wind on what is open, up to which it is left so; `lacks` of that = nothing is worked out yet. `force` is all it can pull, as it acts on the part; what is needed, and what its maker lets it. N, null = nobody knows. */
 export type Pull = {
   id: string
   name: string
@@ -184,6 +184,7 @@ export type Pull = {
   ratedBy: string
   caution: string
   lacks: string[]
+  wind?: { way: 'up' | 'down'; kmh: number; ratedKmh: number | null }
 }
 /** What fills the space between members: its mass, what it shows the wind, and how it is fixed. The outline lies in space, in order round it. */
 export type Infill = {

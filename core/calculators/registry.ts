@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { openAwningCalculator } from '../awning/openAwning.calculator'
 import { bandCalculator } from '../band/band.calculator'
 import { boardsCalculator } from '../boards/boards.calculator'
 import { boltHolesCalculator } from '../boltHoles/boltHoles.calculator'
@@ -87,6 +88,7 @@ export const calculatorGroups = [
       hitchCalculator,
       rolloverCalculator,
       windCalculator,
+      openAwningCalculator,
       strapsCalculator,
       rampPullCalculator,
       evenSpacingCalculator,

@@ -50,7 +50,7 @@ type Common<P> = {
 export type FieldSpec<P> =
   | (Common<P> & { kind: 'length'; gauge?: boolean; min: number; max: number; nullable?: boolean })
   | (Common<P> & { kind: 'angle'; min: number; max: number; nullable?: boolean })
-  | (Common<P> & { kind: 'mass' | 'force'; min: number; max: number; nullable?: boolean })
+  | (Common<P> & { kind: 'mass' | 'force' | 'speed'; min: number; max: number; nullable?: boolean })
   /** minor units */
   | (Common<P> & { kind: 'money'; min: number; max: number; nullable?: boolean })
   | (Common<P> & { kind: 'count'; min: number; max: number; nullable?: boolean })

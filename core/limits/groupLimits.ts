@@ -1,4 +1,4 @@
-import type { Assembly } from '../assembly/assembly'
+import type { Assembly, Pull } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import type { Brief } from '../brief/brief'
 import { Impossible } from '../issue/impossible'
@@ -76,8 +76,16 @@ export function groupLimits(given: GroupGiven): GroupResult {
   const withPeople = people.flatMap(({ person, name }) =>
     solvers.map((s) => s.solve({ ...parked!, id: name, name }, null, 'most', 'all', person)),
   )
+  // what is open in the wind and of unknown size is a limit of its own that is not assessed; it leaves the rest as it is
+  const lifted = assembly.pulls.some((p) => p.wind?.way === 'up' && !p.lacks.length)
+  // what lies on it holds it down, and may be elsewhere that day
+  const bare = lifted ? bothHolds(assembly, [], rules, []) : []
   const pulling = assembly.pulls.flatMap((pull) =>
-    solvers.map((s) => s.solve({ ...parked!, id: pull.id, name: `${pull.name}, at full pull` }, null, 'most', 'all', undefined, pull)),
+    pull.wind && pull.lacks.length
+      ? []
+      : (pull.wind?.way === 'up' ? bare : solvers).map((s) =>
+          s.solve({ ...parked!, id: pull.id, name: pullName(pull) }, null, 'most', 'all', undefined, pull),
+        ),
   )
   const open = swungOpen(assembly, carried).flatMap((o) =>
     bothHolds(o.assembly, o.carried, rules, []).map((s) =>
@@ -191,3 +199,6 @@ const worseHold = (results: CaseResult[], feet: FootRow[]): CaseResult[] =>
 /** Of the many places where somebody may be, the one that uses most stands for them all. */
 const worstOfEach = (results: CaseResult[], feet: FootRow[]): CaseResult[] =>
   [...new Set(results.map((r) => r.case.id))].flatMap((id) => worstCase({ cases: results.filter((r) => r.case.id === id), feet }) ?? [])
+
+const pullName = (p: Pull): string =>
+  p.wind ? `${p.name}, wind ${p.wind.way === 'up' ? 'lifting' : 'pressing'} it` : `${p.name}, at full pull`

@@ -9,7 +9,7 @@ export const LimitSchema = z.object({
   id: z.string(),
   name: z.string(),
   group: z.enum(limitGroups),
-  unit: z.enum(['mm', 'gauge', 'kg', 'N', 'N·mm', 'MPa', '°', '']),
+  unit: z.enum(['mm', 'gauge', 'kg', 'N', 'N·mm', 'MPa', 'km/h', '°', '']),
   used: FigureSchema,
   allowed: FigureSchema,
   ratio: z.number().nullable(),

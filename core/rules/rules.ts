@@ -120,6 +120,7 @@ export const RulesSchema = z.object({
   personImpact: rule(1.5, 1, 3, 'Load cases', 'Somebody stepping or dropping on it presses by so many times his weight', '', "shop's own"),
   climbPullShare: rule(0.5, 0, 1.5, 'Load cases', 'A climber leans out: pull aside, times his weight', '', "shop's own"),
   airDensity: rule(1.225, 0.9, 1.5, 'Load cases', 'Air density', 'kg/m³', 'ISO 2533, sea level'),
+  awningKmh: rule(30, 5, 100, 'Load cases', 'An awning is rolled in at', 'km/h', "shop's own; a fresh breeze by the Beaufort scale"),
   sideWindKmh: rule(
     90,
     0,

@@ -31,7 +31,7 @@ export function PieceForm({ inHand }: { inHand: PieceInHand }) {
   ))
 }
 
-const dimensionOf = { length: 'length', angle: 'angle', mass: 'mass', force: 'force', count: 'number' } as const
+const dimensionOf = { length: 'length', angle: 'angle', mass: 'mass', force: 'force', speed: 'speed', count: 'number' } as const
 
 function OneField({ f, pieceId }: { f: Field; pieceId: string }) {
   const [fault, setFault] = useState('')
@@ -69,6 +69,7 @@ function OneField({ f, pieceId }: { f: Field; pieceId: string }) {
     case 'angle':
     case 'mass':
     case 'force':
+    case 'speed':
     case 'count':
       return (
         <Box>

@@ -1,5 +1,6 @@
-import { type Assembly, emptyAssembly, type Fitting, type Joint, type OwnDimension } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Fitting, type Joint, type OwnDimension, type Pull } from '../../assembly/assembly'
 import { footHardware, throughBolts } from '../../assembly/usualHardware'
+import { openAwning } from '../../awning/openAwning'
 import { footTypes } from '../../catalogue/mounts'
 import { profileOf, profileSection } from '../../catalogue/profiles'
 import { wallOf } from '../../catalogue/section'
@@ -74,6 +75,7 @@ export function assemble(p: BarMountsParams, site: Site): { assembly: Assembly; 
       members: base.bars,
       plates,
       fittings: [thingOf(p, at)],
+      pulls: p.what === 'awning' ? openOf(p, at, site.rules) : [],
       joints: [...at.held.flatMap((h, i) => jointsOf(p, h, at, i)), ...clampedTo(base.mounts)],
       mounts: base.mounts,
       supports: base.line
@@ -159,6 +161,28 @@ function jointsOf(p: BarMountsParams, h: Head, at: ReturnType<typeof placesOf>, 
       bolts: { ...BOLTS, apartMm: Math.max(10, p.dropMm - 2 * EDGE_MM) },
     },
   ]
+}
+
+/** The awning open in the wind that it is rolled in at, lifting and pressing; nothing is worked out while nobody knows how far it reaches. */
+function openOf(p: BarMountsParams, at: ReturnType<typeof placesOf>, rules: Rules): Pull[] {
+  const { opensMm, legs, lengthMm, windRatedKmh } = p
+  const open = opensMm === null ? null : openAwning({ lengthMm, opensMm, legs }, rules)
+  const middle = { ...at.middle, y: at.middle.y + at.side * (open?.leverMm ?? 0) }
+  return (['up', 'down'] as const).map(
+    (way): Pull => ({
+      id: `open:${way}`,
+      name: 'Awning open',
+      on: 'thing',
+      at: middle,
+      force: { x: 0, y: 0, z: way === 'up' ? (open?.upN ?? 0) : -(open?.downN ?? 0) },
+      needsN: null,
+      ratedN: null,
+      ratedBy: windRatedKmh === null ? '' : 'its maker',
+      caution: 'Rolled in before more wind than this, and never left open alone: an awning that lets go takes its bars with it.',
+      lacks: open ? [] : ['how far it reaches when it is open'],
+      wind: { way, kmh: rules.awningKmh, ratedKmh: windRatedKmh },
+    }),
+  )
 }
 
 const thingOf = (p: BarMountsParams, at: ReturnType<typeof placesOf>): Fitting => ({

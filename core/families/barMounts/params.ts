@@ -11,6 +11,10 @@ export const BarMountsParams = z.object({
   lengthMm: mm(150, 4000).default(2000),
   deepMm: mm(20, 600).default(130),
   highMm: mm(20, 600).default(130),
+  /** an awning: how far it reaches when it is open, whether its outer edge stands on pegged legs, and the wind its maker lets it stand. null = not known; mm, km/h */
+  opensMm: mm(300, 5000).nullable().default(null),
+  legs: z.boolean().default(true),
+  windRatedKmh: z.number().min(5).max(150).nullable().default(null),
   /** as weighed, with all that stays on it; null = nobody did. kg */
   massKg: z.number().min(0.1).max(120).nullable().default(null),
   /** the client's own, which he brings: not bought, and not priced */

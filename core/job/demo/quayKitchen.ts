@@ -43,6 +43,8 @@ export const quayKitchen: Job = {
         lengthMm: 2500,
         behindMm: 390,
         massKg: 21.5,
+        opensMm: 2000,
+        windRatedKmh: 38,
         priceMinor: 38_000,
         hangs: 'up',
         wideMm: 120,
