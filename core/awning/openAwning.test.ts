@@ -9,7 +9,8 @@ import { openAwning } from './openAwning'
 
 const kitchen = demoJobs.find((j) => j.title.startsWith('Awning'))!
 const limitsOf = (params: object, rules = defaultRules) => evaluate(patchedParams(kitchen, 'p1', params as never), rules).limits
-const foot = (params: object, rules = defaultRules) => limitsOf(params, rules).find((l) => l.id === 'foot.up' || l.name === 'Foot, pulled up')!
+const foot = (params: object, rules = defaultRules) =>
+  limitsOf(params, rules).find((l) => l.id === 'foot.up' || l.name === 'Foot, pulled up')!
 
 describe('an awning left open in wind', () => {
   test('by hand: 5 m² at 30 km/h, 42.5 Pa: 1.4 of 213 N lifts, and with pegged legs half of it is on the case', () => {
@@ -24,10 +25,13 @@ describe('an awning left open in wind', () => {
     const open = before.find((l) => l.id === 'openWind')!
     expect([open.state, open.used.missing]).toEqual(['unknown', ['how far it reaches when it is open']])
     const known = limitsOf({ opensMm: 2000 })
-    expect(before.filter((l) => l.id !== 'openWind' && l.state === 'unknown').map((l) => l.name)).toEqual(known.filter((l) => l.id !== 'openWind' && l.state === 'unknown').map((l) => l.name))
+    expect(before.filter((l) => l.id !== 'openWind' && l.state === 'unknown').map((l) => l.name)).toEqual(
+      known.filter((l) => l.id !== 'openWind' && l.state === 'unknown').map((l) => l.name),
+    )
   })
   test('without its maker’s wind limit it is not assessed; at more wind than that limit it is over', () => {
-    const wind = (params: object, kmh = 30) => limitsOf({ opensMm: 2000, ...params }, { ...defaultRules, awningKmh: kmh }).find((l) => l.id === 'openWind')!
+    const wind = (params: object, kmh = 30) =>
+      limitsOf({ opensMm: 2000, ...params }, { ...defaultRules, awningKmh: kmh }).find((l) => l.id === 'openWind')!
     expect(wind({ windRatedKmh: null }).state).toBe('unknown')
     expect(wind({ windRatedKmh: 38 }).state).toBe('clear')
     expect(wind({ windRatedKmh: 38 }, 40).state).toBe('over')
@@ -37,9 +41,17 @@ describe('an awning left open in wind', () => {
     const up = (params: object, kmh: number) => foot({ opensMm: 2500, ...params }, { ...defaultRules, awningKmh: kmh }).used.value ?? 0
     expect(up({ legs: false }, 60)).toBeGreaterThan(up({ legs: true }, 60))
     expect(up({ legs: false }, 80)).toBeGreaterThan(up({ legs: false }, 60))
-    const heavy = { ...kitchen, brief: { ...kitchen.brief, cargo: kitchen.brief.cargo.map((c) => ({ ...c, massKg: { least: 100, most: 100 }, counts: 'parked' as const })) } }
+    const heavy = {
+      ...kitchen,
+      brief: {
+        ...kitchen.brief,
+        cargo: kitchen.brief.cargo.map((c) => ({ ...c, massKg: { least: 100, most: 100 }, counts: 'parked' as const })),
+      },
+    }
     const pulled = (job: typeof kitchen) =>
-      evaluate(patchedParams(job, 'p1', { opensMm: 2500, legs: false } as never), { ...defaultRules, awningKmh: 80 }).limits.find((l) => l.name === 'Foot, pulled up')!.used.value
+      evaluate(patchedParams(job, 'p1', { opensMm: 2500, legs: false } as never), { ...defaultRules, awningKmh: 80 }).limits.find(
+        (l) => l.name === 'Foot, pulled up',
+      )!.used.value
     expect(pulled(heavy)).toBeCloseTo(pulled({ ...heavy, brief: { ...heavy.brief, cargo: [] } })!, 3)
   })
   test('what is no awning has no such force', () => {

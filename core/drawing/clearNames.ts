@@ -18,7 +18,9 @@ const round = (p: Point, r: number): Box => ({ min: { x: p.x - r, y: p.y - r }, 
  */
 export function clearNames(entities: Entity[]): Entity[] {
   const rings = entities.flatMap((e) => (e.kind === 'balloon' ? [round(e.at, RING_MM)] : []))
-  const parts = entities.flatMap((e) => (e.kind === 'polygon' && (e.layer === 'member' || e.layer === 'strap') ? [bounds([e])] : []))
+  const parts = entities.flatMap((e) =>
+    (e.kind === 'polygon' && e.layer === 'member') || (e.kind === 'line' && e.layer === 'strap') ? [bounds([e])] : [],
+  )
   const told: Box[] = []
   return entities.map((e) => {
     if (e.kind !== 'text' || e.layer !== 'cargo' || !e.ref) return e
@@ -37,10 +39,12 @@ export function clearNames(entities: Entity[]): Entity[] {
       const box = { min: at, max: { x: at.x + long, y: at.y + LINE_MM } }
       const hits = (list: Box[]) => list.filter((b) => overlap(box, b)).length
       // a name past the end of a short item is better than one through a ring
-      const past = Math.max(0, at.x + long - max.x) > long * 0.6 ? 1 : 0
+      const past = Math.max(0, at.x + long - max.x) > long * 0.6 || at.x < min.x ? 1 : 0
       return 12 * hits(rings) + 12 * hits(told) + 4 * hits(others) + hits(parts) + past
     }
-    const places = ys.flatMap((y) => xs.map((x) => ({ x, y })))
+    // ahead of an item or behind it a name stands on nothing of its own; that is better than through two parts
+    const off = [max.x + OFF_MM, min.x - OFF_MM - long].map((x) => ({ x, y: (min.y + max.y - LINE_MM) / 2 }))
+    const places = [...ys.flatMap((y) => xs.map((x) => ({ x, y }))), ...off]
     const at = places.reduce((best, p) => (score(p) < score(best) ? p : best))
     told.push({ min: at, max: { x: at.x + long, y: at.y + LINE_MM } })
     return { ...e, at }
