@@ -69,5 +69,5 @@ async function bundleCli(root, folder) {
     // another process was sooner: its bundle is as good
     if (error.code !== 'ENOTEMPTY' && error.code !== 'EEXIST') throw error
   }
-  for (const left of [old, fresh]) rmSync(left, { recursive: true, force: true })
+  for (const left of [old, fresh]) rmSync(left, { recursive: true, force: true, maxRetries: 5 })
 }
