@@ -34,6 +34,8 @@ export const CargoSchema = z.object({
   stopsAir: z.number().min(0.05).max(1).default(1),
   /** somebody stands, lies or sleeps on it or in it */
   people: z.boolean().default(false),
+  /** it is opened where it stands, as an awning or a tent: what wind then does to it is not reckoned here */
+  opens: z.boolean().default(false),
   /** what kind of use it is: one that was not agreed at intake opens the checks again */
   use: z.enum(uses).default('goods'),
   /** the supports it lies on, one or two; none = what things usually lie on */
@@ -56,13 +58,14 @@ export type CargoDraft = Omit<
   | 'centreUpMm'
   | 'rests'
   | 'people'
+  | 'opens'
   | 'securing'
   | 'use'
   | 'on'
   | 'oneBody'
   | 'stopsAir'
 > &
-  Partial<Pick<Cargo, 'rests' | 'people' | 'securing' | 'use' | 'on' | 'oneBody' | 'stopsAir'>>
+  Partial<Pick<Cargo, 'rests' | 'people' | 'opens' | 'securing' | 'use' | 'on' | 'oneBody' | 'stopsAir'>>
 
 export const centreOfMass = (c: Cargo, undersideMm: number) => ({
   xMm: c.xMm + c.centreForwardMm,

@@ -31,6 +31,7 @@ export const accessories: (CargoDraft & { id: string })[] = [
   },
   {
     id: 'side-awning',
+    opens: true,
     name: 'Side awning',
     rests: 'brackets',
     massKg: { least: 31, most: 31 },
@@ -73,6 +74,7 @@ export const accessories: (CargoDraft & { id: string })[] = [
   },
   {
     id: 'roof-tent',
+    opens: true,
     people: true,
     name: 'Fold-out roof tent',
     massKg: { least: 58, most: 62 },

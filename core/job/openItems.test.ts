@@ -23,6 +23,15 @@ describe('what is open', () => {
     ])
     expect(items.filter((i) => i.station === 'measure')).toEqual([])
   })
+  test('an awning or tent that is carried says that it is not assessed open; a case says nothing of the kind', () => {
+    const of = (opens: boolean) => {
+      const job = { ...demoJobs[0], brief: { ...demoJobs[0].brief, cargo: demoJobs[0].brief.cargo.map((c) => ({ ...c, opens })) } }
+      return openItems(job, evaluate(job, defaultRules), mm).filter((i) => i.text.includes('open in wind'))
+    }
+    expect(of(true).map((i) => [i.station, i.weight])).toEqual(demoJobs[0].brief.cargo.map(() => ['loads', 'worth a look']))
+    expect(of(false)).toEqual([])
+    expect(demoJobs[0].brief.cargo.filter((c) => c.opens).map((c) => c.name)).toEqual(['Side awning'])
+  })
   test('the oyster grower waits for two foot ratings, and so do his loads', () => {
     const items = needed(demoJobs[1])
     expect(items.filter((i) => i.station === 'measure').map((i) => i.text)).toEqual([

@@ -40,6 +40,11 @@ export function openItems(
   for (const c of brief.cargo) {
     if (c.massKg === null) needed('brief', `Mass of ${c.name}`)
     else if (c.massBasis === 'estimated') look('brief', `Mass of ${c.name} is estimated: weigh it`)
+    if (c.opens)
+      look(
+        'loads',
+        `${c.name}, open in wind, is not assessed: hung on brackets as a piece of its own an awning is; ask the maker of a tent`,
+      )
     // what stands in a holder or lies on a floor neither reaches past its last support nor spans between two
     const on = evaluation ? restOf(c, evaluation.assembly).supports : []
     if (c.counts === 'parked' || (on.length && on.every((s) => s.holds || s.surface))) continue

@@ -144,6 +144,11 @@ function CargoCard({ c }: { c: Cargo }) {
         control={<Switch size="small" checked={c.people} onChange={(_, people) => set({ people })} />}
         label="People sit, sleep or stand on it"
       />
+      <FormControlLabel
+        sx={{ gridColumn: '1 / -1', m: 0 }}
+        control={<Switch size="small" checked={c.opens} onChange={(_, opens) => set({ opens })} />}
+        label="It is opened when parked: an awning, a tent"
+      />
       <Box sx={{ gridColumn: '1 / -1' }}>
         <TextInput label="Where the rule comes from" value={c.ruleSource} onChange={(ruleSource) => set({ ruleSource })} />
       </Box>
