@@ -1,6 +1,6 @@
 import type { Assembly } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
-import { figure, SHOP_RULE } from '../figure/figure'
+import { figure, given, SHOP_RULE } from '../figure/figure'
 import { liesOnSurface, restOf } from '../resting/rest'
 import type { Rules } from '../rules/rules'
 import { supportOf } from '../spacing/spacing'
@@ -52,18 +52,15 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
           },
           (v) => Math.max(v.rear, v.front),
         ),
-        allowed: figure(
-          {
-            id: `overhang.${c.id}.allowed`,
-            name: 'Largest free overhang',
-            unit: 'mm',
-            formula: 'as given',
-            source: shopRule ? SHOP_RULE : c.ruleSource || 'not given',
-            assumes: shopRule ? [`no rule known for ${c.name}: the shop's own stands in`] : [],
-            with: { o: [allowedMm, 'mm', `overhang rule of ${c.name}`] },
-          },
-          ({ o }) => o,
-        ),
+        allowed: given({
+          id: `overhang.${c.id}.allowed`,
+          name: 'Largest free overhang',
+          unit: 'mm',
+          source: shopRule ? SHOP_RULE : c.ruleSource || 'not given',
+          assumes: shopRule ? [`no rule known for ${c.name}: the shop's own stands in`] : [],
+          symbol: 'o',
+          input: [allowedMm, 'mm', `overhang rule of ${c.name}`],
+        }),
       })
       if (c.maxSpanMm === null || s.under.length < 2) return [overhang]
       return [
@@ -86,17 +83,14 @@ export function overhangLimits(assembly: Assembly, brief: Brief, rules: Rules): 
             },
             (v) => v.s,
           ),
-          allowed: figure(
-            {
-              id: `span.${c.id}.allowed`,
-              name: 'Largest span',
-              unit: 'mm',
-              formula: 'as given',
-              source: c.ruleSource || 'not given',
-              with: { s: [c.maxSpanMm, 'mm', `span rule of ${c.name}`] },
-            },
-            (v) => v.s,
-          ),
+          allowed: given({
+            id: `span.${c.id}.allowed`,
+            name: 'Largest span',
+            unit: 'mm',
+            source: c.ruleSource || 'not given',
+            symbol: 's',
+            input: [c.maxSpanMm, 'mm', `span rule of ${c.name}`],
+          }),
         }),
       ]
     })

@@ -1,5 +1,5 @@
 import type { Assembly, Pull } from '../assembly/assembly'
-import { figure, SHOP_RULE } from '../figure/figure'
+import { figure, given, SHOP_RULE } from '../figure/figure'
 import type { Rules } from '../rules/rules'
 import { type Limit, limit } from './limit'
 
@@ -29,17 +29,14 @@ export const pullLimits = (assembly: Assembly, rules: Rules, own: (id: string) =
               },
               ({ F }) => F,
             ),
-            allowed: figure(
-              {
-                id: `pull.${p.id}.rated`,
-                name: 'What its maker lets it pull',
-                unit: 'N',
-                formula: 'as given',
-                source: p.ratedBy || 'not given',
-                with: { R: [p.ratedN, 'N', 'its maker’s rating'] },
-              },
-              ({ R }) => R,
-            ),
+            allowed: given({
+              id: `pull.${p.id}.rated`,
+              name: 'What its maker lets it pull',
+              unit: 'N',
+              source: p.ratedBy || 'not given',
+              symbol: 'R',
+              input: [p.ratedN, 'N', 'its maker’s rating'],
+            }),
             caution: p.caution,
           }),
     )
@@ -65,16 +62,13 @@ const openInWind = (p: Pull, wind: NonNullable<Pull['wind']>, rules: Rules): Lim
       },
       ({ v }) => v,
     ),
-    allowed: figure(
-      {
-        id: `wind.${p.id}.rated`,
-        name: 'Wind its maker lets it stand open in',
-        unit: 'km/h',
-        formula: 'as given',
-        source: p.ratedBy || 'not given',
-        with: { R: [wind.ratedKmh, 'km/h', 'its maker’s wind limit'] },
-      },
-      ({ R }) => R,
-    ),
+    allowed: given({
+      id: `wind.${p.id}.rated`,
+      name: 'Wind its maker lets it stand open in',
+      unit: 'km/h',
+      source: p.ratedBy || 'not given',
+      symbol: 'R',
+      input: [wind.ratedKmh, 'km/h', 'its maker’s wind limit'],
+    }),
     caution: p.caution,
   })
