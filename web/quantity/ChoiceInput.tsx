@@ -37,7 +37,7 @@ export function ChoiceInput<T extends string>({
           {empty}
         </MenuItem>
       )}
-      {value !== null && !options.some((o) => o.value === value) && (
+      {value && !options.some((o) => o.value === value) && (
         <MenuItem value={value} disabled>
           not in the list
         </MenuItem>

@@ -6,7 +6,14 @@ export const longLabel = (label: string, hidden?: boolean): object =>
     ? {}
     : {
         justifyContent: 'flex-end',
-        '& > label': { position: 'static', transform: 'none', whiteSpace: 'normal', fontSize: '0.76rem', lineHeight: 1.25, mb: 0.25 },
+        '& > .MuiInputLabel-root': {
+          position: 'static',
+          transform: 'none',
+          whiteSpace: 'normal',
+          fontSize: '0.76rem',
+          lineHeight: 1.25,
+          mb: 0.25,
+        },
         '& fieldset': { top: 0 },
         '& legend': { display: 'none' },
       }

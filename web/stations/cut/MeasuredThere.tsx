@@ -41,7 +41,7 @@ export function MeasuredThere({ job, step }: { job: Job; step: string }) {
     <Box component="section" aria-label="Measured on the vehicle" sx={{ display: 'grid', gap: 1 }}>
       <ChoiceInput
         label="Measured otherwise than read before"
-        value={id}
+        value={id || null}
         options={figures.map((f) => ({ value: f.id, label: f.label }))}
         empty="nothing"
         onEmpty={() => setId('')}

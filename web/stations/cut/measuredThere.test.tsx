@@ -38,6 +38,8 @@ test('a figure that moves no part says so, and nothing is kept before it is pres
   answering({})
   onBench(oyster)
   const { user } = there()
+  // until something is chosen it says so, and not that something is missing from its list
+  expect(screen.getByLabelText('Measured otherwise than read before').textContent).toBe('nothing')
   await user.click(screen.getByLabelText('Measured otherwise than read before'))
   await user.click(within(await screen.findByRole('listbox')).getByText(/Whole vehicle.*wheelbase/))
   const field = screen.getByLabelText('As it is')
