@@ -10,7 +10,7 @@ import { planCuts } from '../nesting/planCuts'
 import { defaultRules } from '../rules/rules'
 import type { Stock } from '../stock/stock'
 import { barsInHand, changedCuts, replanned } from './barsLeft'
-import { cutState, withPiece } from './cutPieces'
+import { cutAtMm, cutState, madeAgain, withPiece } from './cutPieces'
 
 let tools: Tools
 beforeAll(async () => {
@@ -129,6 +129,14 @@ describe('what is left, planned anew', () => {
     const { plan } = left(cut(plain, 'B1', 'B2', 'B3'), two, rack)
     expect(plan.profiles.flatMap((p) => p.bars.filter((b) => b.stockId.startsWith('r')))).toEqual([])
     expect(plan.purchases.length).toBeGreaterThan(0)
+  })
+  test('made again it has its new length, and that it was cut twice is known: the bars are then not reckoned', () => {
+    const scrapped = withPiece(cut(plain, 'B1'), { mark: 'B1', lengthMm: 0 }, 'scrap', 'x', '')
+    const made = withPiece(scrapped, { mark: 'B1', lengthMm: 1700 }, 'cut', '2026-12-01', 'Ansa')
+    expect([cutAtMm(made.built, 'B1'), madeAgain(made.built, 'B1'), cutState(made.built, 'B1')]).toEqual([1700, true, 'cut'])
+    // it does after all: no second cut was made
+    const kept = withPiece(scrapped, { mark: 'B1', lengthMm: 0 }, 'cut', '2026-12-01', 'Ansa')
+    expect([cutAtMm(kept.built, 'B1'), madeAgain(kept.built, 'B1')]).toEqual([1728, false])
   })
   test('taken back a tick is gone, and with it what it said of scrap', () => {
     const job = withPiece(

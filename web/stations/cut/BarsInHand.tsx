@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography'
 import { useMutation } from '@tanstack/react-query'
 import { wrap } from 'comlink'
 import { type BarsLeft, barsInHand, type CutOther, changedCuts } from '../../../core/barsLeft/barsLeft'
-import { type CutState, cutState, withPiece } from '../../../core/barsLeft/cutPieces'
+import { type CutState, cutState, madeAgain, withPiece } from '../../../core/barsLeft/cutPieces'
 import { profileOf } from '../../../core/catalogue/profiles'
 import type { CutPart } from '../../../core/cutList/cutList'
 import { type IssuedPlan, standingPlan } from '../../../core/issuedPlan/issuedPlan'
@@ -30,6 +30,7 @@ export function BarsInHand({ job, jobId, parts, stock }: Props) {
   const begun = marks.filter((m) => cutState(job.built, m) !== 'to cut')
   if (!begun.length) return null
   const again = begun.filter((m) => cutState(job.built, m) === 'scrap')
+  const twice = begun.filter((m) => madeAgain(job.built, m))
   return (
     <Box component="section" aria-label="Bars in hand" sx={{ mb: 2, pb: 1.5, borderBottom: 1, borderColor: 'divider' }}>
       <Typography variant="h2">Bars in hand</Typography>
@@ -41,11 +42,18 @@ export function BarsInHand({ job, jobId, parts, stock }: Props) {
       {again.map((mark) => (
         <SetPiece key={mark} mark={mark} to="cut" words={`${mark} does after all`} />
       ))}
-      <Replan
-        key={JSON.stringify([job.built, job.pieces, job.vehicle])}
-        ask={() => planned(job, accepted, stock, rules)}
-        hand={barsInHand(accepted, job.built, rules).length}
-      />
+      {twice.length > 0 ? (
+        <Alert severity="warning" sx={{ mt: 1 }}>
+          {twice.join(', ')} {twice.length === 1 ? 'was' : 'were'} cut twice, and nobody noted from which bar: measure what is left of each
+          bar before more is cut.
+        </Alert>
+      ) : (
+        <Replan
+          key={JSON.stringify([job.built, job.pieces, job.vehicle])}
+          ask={() => planned(job, accepted, stock, rules)}
+          hand={barsInHand(accepted, job.built, rules).length}
+        />
+      )}
     </Box>
   )
 }
