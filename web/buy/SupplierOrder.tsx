@@ -35,7 +35,7 @@ export function SupplierOrder({ supplier, lines, today, busy, onOrder }: Props) 
           <TextInput label="Comes on" type="date" value={due} onChange={(v) => v && setDue(v)} />
         </Box>
         <Button variant="contained" disabled={busy} onClick={() => onOrder(lines, due)} aria-label={`${name}: all of this is ordered`}>
-          All of this is ordered
+          {busy ? 'Placing the order…' : 'All of this is ordered'}
         </Button>
       </Box>
       <BuyLines lines={lines} act="Is ordered" busy={busy} onAct={(l) => onOrder([l], due)} />

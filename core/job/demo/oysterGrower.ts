@@ -19,7 +19,7 @@ export const oysterGrower: Job = withBrief(
     cargo: [item('oyster-baskets', 1530, 0, { securing: strapped([300, -300], ['forward']) })],
   },
   { mountId: 'points', barXMm: [1180, 1880], profileId: 'rect-30x60x2-al6063t6', overhangMm: 50, footHeightMm: 70, finish: 'painted' },
-  { due: '2026-12-08', anchors: [rings], station: 'loads' },
+  { due: '2027-01-08', anchors: [rings], station: 'loads' },
   {
     name: 'Guard and crate rails',
     family: 'cab-guard',

@@ -86,6 +86,7 @@ function Side({ title, beyond, bounds, none }: { title: string; beyond: string; 
             ) : (
               <WhyButton
                 label={b.name}
+                sx={{ display: 'inline-block', minHeight: 24, lineHeight: '24px' }}
                 content={() => (
                   <Takers as="Straight, as drawn" gapMm={b.nominalMm!} takers={b.takers} worstMm={b.mm} likelyMm={b.likelyMm} unit="mm" />
                 )}
