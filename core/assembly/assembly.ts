@@ -184,7 +184,7 @@ export type Pull = {
   ratedBy: string
   caution: string
   lacks: string[]
-  wind?: { way: 'up' | 'down'; kmh: number; ratedKmh: number | null }
+  wind?: { from: 'side' | 'vehicle' | 'front' | 'rear'; way: 'up' | 'down'; kmh: number; ratedKmh: number | null }
 }
 /** What fills the space between members: its mass, what it shows the wind, and how it is fixed. The outline lies in space, in order round it. */
 export type Infill = {

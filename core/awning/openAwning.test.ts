@@ -13,12 +13,20 @@ const foot = (params: object, rules = defaultRules) =>
   limitsOf(params, rules).find((l) => l.id === 'foot.up' || l.name === 'Foot, pulled up')!
 
 describe('an awning left open in wind', () => {
-  test('by hand: 5 m² at 30 km/h, 42.5 Pa: 1.4 of 213 N lifts, and with pegged legs half of it is on the case', () => {
+  test('by hand: 5 m² at 30 km/h, 42.5 Pa: 1.4 of 213 N lifts, a quarter of the way in from where the wind comes over it', () => {
     // q = ½ · 1.225 · (30/3.6)² = 42.53 Pa
-    const free = openAwning({ lengthMm: 2500, opensMm: 2000, legs: false }, defaultRules)
-    expect([free.upN, free.downN, free.leverMm].map((v) => Math.round(v))).toEqual([298, 106, 1000])
-    const pegged = openAwning({ lengthMm: 2500, opensMm: 2000, legs: true }, defaultRules)
-    expect([pegged.upN, pegged.downN, pegged.leverMm].map((v) => Math.round(v))).toEqual([149, 53, 0])
+    const of = (legs: boolean, from: string, way: string) => {
+      const w = openAwning({ lengthMm: 2500, opensMm: 2000, legs }, defaultRules).find((x) => x.from === from && x.way === way)!
+      return [w.forceN, w.outMm, w.aheadMm].map((v) => Math.round(v))
+    }
+    // over its outer edge the wind stands three quarters out: 298 N at 1500
+    expect(of(false, 'side', 'up')).toEqual([298, 1500, 0])
+    expect(of(false, 'side', 'down')).toEqual([106, 1500, 0])
+    // along the vehicle it stands a quarter of the length off the middle
+    expect(of(false, 'front', 'up')).toEqual([298, 1000, 625])
+    // on pegged legs the case holds three quarters when the wind comes over the vehicle, a quarter when it comes over the legs
+    expect(of(true, 'vehicle', 'up')).toEqual([223, 0, 0])
+    expect(of(true, 'side', 'up')).toEqual([74, 0, 0])
   })
   test('of unknown reach it is not assessed, by a limit of its own that names what is missing; no other limit is lost by it', () => {
     const before = limitsOf({ opensMm: null })

@@ -1,4 +1,4 @@
-import { answeredDays, byWhom } from '../outside/standing'
+import { answeredDays, byWhom, takesAll } from '../outside/standing'
 import { kitNeeds } from '../purchase/needs'
 import { longestLead, needKinds } from '../purchase/suppliers'
 import { type BuildGiven, type BuildStep, step } from './step'
@@ -12,16 +12,16 @@ export const KIT = 'kit'
 export function buying({ assembly, pieces, workshop, suppliers = [], rules, outside = {} }: BuildGiven): BuildStep[] {
   const needs = kitNeeds({ assembly, pieces }, workshop.coats, rules)
   const kinds = needKinds.filter((k) => needs.some((n) => n.kind === k))
-  const { merchant } = outside
+  const merchant = takesAll(outside.merchant)
   const answered = merchant && answeredDays(merchant)
   // metal comes when the merchant said, all else when its supplier usually brings it
   const usual = longestLead(
-    kinds.filter((k) => answered === undefined || answered === null || (k !== 'sections' && k !== 'sheet')),
+    kinds.filter((k) => answered === null || (k !== 'sections' && k !== 'sheet')),
     suppliers,
     rules.leadDays,
   )
   const lead =
-    merchant && typeof answered === 'number' && (!usual.kind || answered >= usual.days)
+    merchant && answered !== null && (!usual.kind || answered >= usual.days)
       ? { days: answered, kind: 'metal', from: byWhom(merchant) }
       : usual
   const listed = kinds.map((kind) => {

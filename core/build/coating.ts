@@ -1,12 +1,14 @@
 import { coatedAreaM2 } from '../assembly/assembly'
 import { maskingOf } from '../coat/masking'
 import { type CoatProduct, type InRoom, inRoom, productsFor } from '../coat/products'
-import { answeredDays, byWhom } from '../outside/standing'
+import { answeredDays, byWhom, takesAll } from '../outside/standing'
 import { paintedAreas } from '../purchase/coatNeeds'
 import { type BuildGiven, type BuildStep, step } from './step'
 
 /** What is put on, and how long it dries or is away. */
-export function coating({ pieces, workshop, rules, outside: { coater } = {} }: BuildGiven): BuildStep[] {
+export function coating({ pieces, workshop, rules, outside = {} }: BuildGiven): BuildStep[] {
+  // a lot that the coater will not take stays with what the shop reckons, and its price is not known
+  const coater = takesAll(outside.coater)
   const area = (finish: 'painted' | 'powder') => pieces.filter((p) => p.finish === finish).reduce((s, p) => s + coatedAreaM2(p.assembly), 0)
   const [painted, powder] = [area('painted'), area('powder')]
   if (painted + powder === 0) return []
@@ -22,7 +24,6 @@ export function coating({ pieces, workshop, rules, outside: { coater } = {} }: B
       ? [
           step('powder', `Powder coat${coater ? `, ${byWhom(coater)}` : ''}`, `${powder.toFixed(1)} m² go to the coater`, {
             minutes: 30,
-            // a lot that the coater will not take has no days: it stays with what the shop reckons, and its price is not known
             waitHours: ((coater && answeredDays(coater)) ?? rules.coaterDays) * 24,
             needs: ['prepare', 'vents'],
           }),

@@ -2,7 +2,7 @@ import { type Assembly, plateMassKg } from '../assembly/assembly'
 import { cutList } from '../cutList/cutList'
 import { stops } from '../cutList/stops'
 import { jointPlaces } from '../drilling/holes'
-import { answeredDays, byWhom } from '../outside/standing'
+import { answeredDays, byWhom, takesAll } from '../outside/standing'
 import { tubePart } from '../tube/tubeParts'
 import { bendSheet } from '../workshop/bendSheet'
 import { learned } from '../workshop/learned'
@@ -15,7 +15,8 @@ const HELD_KG = 8
 const CHECKED = 0.25
 
 /** Parts made one by one: cut, bent, saddled, folded, drilled; trial pieces before, and the first of a batch before the rest. */
-export function making({ assembly: a, workshop, rules, outside: { laser } = {} }: BuildGiven): BuildStep[] {
+export function making({ assembly: a, workshop, rules, outside = {} }: BuildGiven): BuildStep[] {
+  const laser = takesAll(outside.laser)
   const parts = cutList(a)
   const settings = stops(parts, workshop.saws)
   const tubes = a.members.map((m) => tubePart(m, a))

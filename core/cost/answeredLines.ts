@@ -14,17 +14,19 @@ export function barsAnswered(a: OutsideAnswer, plan: CutPlan | null): Figure {
     const asked = a.lines.find((l) => l.key === sectionKey(profileId))
     return { name: profileOf(profileId).name, mm, asked: asked?.quantity ?? null, minor: answeredMinor(a, sectionKey(profileId)) }
   })
+  const offcuts = (plan?.profiles ?? []).flatMap((p) => p.bars.filter((b) => b.source === 'remnant'))
   return figure(
     {
-      ...{ id: 'quote.stock', name: 'Bar stock at what was answered', unit: 'money', formula: 'Σ P·L / l', source: byWhom(a) },
+      ...{ id: 'quote.stock', name: 'Bar stock at what was answered', unit: 'money', formula: 'S + Σ P·L / l', source: byWhom(a) },
+      lacks: plan?.complete ? [] : [plan ? 'stock for every piece' : 'cut plan'],
       with: {
-        plan: [plan?.complete ? 1 : null, '', plan?.complete === false ? 'stock for every piece' : 'cut plan'],
+        S: [sum(offcuts.map((b) => b.priceMinor)), 'money', 'offcuts of the rack made fit for use'],
         P: rows.map((r): Input => [r.minor, 'money', `the merchant’s price of ${r.name}`]),
         L: rows.map((r): Input => [r.mm, 'mm', `bars of ${r.name} that are opened`]),
         l: rows.map((r): Input => [r.asked, 'mm', `of it asked for`]),
       },
     },
-    ({ P, L, l }) => sum(P.map((price, i) => (price * L[i]!) / l[i]!)),
+    ({ S, P, L, l }) => S + sum(P.map((price, i) => (price * L[i]!) / l[i]!)),
   )
 }
 

@@ -200,5 +200,6 @@ const worseHold = (results: CaseResult[], feet: FootRow[]): CaseResult[] =>
 const worstOfEach = (results: CaseResult[], feet: FootRow[]): CaseResult[] =>
   [...new Set(results.map((r) => r.case.id))].flatMap((id) => worstCase({ cases: results.filter((r) => r.case.id === id), feet }) ?? [])
 
+const WIND_FROM = { side: 'from the side', vehicle: 'over the vehicle', front: 'from ahead', rear: 'from behind' }
 const pullName = (p: Pull): string =>
-  p.wind ? `${p.name}, wind ${p.wind.way === 'up' ? 'lifting' : 'pressing'} it` : `${p.name}, at full pull`
+  p.wind ? `${p.name}, wind ${WIND_FROM[p.wind.from]} ${p.wind.way === 'up' ? 'lifting' : 'pressing'} it` : `${p.name}, at full pull`

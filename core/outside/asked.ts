@@ -1,4 +1,5 @@
-import { type Assembly, coatedAreaM2, memberLengthMm, memberMassKg, plateMassKg } from '../assembly/assembly'
+import { type Assembly, coatedAreaM2, memberLengthMm, memberMassKg, type Plate, plateMassKg } from '../assembly/assembly'
+import { boxOf } from '../assembly/places'
 import { massPerMetre } from '../catalogue/profiles'
 import { needsOf, sectionKey } from '../purchase/needs'
 import type { Rules } from '../rules/rules'
@@ -53,9 +54,15 @@ function coat(pieces: readonly Coated[]): AskedLine[] {
     {
       ...bare,
       ...{ key: COAT_KEY, name: 'Powder coat', unit: 'mm²', quantity: areaMm2, massKg: mass },
-      ...span(mine, Math.max(0, ...long)),
+      ...span(mine, Math.max(0, ...long, ...mine.flatMap((a) => a.plates.map(flatLongMm)))),
     },
   ]
+}
+
+/** As long as a flat part is laid out; folded it is no longer. mm */
+const flatLongMm = (p: Plate): number => {
+  const { size } = boxOf(p.outline.map(({ x, y }) => ({ x, y, z: 0 })))
+  return Math.max(size.x, size.y)
 }
 
 /** The longest side of what hangs in the oven, and the next: welded pieces go in whole. mm */

@@ -8,6 +8,7 @@ import type { CutPlan } from '../nesting/planCuts'
 import { defaultRules } from '../rules/rules'
 import { demoWorkshop } from '../workshop/workshop'
 import { type Asked, type AskedLine, OutsideAnswerSchema, type OutsideKind } from './answer'
+import { askedOf } from './asked'
 import { standInAnswer } from './standIns'
 import { answeredDays, answerState, withAnswer } from './standing'
 
@@ -141,6 +142,49 @@ describe('used, an answer stands in the price and in the days, and says that it 
       rules: defaultRules,
     }).steps.find((s) => s.id === 'powder')!
     expect(powder.waitHours).toBe(defaultRules.coaterDays * 24)
+  })
+  test('a service that leaves one line undone brings nothing on a day: the shop cuts its own, and the price is not known', () => {
+    const plain = jobOf('Half guard')
+    const job = used(plain, 'laser')
+    const [first, ...rest] = job.outside[0]!.answers
+    const undone = {
+      ...job,
+      outside: [{ ...job.outside[0]!, answers: [{ ...first!, minor: null, days: null, faults: ['too thick'] }, ...rest] }],
+    }
+    const plates = (j: Job) =>
+      buildPlan({ ...builtFrom(j, defaultRules), workshop: demoWorkshop, rules: defaultRules }).steps.find((s) => s.id === 'plates')!
+    expect(plates(undone)).toEqual(plates(plain))
+    expect(quoteOf(undone, sixMetres(undone), defaultRules)!.price.value).toBeNull()
+  })
+  test('offcuts of the rack that are made fit for use cost that at any merchant', () => {
+    const job = used(basket, 'merchant')
+    const bare = sixMetres(job)
+    const plan = {
+      ...bare,
+      profiles: [
+        {
+          bars: [
+            { source: 'remnant', priceMinor: 700 },
+            { source: 'sale', priceMinor: 9999 },
+          ],
+        },
+      ],
+    } as unknown as CutPlan
+    const stock = (p: CutPlan) => quoteOf(job, p, defaultRules)!.lines.find((l) => l.name === 'Bar stock')!.figure.value!
+    expect(stock(plan) - stock({ ...bare, profiles: [] })).toBeCloseTo(700, 6)
+  })
+  test('a flat part goes into the oven too: the lid of a chest counts for how long it is', () => {
+    const chest = { ...jobOf('Half guard') }
+    const powder = builtFrom(chest, defaultRules).pieces.map((p) => ({ ...p, finish: 'powder' as const }))
+    const flat = powder.map((p) => ({ ...p, assembly: { ...p.assembly, members: [], joints: [] } }))
+    const longest = Math.max(
+      ...flat.flatMap((p) =>
+        p.assembly.plates.flatMap((x) =>
+          x.outline.flatMap((a) => x.outline.map((b) => Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y)))),
+        ),
+      ),
+    )
+    expect(askedOf(flat, flat[1]!.assembly, defaultRules).coater!.lines[0]!.longMm).toBeCloseTo(longest, 6)
   })
   test('changed after it was asked the design has another question, and the old answer counts nowhere', () => {
     const job = used(basket, 'merchant')

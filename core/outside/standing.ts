@@ -12,6 +12,9 @@ export const answerState = (answer: OutsideAnswer, asked: Asked | null): AnswerS
 export const standingAnswers = (answers: readonly OutsideAnswer[], asked: Record<OutsideKind, Asked | null>): StandingAnswers =>
   Object.fromEntries(answers.filter((a) => answerState(a, asked[a.kind]) === 'used').map((a) => [a.kind, a]))
 
+/** The answer where it takes all that was asked; one that leaves a line undone brings nothing on a day. */
+export const takesAll = (a: OutsideAnswer | undefined): OutsideAnswer | null => (a && answeredDays(a) !== null ? a : null)
+
 /** How a line of a quote, a step or a print says whose figure it is. */
 export const byWhom = (a: OutsideAnswer): string => `simulated ${outsideNames[a.kind].toLowerCase()}, ${a.on}`
 

@@ -1,6 +1,6 @@
 import { type Assembly, emptyAssembly, type Fitting, type Joint, type OwnDimension, type Pull } from '../../assembly/assembly'
 import { footHardware, throughBolts } from '../../assembly/usualHardware'
-import { openAwning } from '../../awning/openAwning'
+import { type OpenWind, openAwning } from '../../awning/openAwning'
 import { footTypes } from '../../catalogue/mounts'
 import { profileOf, profileSection } from '../../catalogue/profiles'
 import { wallOf } from '../../catalogue/section'
@@ -163,24 +163,29 @@ function jointsOf(p: BarMountsParams, h: Head, at: ReturnType<typeof placesOf>, 
   ]
 }
 
-/** The awning open in the wind that it is rolled in at, lifting and pressing; nothing is worked out while nobody knows how far it reaches. */
+/** The awning open in the wind that it is rolled in at, from each side, lifting and pressing; nothing is worked out while nobody knows how far it reaches. */
 function openOf(p: BarMountsParams, at: ReturnType<typeof placesOf>, rules: Rules): Pull[] {
   const { opensMm, legs, lengthMm, windRatedKmh } = p
-  const open = opensMm === null ? null : openAwning({ lengthMm, opensMm, legs }, rules)
-  const middle = { ...at.middle, y: at.middle.y + at.side * (open?.leverMm ?? 0) }
-  return (['up', 'down'] as const).map(
-    (way): Pull => ({
-      id: `open:${way}`,
-      name: 'Awning open',
-      on: 'thing',
-      at: middle,
-      force: { x: 0, y: 0, z: way === 'up' ? (open?.upN ?? 0) : -(open?.downN ?? 0) },
-      needsN: null,
-      ratedN: null,
-      ratedBy: windRatedKmh === null ? '' : 'its maker',
-      caution: 'Rolled in before more wind than this, and never left open alone: an awning that lets go takes its bars with it.',
-      lacks: open ? [] : ['how far it reaches when it is open'],
-      wind: { way, kmh: rules.awningKmh, ratedKmh: windRatedKmh },
+  const pull = (id: string, wind: Pick<OpenWind, 'from' | 'way'>, over: Pick<Pull, 'at' | 'force' | 'lacks'>): Pull => ({
+    ...{ id, name: 'Awning open', on: 'thing', needsN: null, ratedN: null },
+    ratedBy: windRatedKmh === null ? '' : 'its maker',
+    caution: 'Rolled in before more wind than this, and never left open alone: an awning that lets go takes its bars with it.',
+    wind: { ...wind, kmh: rules.awningKmh, ratedKmh: windRatedKmh },
+    ...over,
+  })
+  if (opensMm === null)
+    return [
+      pull(
+        'open',
+        { from: 'side', way: 'up' },
+        { at: at.middle, force: { x: 0, y: 0, z: 0 }, lacks: ['how far it reaches when it is open'] },
+      ),
+    ]
+  return openAwning({ lengthMm, opensMm, legs }, rules).map((w) =>
+    pull(`open:${w.from}:${w.way}`, w, {
+      at: { ...at.middle, x: at.middle.x + w.aheadMm, y: at.middle.y + at.side * w.outMm },
+      force: { x: 0, y: 0, z: w.way === 'up' ? w.forceN : -w.forceN },
+      lacks: [],
     }),
   )
 }
