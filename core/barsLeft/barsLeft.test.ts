@@ -9,8 +9,9 @@ import { highsTools } from '../nesting/highsTools'
 import { planCuts } from '../nesting/planCuts'
 import { defaultRules } from '../rules/rules'
 import type { Stock } from '../stock/stock'
+import { TickSchema } from '../workLog/tick'
 import { barsInHand, changedCuts, replanned } from './barsLeft'
-import { cutAtMm, cutState, madeAgain, withPiece } from './cutPieces'
+import { type CutState, cutAtMm, cutState, madeAgain, withPiece } from './cutPieces'
 
 let tools: Tools
 beforeAll(async () => {
@@ -48,9 +49,11 @@ const acceptedOf = (parts: CutPart[]) => ({
 const plain = demoJobs[0]!
 const cut = (job: Job, ...marks: string[]): Job =>
   marks.reduce(
-    (j, mark) => withPiece(j, { mark, lengthMm: three.find((p) => p.marks[0] === mark)?.lengthMm ?? 0 }, 'cut', '2026-11-30', 'Maren'),
+    (j, mark) => withPiece(j, mark, 'cut', { lengthMm: three.find((p) => p.marks[0] === mark)!.lengthMm, on: '2026-11-30' }),
     job,
   )
+const as = (job: Job, mark: string, to: CutState, lengthMm: number | null = null): Job =>
+  withPiece(job, mark, to, { lengthMm, on: '2026-12-01' })
 const left = (job: Job, now: CutPart[], stock = sale) => replanned(job, acceptedOf(three), now, stock, rules, 2000, tools)
 
 describe('the bars that lie there', () => {
@@ -99,7 +102,7 @@ describe('what is left, planned anew', () => {
       { mark: 'B2', cutMm: 1711, nowMm: 1720 },
     ])
     expect(left(job, now).toCut.map((p) => p.marks)).toEqual([['B3']])
-    const again = withPiece(job, { mark: 'B2', lengthMm: 0 }, 'scrap', '2026-11-30', '')
+    const again = as(job, 'B2', 'scrap')
     expect(cutState(again.built, 'B2')).toBe('scrap')
     expect(left(again, now).toCut.map((p) => [p.marks, p.lengthMm])).toEqual([
       [['B2'], 1720],
@@ -131,21 +134,31 @@ describe('what is left, planned anew', () => {
     expect(plan.purchases.length).toBeGreaterThan(0)
   })
   test('made again it has its new length, and that it was cut twice is known: the bars are then not reckoned', () => {
-    const scrapped = withPiece(cut(plain, 'B1'), { mark: 'B1', lengthMm: 0 }, 'scrap', 'x', '')
-    const made = withPiece(scrapped, { mark: 'B1', lengthMm: 1700 }, 'cut', '2026-12-01', 'Ansa')
+    const scrapped = as(cut(plain, 'B1'), 'B1', 'scrap')
+    const made = as(scrapped, 'B1', 'cut', 1700.04)
     expect([cutAtMm(made.built, 'B1'), madeAgain(made.built, 'B1'), cutState(made.built, 'B1')]).toEqual([1700, true, 'cut'])
     // it does after all: no second cut was made
-    const kept = withPiece(scrapped, { mark: 'B1', lengthMm: 0 }, 'cut', '2026-12-01', 'Ansa')
+    const kept = as(scrapped, 'B1', 'cut')
     expect([cutAtMm(kept.built, 'B1'), madeAgain(kept.built, 'B1')]).toEqual([1728, false])
+    // unticked by mistake the second cut is gone, and the first is scrap as it was
+    const back = as(made, 'B1', 'to cut')
+    expect([cutAtMm(back.built, 'B1'), cutState(back.built, 'B1')]).toEqual([1728, 'scrap'])
   })
-  test('taken back a tick is gone, and with it what it said of scrap', () => {
-    const job = withPiece(
-      withPiece(cut(plain, 'B1'), { mark: 'B1', lengthMm: 0 }, 'scrap', 'x', ''),
-      { mark: 'B1', lengthMm: 0 },
-      'to cut',
-      'x',
-      '',
+  test('taken back a tick is gone; ticked any way, any often, the job can still be kept', () => {
+    expect(as(cut(plain, 'B1'), 'B1', 'to cut').built).toEqual(plain.built)
+    const presses = fc.array(
+      fc.tuple(fc.constantFrom<CutState>('to cut', 'cut', 'scrap'), fc.option(fc.double({ min: 1, max: 19_999, noNaN: true }))),
+      {
+        maxLength: 30,
+      },
     )
-    expect(job.built).toEqual(plain.built)
+    fc.assert(
+      fc.property(presses, (list) => {
+        const job = list.reduce((j, [to, mm]) => as(j, 'B1', to, mm), plain)
+        for (const tick of Object.values(job.built)) expect(TickSchema.safeParse(tick).success).toBe(true)
+        // what is scrap was cut
+        if (cutState(job.built, 'B1') === 'scrap') expect(cutAtMm(job.built, 'B1')).not.toBeNull()
+      }),
+    )
   })
 })

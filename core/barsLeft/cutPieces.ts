@@ -1,9 +1,11 @@
 import type { Job } from '../job/job'
-import { type Tick, tickOf } from '../workLog/tick'
+import { tickOf } from '../workLog/tick'
 
 /** A piece that is cut has a tick of its own, with the length it was cut at; one that came out wrong has another, and is cut once more. */
 const cutKey = (mark: string): string => `piece ${mark}`
 const scrapKey = (mark: string): string => `scrap ${mark}`
+/** Whether a tick is one of a piece, and of no step. */
+export const isPieceKey = (key: string): boolean => /^(piece|scrap) /.test(key)
 export type CutState = 'to cut' | 'cut' | 'scrap'
 
 type Built = Job['built']
@@ -17,19 +19,26 @@ export const cutAtMm = (built: Built, mark: string): number | null => lengthsOf(
 /** It was cut more than once: nobody noted from which bar, so that what is left of the bars must be measured. */
 export const madeAgain = (built: Built, mark: string): boolean => lengthsOf(built, mark).length > 1
 
-/** The job with a piece cut, not cut, or cut and of no use. */
-export function withPiece(job: Job, { mark, lengthMm }: { mark: string; lengthMm: number }, to: CutState, on: string, by: string): Job {
-  const { [cutKey(mark)]: cut, [scrapKey(mark)]: _, ...others } = job.built
-  if (to === 'to cut') return { ...job, built: others }
-  const tick = (was: string, what: string): Tick => tickOf(on, was, { by, what })
-  // cut once more it has another length, and the metal of the first is gone all the same
-  const again = cut && to === 'cut' && lengthMm > 0 && job.built[scrapKey(mark)] ? { ...cut, was: `${cut.was}+${lengthMm}`, on, by } : cut
-  return {
+/** So many lengths of one piece are remembered, to a tenth of a millimetre: what a tick has room for. */
+const MOST_CUTS = 4
+
+/**
+ * The job with a piece cut, not cut, or cut and of no use. Like a hole a piece has only its day: the step it belongs to says who. Scrap that is cut once more
+ * has another length; unticked it is scrap again, for its metal is gone all the same. Length mm, null where it is as it was.
+ */
+export function withPiece(job: Job, mark: string, to: CutState, { lengthMm, on }: { lengthMm: number | null; on: string }): Job {
+  const { [cutKey(mark)]: _, [scrapKey(mark)]: __, ...others } = job.built
+  const [was, state] = [lengthsOf(job.built, mark), cutState(job.built, mark)]
+  const made = lengthMm === null ? [] : [Math.round(lengthMm * 10) / 10]
+  const left = (lengths: number[], scrap: boolean): Job => ({
     ...job,
     built: {
       ...others,
-      [cutKey(mark)]: again ?? tick(String(lengthMm), `${mark} cut`),
-      ...(to === 'scrap' ? { [scrapKey(mark)]: tick('', `${mark} to be made again`) } : {}),
+      ...(lengths.length ? { [cutKey(mark)]: tickOf(on, lengths.slice(-MOST_CUTS).join('+')) } : {}),
+      ...(scrap ? { [scrapKey(mark)]: tickOf(on, '') } : {}),
     },
-  }
+  })
+  if (to === 'to cut') return left(was.slice(0, -1), was.length > 1)
+  if (to === 'scrap') return left(was.length ? was : made, true)
+  return left(state === 'cut' ? was : [...was, ...made], false)
 }

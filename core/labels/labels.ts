@@ -3,16 +3,18 @@ import { materialOf } from '../catalogue/materials'
 import { profileOf } from '../catalogue/profiles'
 import { cutList } from '../cutList/cutList'
 import type { CutPlan } from '../nesting/planCuts'
+import { withLengths } from '../quantity/figureText'
+import type { DisplayUnits } from '../quantity/units'
 import { flatKinds } from '../sheetNesting/sheetPlan'
 
-/** What is stuck on one part or offcut. Lengths in its words in braces, mm; `code` says the same to whoever scans it, with no network. */
+/** What is stuck on one part or offcut, lengths in the units of its job; `code` says the same to whoever scans it, with no network. */
 export type Label = { mark: string; name: string; of: string; what: 'part' | 'offcut'; code: string }
 
 /** A label for every piece that is cut, every flat part, and every offcut that goes back to the rack. */
-export function labelsOf(job: { title: string; revision: number }, assembly: Assembly, plan: CutPlan): Label[] {
+export function labelsOf(job: { title: string; revision: number; units: DisplayUnits }, assembly: Assembly, plan: CutPlan): Label[] {
   const label = (what: Label['what'], mark: string, name: string, of: string): Label => {
-    const plain = (text: string) => text.replace(/\{(?:g ?)?([\d.]+)\}/g, '$1 mm')
-    return { what, mark, name, of, code: [job.title, `revision ${job.revision}`, mark, plain(name), plain(of)].filter(Boolean).join('\n') }
+    const [called, made] = [name, of].map((text) => withLengths(text, job.units)) as [string, string]
+    return { what, mark, name: called, of: made, code: [job.title, `revision ${job.revision}`, mark, called, made].join('\n') }
   }
   const mm = (v: number): string => `{${Math.round(v * 10) / 10}}`
   return [

@@ -1,3 +1,4 @@
+import { isPieceKey } from '../barsLeft/cutPieces'
 import { isHoleKey } from '../drilling/holes'
 import type { Job } from '../job/job'
 import type { DisplayUnits } from '../quantity/units'
@@ -22,8 +23,8 @@ export type LogEntry = {
 export function entriesOf(jobId: string, job: Job): LogEntry[] {
   const about = { jobId, job: job.title, vehicle: job.vehicle.name, units: job.units }
   const steps = Object.entries(job.built).flatMap(([id, t]): LogEntry[] => {
-    // a hole that is ticked is no entry of its own
-    if (isHoleKey(id)) return []
+    // a hole or a piece that is ticked is no entry of its own
+    if (isHoleKey(id) || isPieceKey(id)) return []
     const took =
       t.tookMin === null ? '' : `${Math.round(t.tookMin)} min${t.reckonedMin === null ? '' : `, reckoned at ${Math.round(t.reckonedMin)}`}`
     const otherwise = t.otherwise ? `not as drawn: ${t.otherwise}${t.settled ? ', settled' : ''}` : ''

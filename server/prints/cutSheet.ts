@@ -154,7 +154,7 @@ const fresh = (paper: Paper): number => {
 /** Where the pieces of one stop are drilled; pieces that are drilled otherwise each by their mark. */
 function holesOf(s: Stop, holes: Map<string, HoleAlong[]>, mm: (v: number) => string): string {
   const words = (h: HoleAlong) =>
-    `${mm(h.atMm)}${h.count > 1 ? ` (${h.count}${h.apartMm === null ? '' : `, ${mm(h.apartMm)} apart`})` : ''}`
+    `${h.atMm === null ? 'at a place not measured' : mm(h.atMm)}${h.count > 1 ? ` (${h.count}${h.apartMm === null ? '' : `, ${mm(h.apartMm)} apart`})` : ''}`
   const said = s.marks.flatMap((m) => {
     const at = holes.get(m) ?? []
     return at.length ? [{ m, text: at.map(words).join(', ') }] : []

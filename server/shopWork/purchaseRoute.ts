@@ -61,17 +61,23 @@ export function purchaseRoutes({ all, jobs, shelves, orders, workshop }: Parts):
     return working(workshop, { kind: 'pool', jobs: pooled, stock, rules }, response)
   }
   /** An order of what is still open of these lines, bars by the common plan; null where none of them is. */
-  const drawnUp = async (wanted: Wanted[], due: string, response: Response): Promise<PlacedOrder | null> => {
+  const drawnUp = async (wanted: Wanted[], due: string, response: Response): Promise<Omit<PlacedOrder, 'number'> | null> => {
     const lines = orderedLines((await purchase(response)).lines, wanted)
     if (!lines.length) return null
     const plan = lines.some((l) => l.kind === 'sections') ? await bars(response) : null
     const profiles = new Set(lines.map((l) => l.key))
-    const on = localDay()
     return {
-      ...{ number: await orders.nextNumber(on), on, due, lines },
+      ...{ on: localDay(), due, lines },
       supplier: [...new Set(lines.map((l) => l.supplier?.name ?? ''))].filter(Boolean).join(', '),
       bars: (plan?.buy ?? []).filter((b) => profiles.has(sectionKey(b.profileId))),
     }
+  }
+  /** An order that only some of its jobs were told of holds what is for these; its bars were planned for all, and are left out. */
+  const settle = async (order: PlacedOrder, told: string[]): Promise<void> => {
+    const mine = order.lines.flatMap((l) => l.for.filter((f) => told.includes(f.jobId)).map((f) => ({ ...f, key: l.key })))
+    const lines = orderedLines(order.lines, mine)
+    if (lines.length) await orders.place({ ...order, lines, bars: [] })
+    else await orders.drop(order.number)
   }
   routes.get('/orders', async (_request, response) => {
     response.json({ rows: await orders.list() })
@@ -92,16 +98,20 @@ export function purchaseRoutes({ all, jobs, shelves, orders, workshop }: Parts):
     // all of them are there before anything is told to one
     const kept = await Promise.all(ids.map((id) => jobAt(jobs, id)))
     const order = to === 'here' ? null : await drawnUp(lines, to.due, response)
+    const number = order && (await orders.takeNumber(order.on))
+    const told: string[] = []
     for (const { id, job, revision } of kept) {
       const mine = lines.filter((l) => l.jobId === id)
-      const saved = await jobs.save(id, revision, {
-        ...job,
-        kit: mine.reduce((kit, l) => withLine(kit, l, order && to !== 'here' ? { ...to, order: order.number } : to), job.kit),
-      })
-      if (!saved.ok) refuse(409, job.title, 'nobody else writing this job at the same moment: press once more for what is left')
+      const way = to === 'here' || !number ? to : { ...to, order: number }
+      const saved = await jobs.save(id, revision, { ...job, kit: mine.reduce((kit, l) => withLine(kit, l, way), job.kit) })
+      if (!saved.ok) {
+        if (order && number) await settle({ ...order, number }, told)
+        refuse(409, job.title, 'nobody else writing this job at the same moment: press once more for what is left')
+      }
+      told.push(id)
     }
-    if (order) await orders.place(order)
-    response.json({ jobs: ids.length, order: order?.number ?? null })
+    if (order && number) await orders.place({ ...order, number })
+    response.json({ jobs: ids.length, order: number })
   })
   routes.get('/purchase/bars', async (_request, response) => {
     response.json(

@@ -2,6 +2,7 @@ import type { Knex } from 'knex'
 import request from 'supertest'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { demoJobs } from '../../core/job/demoJobs'
+import type { PlacedOrder } from '../../core/purchase/order'
 import { lateBy, schedule } from '../../core/schedule/schedule'
 import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
 import type { PurchaseAnswer } from '../../core/shopWork/purchaseAnswer'
@@ -191,6 +192,22 @@ describe('what is to be bought', () => {
     expect(new Set(placed.bars.map((b: { profileId: string }) => `section ${b.profileId}`))).toEqual(new Set([tube.key]))
     // as long as what is cut from them, or the rack gives the rest
     expect(placed.bars.reduce((s: number, b: { count: number; lengthMm: number }) => s + b.count * b.lengthMm, 0)).toBeGreaterThan(0)
+  })
+  test('two orders at one moment: one each, or one is told to press again; every order that stands is known to each job it is for', async () => {
+    const open = (await purchase()).lines.filter((l) => l.kind !== 'sections').slice(0, 2)
+    const send = (l: (typeof open)[number]) =>
+      request(app)
+        .post('/api/shop/kit')
+        .send({ lines: l.for.map((f) => ({ jobId: f.jobId, key: l.key, quantity: f.quantity })), to: { due: '2027-04-01' } })
+    const answers = await Promise.all(open.map(send))
+    for (const a of answers) expect([200, 409]).toContain(a.status)
+    const { rows } = (await request(app).get('/api/shop/orders').expect(200)).body as { rows: PlacedOrder[] }
+    expect(new Set(rows.map((o) => o.number)).size).toBe(rows.length)
+    const jobs = jobStore(db)
+    const mine = rows.filter((o) => o.due === '2027-04-01')
+    expect(mine.length).toBeGreaterThan(0)
+    for (const o of mine)
+      for (const l of o.lines) for (const f of l.for) expect((await jobs.get(f.jobId))!.job.kit[l.key]?.order).toBe(o.number)
   })
   test('where every kit is here there is nothing to plan, and it says so', async () => {
     const jobs = jobStore(db)

@@ -17,7 +17,6 @@ import { useIssuedPlans } from '../../api/queries'
 import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
-import { useWho } from '../../shell/who'
 import type { PlanApi } from './plan.worker'
 
 type Props = { job: Job; jobId: string; parts: CutPart[]; stock: Stock | undefined }
@@ -69,13 +68,12 @@ async function planned(job: Job, accepted: IssuedPlan, stock: Stock, rules: Retu
 }
 
 function SetPiece({ mark, to, words }: { mark: string; to: CutState; words: string }) {
-  const { who } = useWho()
   return (
     <Button
       size="small"
       variant="outlined"
       sx={{ minHeight: 40, mr: 1, mt: 0.5 }}
-      onClick={() => editJob((j) => withPiece(j, { mark, lengthMm: 0 }, to, localDay(), who))}
+      onClick={() => editJob((j) => withPiece(j, mark, to, { lengthMm: null, on: localDay() }))}
     >
       {words}
     </Button>

@@ -5,11 +5,9 @@ import type { Stop } from '../../../core/cutList/stops'
 import type { Job } from '../../../core/job/job'
 import { localDay } from '../../../core/time/localDay'
 import { editJob } from '../../job/jobStore'
-import { useWho } from '../../shell/who'
 
 /** The pieces of one stop setting, each ticked with a thumb as it is cut: what is left of the bars follows from it. */
 export function PieceTicks({ job, stop }: { job: Job; stop: Stop }) {
-  const { who } = useWho()
   return (
     <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 0.5 }}>
       {stop.marks.map((mark) => {
@@ -21,7 +19,7 @@ export function PieceTicks({ job, stop }: { job: Job; stop: Stop }) {
             selected={state === 'cut'}
             aria-label={`${mark} is cut`}
             onChange={() =>
-              editJob((j) => withPiece(j, { mark, lengthMm: stop.lengthMm }, state === 'cut' ? 'to cut' : 'cut', localDay(), who))
+              editJob((j) => withPiece(j, mark, state === 'cut' ? 'to cut' : 'cut', { lengthMm: stop.lengthMm, on: localDay() }))
             }
             sx={{ minHeight: 48, minWidth: 64, fontSize: 18 }}
           >
