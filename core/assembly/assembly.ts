@@ -79,7 +79,7 @@ export type Fitting = {
   around?: string[]
 }
 /** What is bought and counted for the assembly; spares are added where it is ordered. Lengths in what it is for in braces, mm. */
-export type Hardware = { part: HardwarePart; quantity: number; for: string }
+export type Hardware = { part: HardwarePart; quantity: number; for: string /** the kind of foot it belongs to */; foot?: MountKind }
 
 /**
  * Where two parts meet. A weld holds everything; a bolt lets the parts turn about it and lean; a pin and a hinge let them turn about their axis; a clamp

@@ -27,7 +27,13 @@ export function footHardware(foot: FootType, feet: number, backingMm: number | n
     ...(backingMm === null
       ? []
       : [{ part: { kind: 'backing plate' as const, sideMm: backingMm, thicknessMm: backingPlate.thicknessMm }, quantity: feet }]),
-  ].map((h): Hardware => ({ ...h, for: `${foot.name.toLowerCase()}${stacked ? `, for sheet up to {g ${USUAL_SHEET_MM}}` : ''}` }))
+  ].map(
+    (h): Hardware => ({
+      ...h,
+      foot: foot.kind,
+      for: `${foot.name.toLowerCase()}${stacked ? `, for sheet up to {g ${USUAL_SHEET_MM}}` : ''}`,
+    }),
+  )
 }
 
 /** Bolts with their nuts through a stack so thick. mm */

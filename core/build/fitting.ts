@@ -1,6 +1,7 @@
 import { assemblyMassKg } from '../assembly/assembly'
 import { footTypes } from '../catalogue/mounts'
 import { liftPlan } from '../lift/lift'
+import { DRIVEN_DAYS, isShaken } from '../loadTest/namedTests'
 import { type BuildGiven, type BuildStep, step } from './step'
 
 const SHOULDER_MM = 1400
@@ -85,7 +86,7 @@ export function fitting({ assembly: a, stops, rules, loadClass = null }: BuildGi
           }),
         ]
       : []),
-    ...(loadClass === 'light' || loadClass === 'medium'
+    ...(!isShaken(loadClass)
       ? []
       : [
           step(
@@ -109,8 +110,8 @@ export function fitting({ assembly: a, stops, rules, loadClass = null }: BuildGi
       place: 'vehicle',
       minutes: 30,
       needs: ['load-test', 'wire'],
-      // it is driven for a week before its bolts are looked at again
-      waitHours: 24 * 7,
+      // it is driven before its bolts are looked at again
+      waitHours: 24 * DRIVEN_DAYS,
     }),
     step('recheck', 'Torque again', 'after the first drives; the day stands in the hand-over', {
       place: 'vehicle',

@@ -4,7 +4,6 @@ import { demoJobs } from '../job/demoJobs'
 import { defaultRules } from '../rules/rules'
 import { assembled } from '../testing/racks'
 import { footDetails } from './footDetail'
-import { pointsOf } from './sheet'
 
 const detailsOf = (title: string) => {
   const assembly = assembled(demoJobs.find((j) => j.title.startsWith(title))!)
@@ -36,8 +35,11 @@ describe('a foot drawn large', () => {
       const details = footDetails(assembly, hardwareOrder(assembly, defaultRules))
       expect(details.flatMap((d) => d.marks).sort(), job.title).toEqual(assembly.mounts.map((m) => m.mark).sort())
       for (const d of details) {
-        const xs = d.sheet.entities.flatMap(pointsOf).map((p) => p.x)
-        expect(Math.max(...xs) - Math.min(...xs), `${job.title} ${d.name}`).toBeLessThan(420)
+        const { min, max } = d.sheet.box
+        expect(max.x - min.x, `${job.title} ${d.name}`).toBeLessThan(420)
+        // every ring stands within the frame, whatever runs on past it
+        for (const e of d.sheet.entities)
+          if (e.kind === 'balloon') expect(e.at.x > min.x && e.at.x < max.x && e.at.y > min.y && e.at.y < max.y, e.text).toBe(true)
         expect(d.sheet.entities.some((e) => e.layer === 'foot')).toBe(true)
       }
     }

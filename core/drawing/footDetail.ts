@@ -6,7 +6,7 @@ import { centreLine, headingAlong, nearestAlong } from '../geometry/centreLine'
 import { dot, minus, type Point, size } from '../geometry/vec3'
 import { seatAxes } from '../loads/solveRack'
 import { footRiseMm, footShape } from './feet'
-import { bounds, type Dimension, type Entity, pointsOf, project, type Sheet, type ViewName } from './sheet'
+import { type Dimension, type Entity, project, type Sheet, type ViewName } from './sheet'
 import { partsSeen } from './views'
 
 /** How feet of one kind stand, drawn large: one of them, and the marks of all that are like it. `risesMm` = from the least to the most of these. mm */
@@ -30,7 +30,7 @@ export function footDetails(assembly: Assembly, hardware: HardwareLine[]): FootD
     const rises = mounts.map((m) => footRiseMm(m, assembly))
     const foot = footTypes[mounts[0]!.kind]
     // its own maker's foot comes with its maker's bolts
-    const small = mounts[0]!.theirs ? [] : hardware.filter((h) => h.for.startsWith(foot.name.toLowerCase()))
+    const small = mounts[0]!.theirs ? [] : hardware.filter((h) => h.foot === foot.kind)
     return {
       name: mounts[0]!.theirs ? `${foot.name}, its maker's` : foot.name,
       marks: mounts.map((m) => m.mark),
@@ -52,9 +52,11 @@ function drawn(m: Mount, assembly: Assembly, small: HardwareLine[]): Sheet {
   const seat = project(view, m.place)
   const head = project(view, { x: m.place.x + out.x * rise, y: m.place.y + out.y * rise, z: m.place.z + out.z * rise })
   const middle = { x: (seat.x + head.x) / 2, y: (seat.y + head.y) / 2 }
+  // a tall foot is shown whole, with what stands on it
+  const high = Math.max(ABOUT_MM * 0.7, rise / 2 + 100)
   const frame = [
-    { x: middle.x - ABOUT_MM, y: middle.y - ABOUT_MM * 0.7 },
-    { x: middle.x + ABOUT_MM, y: middle.y + ABOUT_MM * 0.7 },
+    { x: middle.x - ABOUT_MM, y: middle.y - high },
+    { x: middle.x + ABOUT_MM, y: middle.y + high },
   ] as const
   // what stands elsewhere along the vehicle is no part of this foot
   const depth = (v: { x: number; y: number }) => (view === 'rear' ? v.x : v.y)
@@ -66,7 +68,7 @@ function drawn(m: Mount, assembly: Assembly, small: HardwareLine[]): Sheet {
     infills: [],
     fittings: assembly.fittings.filter((f) => f.id === m.on),
   }
-  const parts = partsSeen(view, here).flatMap((e) => within(e, ...frame))
+  const parts = partsSeen(view, here)
   const entities: Entity[] = [
     ...parts.filter((e) => e.layer !== 'foot'),
     footShape(view, m, assembly),
@@ -81,7 +83,8 @@ function drawn(m: Mount, assembly: Assembly, small: HardwareLine[]): Sheet {
       },
     ),
   ]
-  return { view, title: '', entities, box: bounds(entities.filter((e) => e.kind !== 'dimension')) }
+  // what runs on past the frame is cut off by the paper
+  return { view, title: '', entities, box: { min: frame[0], max: frame[1] } }
 }
 
 const plusOf = (a: { x: number; y: number; z: number }, d: { x: number; y: number; z: number }) => ({
@@ -163,23 +166,4 @@ function figures(
       lengthMm: end.mm,
     },
   ]
-}
-
-/** What of an outline lies within a frame (Sutherland and Hodgman, Reentrant polygon clipping, 1974); round marks only where they lie wholly in it. */
-function within(e: Entity, min: Point, max: Point): Entity[] {
-  const inside = (p: Point) => p.x >= min.x && p.x <= max.x && p.y >= min.y && p.y <= max.y
-  if (e.kind !== 'polygon') return pointsOf(e).every(inside) ? [e] : []
-  const cut = (points: Point[], keeps: (p: Point) => boolean, at: (a: Point, b: Point) => Point): Point[] =>
-    points.flatMap((p, i) => {
-      const before = points[(i + points.length - 1) % points.length]!
-      if (keeps(p)) return keeps(before) ? [p] : [at(before, p), p]
-      return keeps(before) ? [at(before, p)] : []
-    })
-  const onX = (x: number) => (a: Point, b: Point) => ({ x, y: a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x) })
-  const onY = (y: number) => (a: Point, b: Point) => ({ x: a.x + ((b.x - a.x) * (y - a.y)) / (b.y - a.y), y })
-  const left = cut(e.points, (p) => p.x >= min.x, onX(min.x))
-  const right = cut(left, (p) => p.x <= max.x, onX(max.x))
-  const low = cut(right, (p) => p.y >= min.y, onY(min.y))
-  const points = cut(low, (p) => p.y <= max.y, onY(max.y))
-  return points.length > 2 ? [{ ...e, points }] : []
 }

@@ -1,8 +1,7 @@
 import type { Assembly } from '../assembly/assembly'
 import type { LoadClass } from '../brief/brief'
-import { type Priced, type Quote, quote } from '../cost/quote'
+import type { Priced } from '../cost/quote'
 import type { Params } from '../families/design'
-import type { CutPlan } from '../nesting/planCuts'
 import { askedOf } from '../outside/asked'
 import { type StandingAnswers, standingAnswers } from '../outside/standing'
 import { type Built, together, wholeOf } from '../pieces/whole'
@@ -59,10 +58,4 @@ export function builtFrom(
     outside: standingAnswers(job.outside, asked),
     asked,
   }
-}
-
-/** The price of a job as it stands, with what was asked outside and is used. */
-export function quoteOf(job: Job, plan: CutPlan | null, rules: Rules): Quote | null {
-  const { pieces, outside } = builtFrom(job, rules)
-  return quote(pieces, plan, job.brief, rules, outside)
 }

@@ -12,17 +12,14 @@ export function useVehicleShelf() {
   const [broken, setBroken] = useState<string[] | null>(null)
   const vehicles = shelf.data?.document
   const put = (next: Vehicle[]) => shelf.data && save.mutateAsync({ revision: shelf.data.revision, document: next })
-  const copy = (v: Vehicle) => {
-    let n = 2
-    while (vehicles?.some((o) => o.id === `${v.id}-${n}`)) n++
-    setEditing(copyToMeasure(v, `${v.id}-${n}`.slice(0, 60), `${v.name}, copy`.slice(0, 120)))
+  /** An id of its own for what joins the shelf: the one it has, or that with the next free number. */
+  const freeId = (id: string): string => {
+    const ids = [id, ...Array.from({ length: (vehicles?.length ?? 0) + 1 }, (_, i) => `${id.slice(0, 55)}-${i + 2}`)]
+    return ids.find((one) => !vehicles?.some((o) => o.id === one)) ?? id
   }
-  const blank = () => {
-    let n = 1
-    while (vehicles?.some((o) => o.id === `vehicle-${n}`)) n++
-    // nothing is known of it, and nothing is taken as if it were
-    setEditing(VehicleSchema.parse({ id: `vehicle-${n}`, name: 'New vehicle', body: 'van' }))
-  }
+  const copy = (v: Vehicle) => setEditing(copyToMeasure(v, freeId(v.id), `${v.name}, copy`.slice(0, 120)))
+  // nothing is known of it, and nothing is taken as if it were
+  const blank = () => setEditing(VehicleSchema.parse({ id: freeId('vehicle-1'), name: 'New vehicle', body: 'van' }))
   const remove = async (gone: Vehicle) => {
     if (!vehicles) return
     const done = await put(vehicles.filter((v) => v !== gone))?.catch(() => null)
@@ -30,7 +27,7 @@ export function useVehicleShelf() {
   }
   const putBack = async (back: Vehicle) => {
     if (!vehicles) return
-    const done = await put([...vehicles, back])?.catch(() => null)
+    const done = await put([...vehicles, { ...back, id: freeId(back.id) }])?.catch(() => null)
     if (done) setRemoved(null)
   }
   const open = async (f: File) => {
