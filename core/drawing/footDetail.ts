@@ -16,7 +16,7 @@ export type FootDetail = { name: string; marks: string[]; risesMm: [number, numb
 const ABOUT_MM = 170
 const SITS_MM = 8
 /** Numbers of its small parts stand so far apart, one under another. mm at full size */
-const APART_MM = 34
+const APART_MM = 28
 
 /** A foot of each kind and of each profile that stands on one, with the numbers of its small parts as the hardware list has them. */
 export function footDetails(assembly: Assembly, hardware: HardwareLine[]): FootDetail[] {
