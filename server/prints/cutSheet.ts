@@ -244,15 +244,13 @@ function drawBar(
   return y + BAR_PT + 16
 }
 
-/** How an end is cut: a slant as far as the mitre leans, a hollow for a saddle, nothing where it is square. */
+/** How an end is cut: its angle off square where it is mitred, a hollow for a saddle. Which way a mitre leans is not drawn, for the piece is not turned here as it stands. */
 function paintEnd(paper: Paper, end: CutPart['ends'][number], { x, y, into }: { x: number; y: number; into: 1 | -1 }): void {
   paper.lineWidth(1.2).strokeColor(INK)
   if (end.kind === 'mitre') {
-    const lean = Math.min(10, BAR_PT * Math.tan((Math.abs(end.angleDeg) * Math.PI) / 180))
-    paper
-      .moveTo(x, y + BAR_PT)
-      .lineTo(x + into * lean, y)
-      .stroke()
+    const text = `${end.angleDeg}°`
+    paper.font('figures').fontSize(7.5).fillColor(INK)
+    paper.text(text, into > 0 ? x + 2 : x - 2 - paper.widthOfString(text), y + BAR_PT - 9, { lineBreak: false })
   }
   if (end.kind === 'cope')
     paper
