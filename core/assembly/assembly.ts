@@ -98,7 +98,16 @@ export type Joint = {
   /** a weld whose bead is ground off level with the metal: it keeps only a share of its throat */
   flush?: true
   /** what goes through it, and whether a sleeve keeps each tube from caving in under it; a bolted joint only */
-  bolts?: { size: BoltSize; count: number; sleeved?: boolean; apartMm?: number }
+  bolts?: {
+    size: BoltSize
+    count: number
+    sleeved?: boolean
+    apartMm?: number
+    /** middles of its rows, where the joint's own place is none of them */
+    rows?: Vec3[]
+    /** the part that has the thread, a rivet nut or a tapped hole: they are turned from the other's side only */
+    into?: string
+  }
   /** a clamp's own bolts, which grip a tube and go through nothing */
   collar?: { size: BoltSize; count: number }
   /** the line that a hinge turns about; none = through the joint */

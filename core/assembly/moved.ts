@@ -1,6 +1,6 @@
 import { type Placing, placed, turned } from '../geometry/placing'
 import type { Vec3 } from '../geometry/vec3'
-import type { Assembly, Face, Plate, Pose, Support } from './assembly'
+import type { Assembly, Face, Joint, Plate, Pose, Support } from './assembly'
 import { boxOf } from './places'
 import { fittingCorners } from './round'
 
@@ -26,10 +26,16 @@ export function movedParts(a: Assembly, going: Set<string>, at: Placing): Assemb
       }
     }),
     anchors: a.anchors.map((x) => (going.has(x.on) ? { ...x, at: go(x.at) } : x)),
-    joints: a.joints.map((j) => (j.between.every((id) => going.has(id)) ? { ...j, at: go(j.at) } : j)),
+    joints: a.joints.map((j) => (j.between.every((id) => going.has(id)) ? movedJoint(j, go) : j)),
     supports: a.supports.map((s) => movedSupport(s, going, at)),
   }
 }
+
+const movedJoint = (j: Joint, go: (v: Vec3) => Vec3): Joint => ({
+  ...j,
+  at: go(j.at),
+  ...(j.bolts?.rows ? { bolts: { ...j.bolts, rows: j.bolts.rows.map(go) } } : {}),
+})
 
 function movedPlate(p: Plate, at: Placing): Plate {
   const pose = (x: Pose): Pose => ({ origin: placed(at, x.origin), along: turned(at.turn, x.along), up: turned(at.turn, x.up) })

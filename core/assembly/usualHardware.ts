@@ -42,7 +42,7 @@ export const throughBolts = (
   stackMm: number,
   quantity: number,
   use: string,
-  nut: 'lock nut' | 'T-nut' = 'lock nut',
+  nut: 'lock nut' | 'T-nut' | 'rivet nut' = 'lock nut',
 ): Hardware[] => [
   { part: { kind: 'bolt', size, lengthMm: boltLengthMm(size, stackMm) }, quantity, for: use },
   { part: { kind: nut, size }, quantity, for: use },

@@ -2,12 +2,13 @@ import { assemblyMassKg } from '../assembly/assembly'
 import { footTypes } from '../catalogue/mounts'
 import { liftPlan } from '../lift/lift'
 import { DRIVEN_DAYS, isShaken } from '../loadTest/namedTests'
+import { recheckWords } from './reaching'
 import { type BuildGiven, type BuildStep, step } from './step'
 
 const SHOULDER_MM = 1400
 
 /** Onto the vehicle: looked behind, drilled, lifted, torqued, wired, tried and torqued again. */
-export function fitting({ assembly: a, stops, rules, loadClass = null }: BuildGiven): BuildStep[] {
+export function fitting({ assembly: a, stops, rules, loadClass = null, reach }: BuildGiven): BuildStep[] {
   const drilled = a.mounts.filter((m) => footTypes[m.kind].drilled)
   const wired = a.fittings.filter((f) => /lamp|winch/i.test(f.name))
   const caps = a.hardware.some((h) => h.part.kind === 'end cap')
@@ -51,7 +52,7 @@ export function fitting({ assembly: a, stops, rules, loadClass = null }: BuildGi
             minutes: 15,
             people: lift ? lift.people : 2,
             caution: lift?.hoist || top > SHOULDER_MM ? 'Roof work: firm footing, nobody under the load.' : null,
-            needs: [...made, 'captive', 'drill-vehicle'],
+            needs: [...made, 'captive', 'drill-vehicle', 'tighten-first'],
             gate: lift === null,
           }),
           step('fit', 'Set the feet, loose, align, then torque', `${a.mounts.length} feet; all stand before one is tight`, {
@@ -113,12 +114,17 @@ export function fitting({ assembly: a, stops, rules, loadClass = null }: BuildGi
       // it is driven before its bolts are looked at again
       waitHours: 24 * DRIVEN_DAYS,
     }),
-    step('recheck', 'Torque again', 'after the first drives; the day stands in the hand-over', {
-      place: 'vehicle',
-      afterHandOver: true,
-      minutes: 15,
-      tools: ['torque wrench'],
-      needs: ['road'],
-    }),
+    step(
+      'recheck',
+      'Torque again',
+      ['after the first drives; the day stands in the hand-over', recheckWords(reach)].filter(Boolean).join('. '),
+      {
+        place: 'vehicle',
+        afterHandOver: true,
+        minutes: 15,
+        tools: ['torque wrench'],
+        needs: ['road'],
+      },
+    ),
   ]
 }

@@ -1,9 +1,11 @@
-import { closedTubes, weldMap } from '../weldMap/weldMap'
+import type { Rules } from '../rules/rules'
+import { closedTubes, type Seam, weldMap } from '../weldMap/weldMap'
+import { inWords, tightenedFirst } from './reaching'
 import { type BuildGiven, type BuildStep, step } from './step'
 
 /** Parts put together: vented, tacked, tried on the vehicle and welded out, or bolted loose. */
-export function joining({ assembly: a, workshop, rules }: BuildGiven): BuildStep[] {
-  const map = weldMap(a, workshop.welders, rules)
+export function joining({ assembly: a, workshop, rules, reach }: BuildGiven): BuildStep[] {
+  const map = weldMap(a, workshop.welders, rules, reach?.welds ?? null)
   const closed = closedTubes(a)
   const bolts = a.joints.filter((j) => j.bolts).reduce((s, j) => s + (j.bolts?.count ?? 0), 0)
   if (!map.seams.length)
@@ -14,6 +16,7 @@ export function joining({ assembly: a, workshop, rules }: BuildGiven): BuildStep
             tools: ['spanners'],
             needs: ['cut', 'drill', 'plates', 'fold'],
           }),
+          ...tightenedFirst(reach),
         ]
       : []
   const made = ['cut', 'bend', 'saddle', 'plates', 'fold', 'drill', 'first-off']
@@ -38,10 +41,11 @@ export function joining({ assembly: a, workshop, rules }: BuildGiven): BuildStep
       caution: 'Welding is for people trained in it; galvanised or coated metal is bared and the air moved first.',
       needs: [...made, 'vents'],
     }),
+    ...weldedFirst(map.seams, rules),
     step('measure', 'Measure before it is welded out', 'widths, both diagonals and twist are still free to change', {
       minutes: 15,
       tools: ['tape', 'level'],
-      needs: ['tack'],
+      needs: ['tack', 'weld-first'],
       gate: true,
     }),
     step('trial-fit', 'Try it on the vehicle', 'what does not fit now is a tack to break, later a weld', {
@@ -64,6 +68,23 @@ export function joining({ assembly: a, workshop, rules }: BuildGiven): BuildStep
       tools: ['tape', 'level'],
       needs: ['weld'],
       gate: true,
+    }),
+    ...tightenedFirst(reach),
+  ]
+}
+
+/** Welds that no torch gets to once more is tacked on: they are welded out between. */
+function weldedFirst(seams: Seam[], rules: Rules): BuildStep[] {
+  const first = seams.filter((s) => s.before.length)
+  if (!first.length) return []
+  return [
+    step('weld-first', 'Weld out what is shut in later', inWords(first.map((s) => `No ${s.number} before ${s.before.join(' and ')}`)), {
+      place: 'welding',
+      minutes: first.length * rules.weldSetUpMin,
+      marks: [...new Set(first.flatMap((s) => s.between))],
+      tools: [...new Set(first.map((s) => s.process))],
+      caution: 'These pull before the rest is measured: tack across them and check the diagonals again.',
+      needs: ['tack'],
     }),
   ]
 }

@@ -2,6 +2,7 @@ import type { Assembly } from '../assembly/assembly'
 import type { LoadClass } from '../brief/brief'
 import type { StandingAnswers } from '../outside/standing'
 import type { Supplier } from '../purchase/suppliers'
+import type { Apart } from '../reach/takeApart'
 import type { Rules } from '../rules/rules'
 import type { WorkPlace } from '../schedule/shopCalendar'
 import type { Workshop } from '../workshop/workshop'
@@ -33,6 +34,8 @@ export type BuildGiven = {
   workshop: Workshop
   /** how hard it will be used; none = as hard as any */
   loadClass?: LoadClass | null
+  /** what tools and torch get to, and when; none = nobody looked */
+  reach?: Pick<Apart, 'bolts' | 'welds'> | null
   /** what was asked outside and is used */
   outside?: StandingAnswers
   /** who sells what; none = all that is bought takes as long as the shop's rules say */

@@ -4,6 +4,7 @@ import type { BoltSize } from './bolts'
 export const smallParts = [
   'lock nut',
   'T-nut',
+  'rivet nut',
   'wedge',
   'pin and clip',
   'end cap',
@@ -28,11 +29,16 @@ export type SmallPart = (typeof smallParts)[number]
 /** What is bought and counted: a bolt by size and length, a nut by size, a plate by its sides, anything else by its name. */
 export type HardwarePart =
   | { kind: 'bolt'; size: BoltSize; lengthMm: number }
-  | { kind: 'lock nut' | 'T-nut'; size: BoltSize }
+  | { kind: 'lock nut' | 'T-nut' | 'rivet nut'; size: BoltSize }
   | { kind: 'backing plate'; sideMm: number; thicknessMm: number }
   | { kind: 'tube sleeve'; size: BoltSize; lengthMm: number }
   | { kind: 'piano hinge' | 'seal strip' | 'drawer slide'; lengthMm: number }
-  | { kind: Exclude<SmallPart, 'lock nut' | 'T-nut' | 'backing plate' | 'tube sleeve' | 'piano hinge' | 'seal strip' | 'drawer slide'> }
+  | {
+      kind: Exclude<
+        SmallPart,
+        'lock nut' | 'T-nut' | 'rivet nut' | 'backing plate' | 'tube sleeve' | 'piano hinge' | 'seal strip' | 'drawer slide'
+      >
+    }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
@@ -43,6 +49,7 @@ export function hardwareName(part: HardwarePart): string {
       return `Bolt ${part.size} × ${part.lengthMm} stainless`
     case 'lock nut':
     case 'T-nut':
+    case 'rivet nut':
       return `${capital(part.kind)} ${part.size}`
     case 'backing plate':
       return `Backing plate {${part.sideMm}} × {${part.sideMm}} × {g ${part.thicknessMm}}`
@@ -62,6 +69,7 @@ const BOLTS: Partial<Record<BoltSize, number>> = { M6: 90, M8: 140, M10: 190, M1
 const SMALL: Record<SmallPart, number> = {
   'lock nut': 35,
   'T-nut': 220,
+  'rivet nut': 55,
   wedge: 480,
   'pin and clip': 900,
   'end cap': 60,
@@ -89,4 +97,5 @@ export const hardwarePriceMinor = (part: HardwarePart): number | null =>
       ? Math.round((SMALL[part.kind] * part.lengthMm) / 1000)
       : SMALL[part.kind]
 /** Small things get lost: bolts, nuts and washers are bought with spares, what is made to measure is not. */
-export const hasSpares = (part: HardwarePart): boolean => ['bolt', 'lock nut', 'T-nut', 'sealing washer', 'end cap'].includes(part.kind)
+export const hasSpares = (part: HardwarePart): boolean =>
+  ['bolt', 'lock nut', 'T-nut', 'rivet nut', 'sealing washer', 'end cap'].includes(part.kind)

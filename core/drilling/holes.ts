@@ -103,14 +103,14 @@ function footPlace(a: Assembly, m: Mount, vehicle: Vehicle, rules: Rules): HoleP
   ]
 }
 
-const isSlotted = (a: Assembly, id: string): boolean => {
+export const isSlotted = (a: Assembly, id: string): boolean => {
   const member = a.members.find((m) => m.id === id)
   return member !== undefined && profileOf(member.profileId).shape.kind === 'slotted'
 }
 const isBought = (a: Assembly, id: string): boolean => a.fittings.some((f) => f.id === id)
 
 /** A member whose underside, or a flat part whose face, lies on the place itself. */
-function standsOn(a: Assembly, m: Mount): boolean {
+export function standsOn(a: Assembly, m: Mount): boolean {
   const member = a.members.find((x) => x.id === m.on)
   if (!member) return a.plates.some((p) => p.id === m.on)
   const line = centreLine(member.path, member.bendRadiiMm)
@@ -125,7 +125,7 @@ function bolted(bolt: BoltSize, layers: HoleLayer[]): Pick<HolePlace, 'stackMm' 
 }
 
 /** Which way a bolt goes through a joint: through a flat part square to it; of two members square to both; else up. */
-function wayThrough(a: Assembly, j: Joint): Vec3 {
+export function wayThrough(a: Assembly, j: Joint): Vec3 {
   const plate = a.plates.find((p) => j.between.includes(p.id))
   if (plate) return plateNormalAt(plate, j.at)
   const headings = j.between.flatMap((id) => {

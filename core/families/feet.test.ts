@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { siteOn } from '../testing/racks'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { feetAlong, feetOnLine, footFaults, footMeasures, moreFeet } from './feetAlong'
-import { feetOnEdge, leftEdge } from './feetOnEdge'
+import { besideWhatStands, feetOnEdge, leftEdge, underStay } from './feetOnEdge'
 
 const [van, pickup, camper] = demoVehicles
 const line = van.mounts[0]!
@@ -50,10 +50,34 @@ describe('bolted feet along an edge', () => {
   })
   test('so far in from both ends, and never further apart than asked', () => {
     for (const length of [400, 900, 1350, 2400]) {
-      const feet = feetOnEdge({ edge, rearX: 0, frontX: length, half: () => 740 }, 60, 600).filter((m) => m.side === 'left')
+      const feet = feetOnEdge({ edge, rearX: 0, frontX: length, half: () => 740 }, 60, 600, []).filter((m) => m.side === 'left')
       const xs = feet.map((m) => m.place.x)
       expect([xs[0], xs.at(-1)]).toEqual([60, length - 60])
       for (const [i, x] of xs.slice(1).entries()) expect(x - xs[i]!).toBeLessThanOrEqual(600 + 1e-9)
     }
+  })
+  test('a post of 50 over the front feet: they move back until an M8 spanner turns beside it, 25 for half their bolts, 11.2 for its ring, 9 for the bead', () => {
+    const xs = feetOnEdge({ edge, rearX: 0, frontX: 900, half: () => 740 }, 60, 600, [{ fromX: 805, toX: 855 }])
+      .filter((m) => m.side === 'left')
+      .map((m) => m.place.x)
+    expect(xs[0]).toBe(60)
+    expect(xs.at(-1)).toBeCloseTo(805 - 25 - 11.2 - 9, 5)
+  })
+  test('under a stay of 30° and 32 deep a spanner lies once its underside is 30 over the rail', () => {
+    // its middle starts at the rail's own middle, 20 under the top: 20 + 30 up, and half of 32 along its slope's normal
+    const rise = 50 + 16 / Math.cos(Math.PI / 6)
+    const stay = underStay(
+      [
+        { x: 1000, y: 0, z: 1000 * Math.tan(Math.PI / 6) },
+        { x: 0, y: 0, z: 0 },
+      ],
+      32,
+      20,
+    )
+    expect(stay.toX).toBeCloseTo(rise * Math.sqrt(3), 6)
+    expect(stay.fromX).toBeCloseTo(-32, 6)
+  })
+  test('where nothing is free they stay where they are', () => {
+    expect(besideWhatStands([300], [{ fromX: 0, toX: 600 }], 50, 550)).toEqual([300])
   })
 })

@@ -7,12 +7,12 @@ import type { Job } from '../job/job'
 import { defaultRules } from '../rules/rules'
 import { fitOf, taken } from '../testing/fitted'
 import { rackAlone } from '../testing/racks'
+import { rapierKit } from '../touch/kit'
+import { Measurer } from '../touch/meetings'
+import { memberSolid } from '../touch/solids'
 import { fitGiven } from './fit'
 import { gapsOf } from './gaps'
 import { givesMm } from './gives'
-import { rapierKit } from './kit'
-import { Measurer } from './meetings'
-import { memberSolid } from './solids'
 
 beforeAll(() => RAPIER.init())
 

@@ -5,9 +5,9 @@ import { profileSection } from '../catalogue/profiles'
 import { apart } from '../geometry/vec3'
 import { restOf } from '../resting/rest'
 import { footRiseMm } from '../solid/foot'
+import type { Meeting } from '../touch/meetings'
+import type { Solid } from '../touch/solids'
 import type { Vehicle } from '../vehicle/vehicle'
-import type { Meeting } from './meetings'
-import type { Solid } from './solids'
 
 const key = (a: string, b: string): string => (a < b ? `${a} ${b}` : `${b} ${a}`)
 /** A part whose seat is nearer to the vehicle than this lies on it. mm */

@@ -1,18 +1,19 @@
 import type { Evaluation } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { governingFirst, type Limit } from '../limits/limit'
+import { reachLimits } from '../reach/reachLimits'
+import { type Apart, takeApart } from '../reach/takeApart'
 import type { Rules } from '../rules/rules'
 import type { Struts } from '../strut/struts'
+import type { Kit } from '../touch/kit'
+import type { Measurer } from '../touch/meetings'
 import { bodiless } from './bodiless'
 import { fitLimits } from './fitLimits'
 import { type FitGiven, type Gap, gapsOf } from './gaps'
 import { movesOf } from './gives'
-import type { Kit } from './kit'
 import { type Leaf, type LidStruts, leavesOf, lidStruts } from './lidStruts'
-import type { Measurer } from './meetings'
 import { type Motion, motionsOf } from './motions'
 import { strutLimits } from './strutLimits'
-import { type Apart, takeApart } from './takeApart'
 
 /** What fits: every gap that may close, everything that moves, what comes off again, and the limits of all. */
 export type Fit = { gaps: Gap[]; motions: Motion[]; apart: Apart; leaves: Leaf[]; struts: LidStruts[]; limits: Limit[] }
@@ -38,6 +39,7 @@ export function fitOf(given: Given, kit: Kit, measurer: Measurer): Fit {
   const limits = [
     ...fitLimits({ gaps, motions, trapped: apart.trapped, lost: bodiless(given) }, given.rules),
     ...strutLimits(struts, given.rules),
+    ...reachLimits(apart, given.rules),
   ]
   return { gaps, motions, apart, leaves, struts, limits }
 }

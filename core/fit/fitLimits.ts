@@ -1,10 +1,10 @@
 import { figure, given, type Input } from '../figure/figure'
 import { type Limit, limit, limitKey } from '../limits/limit'
+import type { Trapped } from '../reach/takeApart'
 import type { Rules } from '../rules/rules'
 import type { Bodiless } from './bodiless'
 import { type Gap, UNMEASURED } from './gaps'
 import type { Motion } from './motions'
-import type { Trapped } from './takeApart'
 
 /** Gaps that are not clear, the nearest of those that are, what something that moves meets, and what nobody measured. */
 export function fitLimits(

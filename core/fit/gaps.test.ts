@@ -8,11 +8,11 @@ import { limitKey } from '../limits/limit'
 import { defaultRules } from '../rules/rules'
 import { between, fitOf, taken } from '../testing/fitted'
 import { rackAlone, withRack } from '../testing/racks'
-import { surfaceTaken } from './bodySolids'
+import { surfaceTaken } from '../touch/bodySolids'
+import { rapierKit } from '../touch/kit'
+import { Measurer } from '../touch/meetings'
 import { fitGiven, fitOf as wholeFit } from './fit'
 import { judged } from './judged'
-import { rapierKit } from './kit'
-import { Measurer } from './meetings'
 
 beforeAll(() => RAPIER.init())
 

@@ -5,14 +5,14 @@ import type { Vec3 } from '../geometry/vec3'
 import { combinedTolerance } from '../measure/readings'
 import { placeTolerance, usualTolerance } from '../measure/settle'
 import type { Rules } from '../rules/rules'
+import { surfaceTaken } from '../touch/bodySolids'
+import type { Measurer, Meeting } from '../touch/meetings'
+import { type Solid, solidsOf } from '../touch/solids'
 import type { Stops } from '../vehicle/swings'
 import type { Vehicle } from '../vehicle/vehicle'
-import { surfaceTaken } from './bodySolids'
 import { inOneCorner, meant } from './contacts'
 import { type CaseMoves, givesMm } from './gives'
-import type { Measurer, Meeting } from './meetings'
 import { seatTaker } from './seats'
-import { type Solid, solidsOf } from './solids'
 
 /** What may take from a gap. `error` = a tolerance, as likely one way as the other; else it comes whole. mm; null = nobody knows */
 export type Taker = { name: string; mm: number | null; error: boolean }

@@ -3,7 +3,7 @@ import { centreLine, nearestAlong } from '../geometry/centreLine'
 import { minus, size, type Vec3 } from '../geometry/vec3'
 import type { CaseResult } from '../loads/caseResult'
 import type { MemberShape } from '../loads/memberState'
-import type { Solid } from './solids'
+import type { Solid } from '../touch/solids'
 
 /** How every member moves in each load case, as the frame tells it. */
 export type CaseMoves = {

@@ -7,11 +7,11 @@ import type { Job } from '../job/job'
 import { defaultRules, type Rules } from '../rules/rules'
 import { between, fitOf } from '../testing/fitted'
 import { rackAlone, withRack } from '../testing/racks'
+import { rapierKit } from '../touch/kit'
 import type { Swing } from '../vehicle/vehicle'
 import { bound, endsOf } from './heightBounds'
 import { heightWindows } from './heightWindow'
 import { heightWindowCalculator } from './heightWindow.calculator'
-import { rapierKit } from './kit'
 
 beforeAll(() => RAPIER.init())
 

@@ -15,11 +15,11 @@ import {
   type Turning,
 } from '../strut/strutCurve'
 import { newStruts, type Struts } from '../strut/struts'
+import { type Mover, moversOf } from '../touch/movers'
+import type { Solid } from '../touch/solids'
+import { solidsOf } from '../touch/solids'
 import type { Vehicle } from '../vehicle/vehicle'
 import { withMeasured } from './measuredStruts'
-import { type Mover, moversOf } from './movers'
-import type { Solid } from './solids'
-import { solidsOf } from './solids'
 
 /** A leaf in its own plane of turning: masses, gravity, how far its edge reaches. `lacks` = what nobody knows of it. */
 export type Leaf = {

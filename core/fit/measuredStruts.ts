@@ -1,8 +1,8 @@
 import { bodyOfKind, measured } from '../places/measured'
 import type { Struts } from '../strut/struts'
+import type { Mover } from '../touch/movers'
 import { swingId } from '../vehicle/swings'
 import type { Vehicle } from '../vehicle/vehicle'
-import type { Mover } from './movers'
 
 /**
  * What the sheet for a bed cover already holds of its struts stands where nothing else was typed: it is measured once. What is typed here wins, as struts

@@ -1,11 +1,11 @@
 import { swingsAside } from '../assembly/swingsAside'
 import { plus, times, type Vec3 } from '../geometry/vec3'
+import type { Kit } from '../touch/kit'
+import { afterMove, type Mover, moversOf, takenOut } from '../touch/movers'
+import { type Solid, solidsOf } from '../touch/solids'
+import { type Pass, type Shift, type Sweep, sweepOf } from '../touch/sweep'
 import { meant } from './contacts'
 import type { FitGiven } from './gaps'
-import type { Kit } from './kit'
-import { afterMove, type Mover, moversOf, takenOut } from './movers'
-import { type Solid, solidsOf } from './solids'
-import { type Pass, type Shift, type Sweep, sweepOf } from './sweep'
 
 /** A change that was tried and clears the whole way: a stop, or what is met moved so far. Degrees or mm */
 export type Cure =

@@ -2,9 +2,9 @@ import type { Assembly } from '../assembly/assembly'
 import { movedParts } from '../assembly/moved'
 import type { Brief } from '../brief/brief'
 import { placingAt } from '../geometry/placing'
+import { type Mover, moversOf, takenOut } from '../touch/movers'
 import { swingId } from '../vehicle/swings'
 import type { Swing, Vehicle } from '../vehicle/vehicle'
-import { type Mover, moversOf, takenOut } from './movers'
 
 export type Shown = { assembly: Assembly; vehicle: Vehicle; brief: Brief }
 

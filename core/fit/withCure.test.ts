@@ -5,9 +5,9 @@ import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { builtFrom } from '../job/piecesOf'
 import { defaultRules } from '../rules/rules'
+import { moversOf } from '../touch/movers'
 import { demoWorkshop } from '../workshop/workshop'
 import type { Motion } from './motions'
-import { moversOf } from './movers'
 import { withCure, withoutStop } from './withCure'
 
 const [, job] = demoJobs as [(typeof demoJobs)[0], (typeof demoJobs)[0], ...typeof demoJobs]

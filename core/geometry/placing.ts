@@ -24,3 +24,14 @@ export function placingAt(m: { kind: 'turn' | 'slide'; axis: { at: Vec3; way: Ve
   // about a line off the origin: x → at + R·(x − at)
   return { turn, shift: minus(m.axis.at, turned(turn, m.axis.at)) }
 }
+
+/** The turn that brings upright to another way, of length 1, once it was turned about itself by so much. radians */
+export function uprightTo(way: Vec3, twist: number): Placing['turn'] {
+  // half way between the two: q = (1 + z·w, z × w), normed; straight down it is half a turn about x
+  const w = 1 + way.z
+  const k = Math.hypot(way.x, way.y, w)
+  const lean = k < 1e-6 ? { x: 1, y: 0, z: 0, w: 0 } : { x: -way.y / k, y: way.x / k, z: 0, w: w / k }
+  const [s, c] = [Math.sin(twist / 2), Math.cos(twist / 2)]
+  // lean · (0, 0, s, c)
+  return { x: lean.x * c + lean.y * s, y: lean.y * c - lean.x * s, z: lean.w * s, w: lean.w * c }
+}

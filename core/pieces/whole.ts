@@ -120,6 +120,7 @@ function named(a: Assembly, piece: Piece): Assembly {
         ...(j.kind === 'weld' && piece.flushSeams?.includes(j.id) ? { flush: true } : {}),
         id: id(j.id),
         between: [id(j.between[0]), id(j.between[1])],
+        ...(j.bolts?.into ? { bolts: { ...j.bolts, into: id(j.bolts.into) } } : {}),
         ...(j.gusset ? { gusset: { ...j.gusset, plateId: id(j.gusset.plateId) } } : {}),
       }),
     ),

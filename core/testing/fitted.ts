@@ -1,12 +1,12 @@
 import RAPIER from '@dimforge/rapier3d-compat'
 import { type Gap, gapsOf } from '../fit/gaps'
 import { movesOf } from '../fit/gives'
-import { rapierKit } from '../fit/kit'
-import { Measurer } from '../fit/meetings'
 import { motionsOf } from '../fit/motions'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { defaultRules } from '../rules/rules'
+import { rapierKit } from '../touch/kit'
+import { Measurer } from '../touch/meetings'
 
 /** A job's gaps and ways as Fit finds them, with its figures. The library is made ready first: `RAPIER.init()`. */
 export const fitOf = (job: Job) => {

@@ -7,6 +7,7 @@ import { countingLegMm } from '../fasten/filletWeld'
 import type { Vec3 } from '../geometry/vec3'
 import { type JoinedPart, partsOf, weldRuns } from '../limits/joinedParts'
 import { type DisplayUnits, KG_PER_POUND } from '../quantity/units'
+import type { Welded } from '../reach/welded'
 import type { Rules } from '../rules/rules'
 import type { Welder } from '../workshop/workshop'
 
@@ -32,6 +33,8 @@ export type Seam = {
   minutes: number
   wireG: number
   gasL: number
+  /** what may be tacked on only after it, for no torch gets to it then */
+  before: string[]
 }
 export type WeldMap = { seams: Seam[]; lengthMm: number; minutes: number; wireG: number; gasL: number; notes: string[] }
 
@@ -40,11 +43,16 @@ const YIELD: Record<Process, number> = { MIG: 0.9, TIG: 0.95, stick: 0.6 }
 
 /**
  * Every weld once, numbered in the order it is welded out: piece by piece, from the middle outward and from side to side, so that each pull is met by the one
- * across from it. Wire: half a square of the leg along the seam by density (geometry of a fillet); minutes by the shop's own speeds. Torch access is not judged.
+ * across from it. Wire: half a square of the leg along the seam by density (geometry of a fillet); minutes by the shop's own speeds. What a torch reaches only before something else is tacked on
+ * comes first in its piece, where that was looked at (`reach`).
  */
-export function weldMap(a: Assembly, welders: Welder[], rules: Rules): WeldMap {
+export function weldMap(a: Assembly, welders: Welder[], rules: Rules, reach: Welded[] | null = null): WeldMap {
   const welds = a.joints.filter((j) => j.kind === 'weld')
-  const seams = inOrder(welds).map((joint, i) => seamOf(joint, i + 1, a, welders, rules))
+  const before = new Map((reach ?? []).filter((w) => w.when === 'before').map((w) => [w.id, w.by.map((b) => b.name)]))
+  const seams = inOrder(welds, (j) => before.has(j.id)).map((joint, i) => ({
+    ...seamOf(joint, i + 1, a, welders, rules),
+    before: before.get(joint.id) ?? [],
+  }))
   const sum = (of: (s: Seam) => number) => seams.reduce((t, s) => t + of(s), 0)
   return {
     seams,
@@ -52,11 +60,11 @@ export function weldMap(a: Assembly, welders: Welder[], rules: Rules): WeldMap {
     minutes: sum((s) => s.minutes),
     wireG: sum((s) => s.wireG),
     gasL: sum((s) => s.gasL),
-    notes: notesOf(seams, a),
+    notes: notesOf(seams, a, reach),
   }
 }
 
-function seamOf(joint: Joint, number: number, a: Assembly, welders: Welder[], rules: Rules): Seam {
+function seamOf(joint: Joint, number: number, a: Assembly, welders: Welder[], rules: Rules): Omit<Seam, 'before'> {
   const parts = partsOf(a, joint)
   const group = parts.find((p) => p.material.group === 'aluminium')?.material.group ?? parts[0]?.material.group ?? 'steel'
   const walls = parts.flatMap((p) => p.wallMm ?? [])
@@ -104,25 +112,29 @@ const welderFor = (group: Material['group'], welders: Welder[]): Welder | null =
 const fillerFor = (group: Material['group']): string =>
   group === 'aluminium' ? '4043, or 5356 where it is anodised after' : group === 'stainless' ? '308L' : '70 ksi wire'
 
-/** Piece by piece; within one from its middle outward, and at each distance to the other side first. */
-function inOrder(welds: Joint[]): Joint[] {
+/** Piece by piece; within one first what is not reached later, then from its middle outward, and at each distance to the other side first. */
+function inOrder(welds: Joint[], first: (j: Joint) => boolean): Joint[] {
   const pieces = [...new Set(welds.map((j) => pieceIdOf(j.id)))]
   return pieces.flatMap((piece) => {
     const own = welds.filter((j) => pieceIdOf(j.id) === piece)
     const middle = own.reduce((s, j) => s + j.at.x, 0) / Math.max(1, own.length)
-    const left = [...own].sort((p, q) => Math.abs(p.at.x - middle) - Math.abs(q.at.x - middle) || p.at.z - q.at.z)
-    const out: Joint[] = []
-    let side = 1
-    while (left.length) {
-      const at = left.findIndex((j) => Math.sign(j.at.y || side) === side)
-      out.push(...left.splice(Math.max(0, at), 1))
-      side = -side
-    }
-    return out
+    return [own.filter(first), own.filter((j) => !first(j))].flatMap((list) => fromTheMiddle(list, middle))
   })
 }
 
-function notesOf(seams: Seam[], a: Assembly): string[] {
+function fromTheMiddle(own: Joint[], middle: number): Joint[] {
+  const left = [...own].sort((p, q) => Math.abs(p.at.x - middle) - Math.abs(q.at.x - middle) || p.at.z - q.at.z)
+  const out: Joint[] = []
+  let side = 1
+  while (left.length) {
+    const at = left.findIndex((j) => Math.sign(j.at.y || side) === side)
+    out.push(...left.splice(Math.max(0, at), 1))
+    side = -side
+  }
+  return out
+}
+
+function notesOf(seams: Seam[], a: Assembly, reach: Welded[] | null): string[] {
   if (!seams.length) return []
   const aluminium = seams.some((s) => s.filler.startsWith('4043'))
   const closed = closedTubes(a)
@@ -135,8 +147,23 @@ function notesOf(seams: Seam[], a: Assembly): string[] {
           `${closed.join(', ')}: tube closed at both ends; drill a vent of 6 mm in a low face near one end before the last weld and before any oven, and leave it as a drain.`,
         ]
       : []),
-    'Torch access at each moment of the build is not judged: look before the second part is tacked.',
+    ...torchNotes(seams, reach),
     'On a vehicle: battery isolated and alternator unplugged, glass, fuel and linings covered, somebody on fire watch. Welding is for people trained in it.',
+  ]
+}
+
+/** What a torch gets to once all is tacked, what it must get to before, and what it never does. */
+function torchNotes(seams: Seam[], reach: Welded[] | null): string[] {
+  if (reach === null)
+    return ['What a torch gets to at each moment is not looked at here: Fit does, and look before the second part is tacked.']
+  const first = seams.filter((s) => s.before.length)
+  const never = reach.filter((w) => w.when === 'never')
+  return [
+    ...(first.length || never.length ? [] : ['A torch gets to every side of every weld with all of its piece tacked.']),
+    ...first.map(
+      (s) => `No ${s.number} is welded out before ${s.before.join(' and ')} is tacked on: no torch gets to all its sides later.`,
+    ),
+    ...never.map((w) => `${w.name}: a torch gets to ${w.reached} of its ${w.sides} sides only.`),
   ]
 }
 

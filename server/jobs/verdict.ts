@@ -24,4 +24,4 @@ export function verdictOf(job: Job, rulesDocument: unknown, accepted: Piece[] | 
 }
 
 /** Raised when limits are worked out differently: the verdicts of an older program are thrown away at the start. */
-export const VERDICT_VERSION = 15
+export const VERDICT_VERSION = 16

@@ -2,13 +2,13 @@ import { Document, type Material, NodeIO } from '@gltf-transform/core'
 import { materialOf } from '../../core/catalogue/materials'
 import { profileOf } from '../../core/catalogue/profiles'
 import { vehicleSolid } from '../../core/drawing/vehicleSolid'
-import { solidsOf } from '../../core/fit/solids'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { extrude } from '../../core/solid/extrude'
 import type { Mesh } from '../../core/solid/mesh'
 import { prism } from '../../core/solid/prism'
 import { sweep } from '../../core/solid/sweep'
+import { solidsOf } from '../../core/touch/solids'
 
 type Rgb = [number, number, number]
 const COLOURS = {

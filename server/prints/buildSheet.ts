@@ -6,6 +6,7 @@ import { builtFrom } from '../../core/job/piecesOf'
 import { kitRows, kitStanding } from '../../core/purchase/kit'
 import { kitNeeds } from '../../core/purchase/needs'
 import { withLengths } from '../../core/quantity/figureText'
+import type { Apart } from '../../core/reach/takeApart'
 import type { Rules } from '../../core/rules/rules'
 import { lateBy } from '../../core/schedule/schedule'
 import type { PlannedShop } from '../../core/shop/shop'
@@ -15,10 +16,16 @@ const daysText = (d: { from: string; to: string } | undefined): string =>
   d ? (d.from === d.to ? d.from : `${d.from} to ${d.to.slice(5)}`) : ''
 
 /** The order of work to hang beside the bench: each step with why, parts, tools, minutes and its caution; gates to sign. PDF bytes. */
-export function buildSheetPdf(job: Job, rules: Rules, { workshop, suppliers, calendar }: PlannedShop, title: Title): Promise<Buffer> {
+export function buildSheetPdf(
+  job: Job,
+  rules: Rules,
+  { workshop, suppliers, calendar }: PlannedShop,
+  reach: Apart,
+  title: Title,
+): Promise<Buffer> {
   const paper = openPaper(title)
   const made = builtFrom(job, rules)
-  const plan = buildPlan({ ...made, workshop, suppliers, rules })
+  const plan = buildPlan({ ...made, reach, workshop, suppliers, rules })
   const kit = kitRows(kitNeeds(made, workshop.coats, rules), job.kit, suppliers, rules)
   const days = daysAlone(plan, job, { kit: kitStanding(kit), today: title.date, rules, calendar })
   const on = new Map(days.steps.map((s) => [s.stepId, s]))

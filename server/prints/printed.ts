@@ -8,7 +8,7 @@ import { toSvg } from '../../core/drawing/toSvg'
 import { drawView } from '../../core/drawing/views'
 import { holesAlong } from '../../core/drilling/holesAlong'
 import { cutListCsv } from '../../core/exchange/csv'
-import { withFit } from '../../core/fit/fit'
+import { type Fit, withFit } from '../../core/fit/fit'
 import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
 import { type Moved, planMoved } from '../../core/issuedPlan/planMoved'
 import { type Evaluation, evaluate } from '../../core/job/evaluate'
@@ -94,9 +94,10 @@ function openOf({ limits, issues }: Pick<Evaluation, 'limits' | 'issues'>): stri
 }
 
 /** Figures of strength and of fit together, as every sheet that is made by shows them. */
-async function figuresOf(job: Job, rules: Rules): Promise<Evaluation> {
+async function figuresOf(job: Job, rules: Rules): Promise<Evaluation & { reach: Fit['apart'] }> {
   const result = evaluate(job, rules)
-  return { ...result, limits: withFit(result.limits, (await fittingReady())(job, result, rules)) }
+  const fit = (await fittingReady())(job, result, rules)
+  return { ...result, limits: withFit(result.limits, fit), reach: fit.apart }
 }
 
 /** The bytes of one sheet or file. */
@@ -137,7 +138,7 @@ export async function printed(print: Print): Promise<Uint8Array> {
       if (print.of === 'hand-over') return handOverPdf(job, result, print.rules, title)
       if (print.of === 'holes') return holeSheetPdf(job, print.rules, title)
       if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.shop.workshop, title)
-      if (print.of === 'build') return buildSheetPdf(job, print.rules, print.shop, title)
+      if (print.of === 'build') return buildSheetPdf(job, print.rules, print.shop, result.reach, title)
       return print.of === 'tube'
         ? tubeSheetPdf(job, result, print.rules, print.shop.workshop, title)
         : weldSheetPdf(job, result, print.rules, print.shop.workshop, title)

@@ -14,6 +14,7 @@ import { defaultRules } from '../../core/rules/rules'
 import { demoShop, paperSizes } from '../../core/shop/shop'
 import { demoStock } from '../../core/stock/demoStock'
 import { tickOf } from '../../core/workLog/tick'
+import { fittingReady } from '../workshop/fitting'
 import { arrangementPdf } from './arrangement'
 import { buildSheetPdf } from './buildSheet'
 import { type CutSheet, cutSheetPdf } from './cutSheet'
@@ -136,6 +137,8 @@ test('one page a measuring sheet, blank or filled', async () => {
     expect(pages(await measuringSheetPdf(pickup, measuringSheets, blank, title))).toBe(measuringSheets.length)
 })
 
+const untried = { order: [], trapped: [], bolts: [], welds: [] }
+
 describe('bends, templates and welds on paper', () => {
   const basket = demoJobs.find((j) => j.title.startsWith('Hoop'))!
   const drawn = evaluate(basket, defaultRules)
@@ -163,19 +166,38 @@ describe('bends, templates and welds on paper', () => {
     for (const size of paperSizes) expect(onPaper(size)).toBeCloseTo(72 / 25.4, 6)
   })
   test('the weld map has the drawing and every weld; a job of no weld, and one of no bend, say so on one page', async () => {
-    expect(pages(await weldSheetPdf(basket, drawn, defaultRules, workshop, title))).toBeGreaterThanOrEqual(2)
+    expect(pages(await weldSheetPdf(basket, { ...drawn, reach: untried }, defaultRules, workshop, title))).toBeGreaterThanOrEqual(2)
     const [survey] = demoJobs
     const plain = evaluate({ ...survey, pieces: survey.pieces.slice(0, 1) }, defaultRules)
     expect(pages(await tubeSheetPdf(survey, plain, defaultRules, workshop, title))).toBe(1)
     expect(
-      pages(await weldSheetPdf(survey, { ...plain, assembly: { ...plain.assembly, joints: [] } }, defaultRules, workshop, title)),
+      pages(
+        await weldSheetPdf(
+          survey,
+          { ...plain, reach: untried, assembly: { ...plain.assembly, joints: [] } },
+          defaultRules,
+          workshop,
+          title,
+        ),
+      ),
     ).toBe(1)
   })
 })
 
 test('the order of work is two pages at most for each demo job, and one line for a job of nothing', async () => {
-  for (const job of demoJobs) expect(pages(await buildSheetPdf(job, defaultRules, demoShop, title))).toBeLessThanOrEqual(3)
-  expect(pages(await buildSheetPdf({ ...demoJobs[0]!, pieces: [] }, defaultRules, demoShop, title))).toBe(1)
+  for (const job of demoJobs)
+    expect(
+      pages(
+        await buildSheetPdf(
+          job,
+          defaultRules,
+          demoShop,
+          (await fittingReady())(job, evaluate(job, defaultRules), defaultRules).apart,
+          title,
+        ),
+      ),
+    ).toBeLessThanOrEqual(3)
+  expect(pages(await buildSheetPdf({ ...demoJobs[0]!, pieces: [] }, defaultRules, demoShop, untried, title))).toBe(1)
 })
 
 describe('all that goes with the vehicle', () => {

@@ -2,6 +2,7 @@ import { drawView } from '../../core/drawing/views'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
+import type { Apart } from '../../core/reach/takeApart'
 import type { Rules } from '../../core/rules/rules'
 import { jigOf } from '../../core/weldMap/jig'
 import { leadOf } from '../../core/weldMap/lead'
@@ -12,9 +13,15 @@ import { paintSheet } from './paintSheet'
 import { closePaper, INK, MARGIN, openPaper, SIGNAL, type Title, table } from './paper'
 
 /** Every weld numbered on the drawing, then what each is made with, in its order; the jig and the lead. PDF bytes. */
-export function weldSheetPdf(job: Job, { assembly }: Evaluation, rules: Rules, workshop: Workshop, title: Title): Promise<Buffer> {
+export function weldSheetPdf(
+  job: Job,
+  { assembly, reach }: Evaluation & { reach: Apart },
+  rules: Rules,
+  workshop: Workshop,
+  title: Title,
+): Promise<Buffer> {
   const paper = openPaper(title)
-  const map = weldMap(assembly, workshop.welders, rules)
+  const map = weldMap(assembly, workshop.welders, rules, reach.welds)
   const mm = (v: number) => formatLength(v, job.units)
   const thin = (v: number) => formatGauge(v, job.units)
   const width = paper.page.width - 2 * MARGIN

@@ -1,10 +1,10 @@
 import RAPIER from '@dimforge/rapier3d-compat'
 import { type Fit, fitGiven, fitOf } from '../../core/fit/fit'
-import { rapierKit } from '../../core/fit/kit'
-import { Measurer } from '../../core/fit/meetings'
-import type { Evaluation } from '../../core/job/evaluate'
+import { type Evaluation, evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import type { Rules } from '../../core/rules/rules'
+import { rapierKit } from '../../core/touch/kit'
+import { Measurer } from '../../core/touch/meetings'
 
 /** What fits of one job, worked out by itself: nothing is kept for the next. */
 export type Fitting = (job: Job, figures: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules) => Fit
@@ -17,6 +17,9 @@ const fitting: Fitting = (job, figures, rules) => {
     kit.close()
   }
 }
+
+/** What tools and torch get to on a job, and when. */
+export const reachOf = (job: Job, rules: Rules, fitting: Fitting): Fit['apart'] => fitting(job, evaluate(job, rules), rules).apart
 
 let ready: Promise<Fitting> | null = null
 /** Loads the solids’ library the first time that somebody asks. */

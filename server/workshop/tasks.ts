@@ -95,7 +95,7 @@ export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
     case 'verdict':
       return verdictOf(asKept(task.document), task.rules, task.accepted, await fittingReady())
     case 'work':
-      return jobWork(asKept(task.document), task.shop, task.rules)
+      return jobWork(asKept(task.document), task.shop, task.rules, await fittingReady())
     case 'pool':
       return pooledBars(task.jobs, task.stock, task.rules, POOL_MS, tools)
     case 'backup':

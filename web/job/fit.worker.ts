@@ -5,11 +5,11 @@ import { type Fit, fitGiven, fitOf } from '../../core/fit/fit'
 import type { HeightWindow } from '../../core/fit/heightBounds'
 import { heightWindows } from '../../core/fit/heightWindow'
 import { judged } from '../../core/fit/judged'
-import { type Kit, rapierKit } from '../../core/fit/kit'
-import { Measurer } from '../../core/fit/meetings'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import type { Rules } from '../../core/rules/rules'
+import { type Kit, rapierKit } from '../../core/touch/kit'
+import { Measurer } from '../../core/touch/meetings'
 
 const ready = RAPIER.init().then((): { kit: Kit; measurer: Measurer } => {
   const kit = rapierKit(RAPIER)

@@ -19,7 +19,7 @@ export function Reliefs({ job, limitId }: { job: Job; limitId: string }) {
   const [reliefs, setReliefs] = useState<Relief[] | null>(null)
   useEffect(() => {
     let gone = false
-    const own = /(^|\/)(gap|way|trap|strut)\./.test(limitId)
+    const own = /(^|\/)(gap|way|trap|strut|reach)\./.test(limitId)
     const { found, stop } = own
       ? besideFit((api) => api.relieve(job, limitId, rules))
       : { found: evaluating((api) => api.relieve(job, limitId, rules)), stop: () => undefined }

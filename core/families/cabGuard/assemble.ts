@@ -10,6 +10,7 @@ import { measured } from '../../places/measured'
 import { alongPlace, placesOf } from '../../places/places'
 import { radians } from '../../quantity/units'
 import type { Site } from '../family'
+import { besideWhatStands } from '../feetOnEdge'
 import { dimensionsOf } from './dimensions'
 import type { GuardParams } from './params'
 import { allRound, capped, FOOT_IN_MM, L, nameOf, PLATE_MM, sides, sillOf, topBearing, topHalf } from './parts'
@@ -192,7 +193,11 @@ function mountsOf(p: GuardParams, s: GuardShape, site: Site): { mounts: Mount[];
   const inner = [s.rearX + FOOT_IN_MM, s.frontX - FOOT_IN_MM] as const
   const between = Math.max(0, Math.ceil((inner[1] - inner[0]) / 700) - 1)
   const even = Array.from({ length: between + 2 }, (_, i) => inner[0] + ((inner[1] - inner[0]) * i) / (between + 1))
-  const xs = left.pointsMm ? left.pointsMm.map((at) => alongPlace(left, at).x).filter((x) => x >= s.rearX - 1 && x <= s.frontX + 1) : even
+  const post = profileSection(p.profileId).heightMm / 2
+  const standing = footTypes[kind].drilled ? [{ fromX: s.postX - post, toX: s.postX + post }] : []
+  const xs = left.pointsMm
+    ? left.pointsMm.map((at) => alongPlace(left, at).x).filter((x) => x >= s.rearX - 1 && x <= s.frontX + 1)
+    : besideWhatStands(even, standing, ...inner)
   const foot = footTypes[kind]
   const mounts = xs.flatMap((x, i) =>
     sides.map(

@@ -11,7 +11,7 @@ import { floorFaults, floorFootKind, floorOf } from '../floor'
 import { foldedPlate, longFirst } from '../foldedParts'
 import { clampedTo, faultOf, notYet } from '../parts'
 import type { ChestParams } from './params'
-import { type ChestShape, chestShape, FOOT_IN_MM } from './shape'
+import { type ChestShape, chestShape, FLANGE_MM, FOOT_IN_MM } from './shape'
 
 /** Shares and distances of seams and bolts. Shop's own: stitched over four tenths; a bolt each so many mm */
 const STITCHED = 0.4
@@ -36,7 +36,7 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
       plates,
       fittings,
       mounts,
-      joints: [...joints, ...fittings.map(screwed), ...clampedTo(mounts)],
+      joints: [...joints, ...fittings.flatMap((f) => screwed(p, f)), ...clampedTo(mounts)],
       supports: [
         {
           id: 'inside',
@@ -89,13 +89,16 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
         { part: { kind: 'latch' }, quantity: p.latches, for: 'lid' },
         ...(p.keyNumber ? [{ part: { kind: 'lock' as const }, quantity: 1, for: `lid, key ${p.keyNumber}` }] : []),
         { part: { kind: 'seal strip', lengthMm: Math.round(2 * (p.lengthMm + p.widthMm)) }, quantity: 1, for: 'rim' },
-        ...bolts([...joints, ...fittings.map(screwed)]),
+        ...bolts([...joints, ...fittings.flatMap((f) => screwed(p, f))]),
       ],
       dimensions: dimensionsOf(p, s),
     },
     issues: faults(p, s, site.rules),
   }
 }
+
+/** Two rows of screws or stitches along a bearer, near its middle so that a socket comes between its walls. Shop's own, mm */
+const BEARER_ROWS_MM = 26
 
 /** Two bolted feet under each outer bearer that the floor's line reaches. */
 function feetOf(p: ChestParams, s: ChestShape): Mount[] {
@@ -126,17 +129,28 @@ function feetOf(p: ChestParams, s: ChestShape): Mount[] {
 
 function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
   const midX = (s.rearX + s.frontX) / 2
-  const seam = (lengthMm: number, apartMm: number): Pick<Joint, 'kind' | 'weld' | 'bolts'> =>
+  const seam = (lengthMm: number, apartMm: number, rows: Vec3[], into?: string): Pick<Joint, 'kind' | 'weld' | 'bolts'> =>
     p.build === 'welded'
       ? { kind: 'weld', weld: { lengthMm: lengthMm * STITCHED, apartMm, allRound: false, legMm: p.thicknessMm } }
-      : { kind: 'bolt', bolts: { size: 'M6', count: 2 * Math.max(2, Math.ceil(lengthMm / BOLT_EACH_MM)), apartMm } }
+      : {
+          kind: 'bolt',
+          bolts: { size: 'M6', count: 2 * Math.max(2, Math.ceil(lengthMm / BOLT_EACH_MM)), apartMm, rows, ...(into ? { into } : {}) },
+        }
+  // on the flanges of what stands in the body: against its front, its back and its floor
+  const t = p.thicknessMm
+  const onFlanges = (y: number): Vec3[] => [
+    { x: s.frontX - t, y, z: s.zMm + p.heightMm / 2 },
+    { x: s.rearX + t, y, z: s.zMm + p.heightMm / 2 },
+    { x: midX, y, z: s.zMm + t },
+  ]
+  const inward = t + FLANGE_MM / 2
   const rim = s.topMm
-  const hinges = [-1, 1].map(
-    (side, i): Joint => ({
+  const hinges = hingeY(p).map(
+    (y, i): Joint => ({
       id: `hinge:${i}`,
       kind: 'hinge',
       between: ['lid', 'body'],
-      at: { x: s.pin.x, y: side * p.widthMm * (0.5 - HINGE_IN), z: s.pin.z },
+      at: { x: s.pin.x, y, z: s.pin.z },
       axis: { x: 0, y: 1, z: 0 },
       bolts: { size: 'M6', count: Math.max(2, Math.round(p.widthMm / 300)) },
     }),
@@ -156,7 +170,7 @@ function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
         id: `seam:end:${nameOf(side)}`,
         between: [`end:${nameOf(side)}`, 'body'],
         at: { x: midX, y: side * (p.widthMm / 2), z: s.zMm + p.heightMm / 2 },
-        ...seam(s.insideZ, s.insideX),
+        ...seam(s.insideZ, s.insideX, onFlanges(side * (p.widthMm / 2 - inward))),
       }),
     ),
     ...s.dividerY.map(
@@ -164,7 +178,8 @@ function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
         id: `seam:divider:${i}`,
         between: [`divider:${i}`, 'body'],
         at: { x: midX, y, z: s.zMm + p.heightMm / 2 },
-        ...seam(s.insideZ, s.insideX),
+        // into rivet nuts, for under the floor there may be a bearer
+        ...seam(s.insideZ, s.insideX, onFlanges(y + t / 2 - inward), 'body'),
       }),
     ),
     ...s.bearerY.map(
@@ -172,7 +187,11 @@ function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
         id: `seam:bearer:${i}`,
         between: [`bearer:${i}`, 'body'],
         at: { x: midX, y, z: s.zMm },
-        ...seam(p.lengthMm, 50),
+        ...seam(
+          p.lengthMm,
+          BEARER_ROWS_MM,
+          [-1, 1].map((k) => ({ x: midX, y: y + (k * BEARER_ROWS_MM) / 2, z: s.zMm })),
+        ),
       }),
     ),
     ...hinges,
@@ -212,23 +231,32 @@ function boughtParts(p: ChestParams, s: ChestShape, rules: Rules): Fitting[] {
   ]
 }
 
-const screwed = (f: Fitting): Joint => ({
-  id: `screws:${f.id}`,
-  kind: 'bolt',
-  between: [f.id, 'body'],
-  at: f.middle,
-  bolts: { size: 'M6', count: 4, apartMm: 30 },
-})
+/** A latch on four screws about its middle; the hinge on as many, where its leaf carries the lid. */
+const screwed = (p: ChestParams, f: Fitting): Joint[] => {
+  const on = (id: string, y: number, count: number): Joint => ({
+    id,
+    kind: 'bolt',
+    between: [f.id, 'body'],
+    at: { ...f.middle, y },
+    bolts: { size: 'M6', count, apartMm: 30 },
+  })
+  return f.id === 'hinge' ? hingeY(p).map((y, i) => on(`screws:${f.id}:${i}`, y, 2)) : [on(`screws:${f.id}`, f.middle.y, 4)]
+}
+
+/** Where the hinge takes hold of the lid, from the right. mm */
+const hingeY = (p: ChestParams): number[] => [-1, 1].map((side) => side * p.widthMm * (0.5 - HINGE_IN))
 
 /** Where the latches stand across the chest, from the left. mm */
 const latchY = (p: ChestParams): number[] =>
   Array.from({ length: p.latches }, (_, i) => (p.latches === 1 ? 0 : p.widthMm * (0.5 - HINGE_IN) * (1 - (2 * i) / (p.latches - 1))))
 
 const bolts = (joints: Joint[]): Assembly['hardware'] => {
-  const count = joints.reduce((n, j) => n + (j.bolts?.count ?? 0), 0)
+  const sum = (of: Joint[]) => of.reduce((n, j) => n + (j.bolts?.count ?? 0), 0)
+  const [count, blind] = [sum(joints), sum(joints.filter((j) => j.bolts?.into))]
   return [
     { part: { kind: 'bolt', size: 'M6', lengthMm: 16 }, quantity: count, for: 'hinge, latches and flanges' },
-    { part: { kind: 'lock nut', size: 'M6' }, quantity: count, for: 'hinge, latches and flanges' },
+    { part: { kind: 'lock nut', size: 'M6' }, quantity: count - blind, for: 'hinge, latches and flanges' },
+    ...(blind ? [{ part: { kind: 'rivet nut' as const, size: 'M6' as const }, quantity: blind, for: 'dividers' }] : []),
   ]
 }
 

@@ -7,8 +7,9 @@ import type { ChestParams } from './params'
 /** Air between parts that go into one another. Shop's own, mm */
 export const SLIP_MM = 1
 /** Flanges of ends and dividers; width of a bearer and its lips; how far the lid's skirt stands off the body. Shop's own, mm */
-const FLANGE_MM = 25
+export const FLANGE_MM = 25
 const BEARER_MM = 60
+const FLANGE_CLEAR_MM = 12
 const BEARER_LIP_MM = 18
 const LID_AIR_MM = 3
 /** A foot's bolts are so far from the ends of a bearer. mm */
@@ -42,7 +43,8 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
   const zMm = floor.to.z + p.bearerHeightMm
   const topMm = zMm + p.heightMm
   const half = widthMm / 2
-  const outer = half - BEARER_MM / 2 - 2
+  // the bolts of the feet stand in the middle of a bearer: clear of the flange that an end stands on, by half a ring spanner
+  const outer = half - Math.max(BEARER_MM / 2 + 2, t + FLANGE_MM + FLANGE_CLEAR_MM)
   const bearerY = Array.from({ length: p.bearers }, (_, i) => outer - (2 * outer * i) / (p.bearers - 1))
   const dividerY = Array.from({ length: p.dividers }, (_, i) => half - (widthMm * (i + 1)) / (p.dividers + 1))
   const rim = { lengthMm: p.heightMm, lip: { lengthMm: p.rimMm } }

@@ -38,16 +38,16 @@ describe('where everything stands', () => {
     expect([bar.path[0]!.z - z, deckOf(a) - z, foot.place.z]).toEqual([110, 130, z])
     expect(bar.path[0]!.y - foot.place.y).toBeCloseTo(80, 9)
   })
-  test('a fairing of 150 leans at 45°: its sheet is 150·√2 deep; its middle 75 ahead of the front bar and 75 under the deck', () => {
+  test('a fairing of 150 leans at 45°: its sheet is 150·√2 deep; it lies on the front corner of the bar of 40, its middle 75 ahead of that and 75 under the deck', () => {
     const a = built({ fairing: true, fairingHeightMm: 150 })
     const f = a.plates.find((p) => p.air === 'fairing')!
     const { size } = boxOf(f.outline.map(({ x, y }) => ({ x, y, z: 0 })))
     expect(size.y).toBeCloseTo(212.13, 2)
     const middle = plateCentre(f)
-    expect([middle.x, middle.y, middle.z - deckOf(a)].map((v) => Math.round(v * 1e6) / 1e6)).toEqual([2200 + 75, 0, -75])
+    expect([middle.x, middle.y, middle.z - deckOf(a)].map((v) => Math.round(v * 1e6) / 1e6)).toEqual([2200 + 20 + 75, 0, -75])
     // 2 mm 6061 of 2.70 g/cm³ as long as the front bar
     expect(plateMassKg(f)).toBeCloseTo(size.x * 212.132 * f.thicknessMm * 2.7e-6, 3)
-    // bolted to that bar a third of its width either side of the middle
+    // screwed into that bar from outside, a third of its width either side of the middle
     const front = a.joints.filter((j) => j.id.startsWith('joint:fairing'))
     expect(front.map((j) => j.between)).toEqual([
       ['fairing', 'bar:2'],

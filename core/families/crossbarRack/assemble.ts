@@ -237,6 +237,11 @@ function fairing(p: CrossbarParams, line: MountLine, deckZMm: number): { plate: 
   const width = barLengthMm(p, line, x)
   const slope = p.fairingHeightMm * Math.SQRT2
   const half = (FAIRING_MM / 2) * Math.SQRT1_2
+  // it lies against the front of the bar's top: on the corner of a square one, on the shoulder of a round one
+  const bar = profileSection(p.profileId)
+  const round = profileOf(p.profileId).shape.kind === 'round'
+  const [ahead, under] = round ? [(bar.widthMm / 2) * Math.SQRT1_2, (bar.heightMm / 2) * (1 - Math.SQRT1_2)] : [bar.widthMm / 2, 0]
+  const [headX, headZ] = [x + ahead, deckZMm - under]
   const plate: Plate = {
     id: 'fairing',
     mark: 'FR',
@@ -247,7 +252,7 @@ function fairing(p: CrossbarParams, line: MountLine, deckZMm: number): { plate: 
     holes: [],
     bends: [],
     pose: {
-      origin: { x: x + p.fairingHeightMm / 2 - half, y: 0, z: deckZMm - p.fairingHeightMm / 2 - half },
+      origin: { x: headX + p.fairingHeightMm / 2 - half, y: 0, z: headZ - p.fairingHeightMm / 2 - half },
       along: { x: 0, y: 1, z: 0 },
       up: { x: -Math.SQRT1_2, y: 0, z: Math.SQRT1_2 },
     },
@@ -259,8 +264,8 @@ function fairing(p: CrossbarParams, line: MountLine, deckZMm: number): { plate: 
       id: `joint:fairing:${side > 0 ? 'left' : 'right'}`,
       kind: 'bolt',
       between: ['fairing', `bar:${frontBar(p)}`],
-      at: { x, y: (side * width) / 3, z: deckZMm },
-      bolts: { size: railBolts.size, count: 1 },
+      at: { x: headX, y: (side * width) / 3, z: headZ },
+      bolts: { size: railBolts.size, count: 1, into: `bar:${frontBar(p)}` },
     }),
   )
   return [{ plate, joints }]

@@ -24,14 +24,16 @@ export function hardwareOf(p: CrossbarParams, { members, feet, crossings, fairin
     ...(feet ? footHardware(foot, feet, backingMm) : []),
     ...(p.bracketInsetMm > 0 ? bracketBolts(p, feet * boltsPerEnd(p)) : []),
     ...railAndPlateBolts(p, crossings),
-    ...(fairing ? intoBar(p, railBolts.size, FAIRING_MM, railBolts.count, 'fairing') : []),
+    ...(fairing ? through(railBolts.size, FAIRING_MM, railBolts.count, 'fairing', isSlotted(p) ? 'T-nut' : 'rivet nut') : []),
     ...(ends ? [{ part: { kind: 'end cap' as const }, quantity: ends, for: 'open tube ends' }] : []),
   ]
 }
 
+const isSlotted = (p: CrossbarParams): boolean => profileOf(p.profileId).shape.kind === 'slotted'
+
 /** Through the whole bar beside what it holds; a slotted bar takes a nut in its slot instead. */
 const intoBar = (p: CrossbarParams, size: BoltSize, stackMm: number, quantity: number, use: string): Hardware[] =>
-  profileOf(p.profileId).shape.kind === 'slotted'
+  isSlotted(p)
     ? through(size, stackMm, quantity, use, 'T-nut')
     : through(size, stackMm + profileSection(p.profileId).heightMm, quantity, use)
 

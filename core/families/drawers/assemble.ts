@@ -27,7 +27,8 @@ export function assemble(p: DrawersParams, site: Site): { assembly: Assembly; is
   )
   const mounts = feetOf(p, s)
   const joints = jointsOf(p, s)
-  const bolted = joints.reduce((n, j) => n + (j.bolts?.count ?? 0), 0)
+  const boltsOf = (of: typeof joints) => of.reduce((n, j) => n + (j.bolts?.count ?? 0), 0)
+  const blind = boltsOf(joints.filter((j) => j.bolts?.into))
   return {
     assembly: {
       ...emptyAssembly,
@@ -53,7 +54,8 @@ export function assemble(p: DrawersParams, site: Site): { assembly: Assembly; is
         ...footHardware(footTypes[floorFootKind(floor)], mounts.length, mounts[0]?.backingMm ?? null, p.thicknessMm),
         { part: { kind: 'drawer slide', lengthMm: Math.round(s.drawerMm.x) }, quantity: 2 * p.count, for: 'a pair to each drawer' },
         { part: { kind: 'latch' }, quantity: p.count, for: 'lock of each drawer' },
-        ...throughBolts('M6', 2 * p.thicknessMm, bolted, 'deck, ribs and fronts'),
+        ...throughBolts('M6', 2 * p.thicknessMm, boltsOf(joints) - blind, 'ribs and fronts'),
+        ...throughBolts('M6', 2 * p.thicknessMm, blind, 'deck, partitions and slides', 'rivet nut'),
       ],
       dimensions: [
         {

@@ -2,21 +2,30 @@ import type { Fitting, Joint } from '../../assembly/assembly'
 import { G_M_S2 } from '../../quantity/units'
 import { sides } from '../feetOnEdge'
 import type { DrawersParams } from './params'
-import { type DrawersShape, SLIDE_MM, X } from './shape'
+import { type DrawersShape, FLANGE_MM, SKIRT_MM, SLIDE_MM, X } from './shape'
 
+/** Along a row, in its length: where it is looked at. */
+const EVEN = [-0.4, 0.4]
 /** What holds deck, ribs, partitions, slides, locks and fronts. */
 export function jointsOf(p: DrawersParams, s: DrawersShape): Joint[] {
   const midX = (s.rearX + s.frontX) / 2
   // bolts in one line keep nothing from turning about it
   const row: Pick<Joint, 'axis'> = { axis: X }
-  const bolts = (count: number, apartMm: number): Pick<Joint, 'kind' | 'bolts'> => ({ kind: 'bolt', bolts: { size: 'M6', count, apartMm } })
+  const bolts = (count: number, apartMm: number, over: Partial<NonNullable<Joint['bolts']>> = {}): Pick<Joint, 'kind' | 'bolts'> => ({
+    kind: 'bolt',
+    bolts: { size: 'M6', count, apartMm, ...over },
+  })
   const along = Math.max(3, Math.ceil(p.lengthMm / 200))
   const edges = [1, -1].map(
     (side, i): Joint => ({
       id: `joint:deck:${i}`,
       between: ['deck', 'carcass'],
       at: { x: midX, y: (side * p.widthMm) / 2, z: s.topMm },
-      ...bolts(along, p.lengthMm * 0.8),
+      // through its skirt, into rivet nuts in the carcass
+      ...bolts(along, p.lengthMm * 0.8, {
+        rows: EVEN.map((k) => ({ x: midX + k * p.lengthMm, y: (side * p.widthMm) / 2, z: s.topMm - SKIRT_MM / 2 })),
+        into: 'carcass',
+      }),
       ...row,
     }),
   )
@@ -24,19 +33,20 @@ export function jointsOf(p: DrawersParams, s: DrawersShape): Joint[] {
     ...edges,
     ...s.bayY.slice(1).flatMap((y, i): Joint[] => {
       const at = y + s.bayMm / 2 + p.thicknessMm / 2
+      const onFlange = (z: number) => EVEN.map((k) => ({ x: midX + k * p.lengthMm, y: at - (p.thicknessMm + FLANGE_MM) / 2, z }))
       return [
         {
           id: `joint:partition:${i}:floor`,
           between: [`partition:${i}`, 'carcass'],
           at: { x: midX, y: at, z: s.zMm + p.thicknessMm },
-          ...bolts(along, p.lengthMm * 0.8),
+          ...bolts(along, p.lengthMm * 0.8, { rows: onFlange(s.zMm + p.thicknessMm), into: 'carcass' }),
           ...row,
         },
         {
           id: `joint:partition:${i}:deck`,
           between: ['deck', `partition:${i}`],
           at: { x: midX, y: at, z: s.topMm },
-          ...bolts(along, p.lengthMm * 0.8),
+          ...bolts(along, p.lengthMm * 0.8, { rows: onFlange(s.topMm), into: `partition:${i}` }),
           ...row,
         },
       ]
@@ -71,7 +81,8 @@ export function jointsOf(p: DrawersParams, s: DrawersShape): Joint[] {
             id: `joint:slide:${i}:${k}:wall`,
             between: [`slide:${i}:${k}`, wallOfBay(p, i, side)],
             at: { ...at, y: y + (side * s.bayMm) / 2 },
-            ...bolts(along, p.lengthMm * 0.8),
+            // slides back to back on one wall: each has rivet nuts of its own
+            ...bolts(along, p.lengthMm * 0.8, { into: wallOfBay(p, i, side) }),
             ...row,
           },
         ]

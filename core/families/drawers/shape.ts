@@ -5,8 +5,8 @@ import { type PanPart, sheetOf } from '../foldedParts'
 import type { DrawersParams } from './params'
 
 /** Skirt of the deck, flanges of a partition, air over a drawer and behind it, width of a rib. Shop's own, mm */
-const SKIRT_MM = 30
-const FLANGE_MM = 25
+export const SKIRT_MM = 30
+export const FLANGE_MM = 25
 export const AIR_MM = 8
 export const RIB_WIDE_MM = 40
 export const FOOT_IN_MM = 60

@@ -4,7 +4,7 @@ import { footTypes } from '../../catalogue/mounts'
 import { profileSection } from '../../catalogue/profiles'
 import type { Issue } from '../../issue/issue'
 import type { Site } from '../family'
-import { feetOnEdge, nameOf, sides } from '../feetOnEdge'
+import { feetOnEdge, nameOf, type Standing, sides, underStay } from '../feetOnEdge'
 import { barsSupport, clampedTo, faultOf, notYet, pairAlong } from '../parts'
 import { saddled } from '../saddled'
 import type { HalfGuardParams } from './params'
@@ -18,7 +18,7 @@ export function assemble(p: HalfGuardParams, site: Site): { assembly: Assembly; 
   const s = halfGuardShape(p, site)
   if (!s) return notYet('The guard has no rails to stand on: measure the bed at Measure, sheet “Bed”')
   const { members, joints } = tubesOf(p, s)
-  const mounts = feetOnEdge({ ...s, edge: s.rail }, FOOT_IN_MM, FEET_APART_MM)
+  const mounts = feetOnEdge({ ...s, edge: s.rail }, FOOT_IN_MM, FEET_APART_MM, standingOn(p, s))
   const foot = footTypes['through-bolt']
   return {
     assembly: {
@@ -50,6 +50,15 @@ export function assemble(p: HalfGuardParams, site: Site): { assembly: Assembly; 
     },
     issues: faults(p, s),
   }
+}
+
+/** Where the hoop and the sloping stays meet a base tube. */
+function standingOn(p: HalfGuardParams, s: HalfGuardShape): Standing[] {
+  const hoop = profileSection(p.hoopProfileId).widthMm / 2
+  return [
+    { fromX: s.hoopX - hoop, toX: s.hoopX + hoop },
+    underStay(s.stay(1), profileSection(p.stayProfileId).widthMm, s.z + profileSection(p.baseProfileId).heightMm / 2),
+  ]
 }
 
 function tubesOf(p: HalfGuardParams, s: HalfGuardShape): { members: Member[]; joints: Joint[] } {

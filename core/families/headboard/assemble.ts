@@ -8,7 +8,7 @@ import type { Issue } from '../../issue/issue'
 import { alongPlace, type Place } from '../../places/places'
 import { degrees, type Radians } from '../../quantity/units'
 import type { Site } from '../family'
-import { feetOnEdge, leftEdge, letterOf, nameOf, sides } from '../feetOnEdge'
+import { feetOnEdge, leftEdge, letterOf, nameOf, type Standing, sides, underStay } from '../feetOnEdge'
 import { barsSupport, capped, clampedTo, faultOf, notYet, pairAlong, squareCut, straight } from '../parts'
 import type { HeadboardParams } from './params'
 
@@ -70,7 +70,7 @@ export function assemble(p: HeadboardParams, site: Site): { assembly: Assembly; 
   const s = boardShape(p, site)
   if (!s) return notYet('The headboard has no edge to stand on: measure the tray or the bed at Measure')
   const { members, joints } = frameOf(p, s)
-  const mounts = feetOnEdge(s, FOOT_IN_MM, FEET_APART_MM)
+  const mounts = feetOnEdge(s, FOOT_IN_MM, FEET_APART_MM, standingOn(p, s))
   const bar = profileSection(p.postProfileId)
   return {
     assembly: {
@@ -95,6 +95,12 @@ export function assemble(p: HeadboardParams, site: Site): { assembly: Assembly; 
     },
     issues: faults(p, s),
   }
+}
+
+/** Where the posts and the sloping stays meet a base rail. */
+function standingOn(p: HeadboardParams, s: BoardShape): Standing[] {
+  const deep = profileSection(p.postProfileId).heightMm
+  return [{ fromX: s.postX - deep / 2, toX: s.postX + deep / 2 }, underStay(s.stay, deep, s.footZ)]
 }
 
 function frameOf(p: HeadboardParams, s: BoardShape): { members: Member[]; joints: Joint[] } {

@@ -11,6 +11,11 @@ import type { BasketShape } from './shape'
 const TAB_MM = 5
 /** Two bolts to a lamp, this far either side of its middle: on one it would turn. Shop's own, mm */
 const BOLT_OUT_MM = 16
+/** A lamp's bolts stand so far ahead of the tube that a spanner turns beside it: half a ring of M8 and a bead of weld. Shop's own, mm */
+const BESIDE_TUBE_MM = 15
+/** Of the tab, what lies on the tube behind its middle, and what is left ahead of the bolts. Shop's own, mm */
+const TAB_BACK_MM = 12
+const TAB_FRONT_MM = 18
 /** A lamp is taken out forward or upward past the shell's tube: so much air behind it. Shop's own, mm */
 const OUT_MM = 20
 
@@ -35,12 +40,13 @@ export function lampsOf(p: BasketParams, s: BasketShape): { plates: Plate[]; fit
   const tube = outsideMm(p.hoopProfileId)
   const x = front.legAt(s.shellUpMm, 1).x + p.shellAheadMm
   const z = s.z + s.shellUpMm + tube / 2
+  const aheadMm = tube / 2 + BESIDE_TUBE_MM
   const clear = 2 * (front.half - (p.bendRadiusMm ?? tube))
   try {
     const { middlesMm } = pitchInOpening(clear, p.lampMm, p.lamps, p.lampGapMm)
     const issues: Issue[] = []
     // the front hoop leans over the lamps: what is left between the two at the lamp's own height
-    const room = p.shellAheadMm - Math.max(0, front.legAt(s.shellUpMm + p.lampMm / 2, 1).x - front.legAt(s.shellUpMm, 1).x) - tube
+    const room = p.shellAheadMm + aheadMm - Math.max(0, front.legAt(s.shellUpMm + p.lampMm / 2, 1).x - front.legAt(s.shellUpMm, 1).x) - tube
     if (room < p.lampDeepMm / 2 + OUT_MM)
       issues.push(
         issue(
@@ -57,14 +63,17 @@ export function lampsOf(p: BasketParams, s: BasketShape): { plates: Plate[]; fit
         name: 'Lamp tab',
         materialId,
         thicknessMm: TAB_MM,
-        outline: rectangle(50, 60),
-        holes: [-1, 1].map((k) => ({ at: { x: 0, y: k * BOLT_OUT_MM }, diameterMm: 9 })),
+        outline: rectangle(TAB_BACK_MM + aheadMm + TAB_FRONT_MM, 60).map((q) => ({
+          ...q,
+          x: q.x + (aheadMm + TAB_FRONT_MM - TAB_BACK_MM) / 2,
+        })),
+        holes: [-1, 1].map((k) => ({ at: { x: aheadMm, y: k * BOLT_OUT_MM }, diameterMm: 9 })),
         bends: [],
         pose: { origin: { x, y, z: z + TAB_MM / 2 }, along: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 1, z: 0 } },
         goodFace: 'up',
         air: 'sheltered',
       }
-      const middle = { x, y, z: z + TAB_MM + p.lampMm / 2 }
+      const middle = { x: x + aheadMm, y, z: z + TAB_MM + p.lampMm / 2 }
       const fitting: Fitting = {
         id: `lamp:${i}`,
         mark: `LA${i + 1}`,
@@ -90,7 +99,7 @@ export function lampsOf(p: BasketParams, s: BasketShape): { plates: Plate[]; fit
           id: `foot:lamp:${i}`,
           kind: 'bolt',
           between: [fitting.id, plate.id],
-          at: { x, y, z: z + TAB_MM },
+          at: { x: x + aheadMm, y, z: z + TAB_MM },
           bolts: { size: 'M8', count: 2, apartMm: 2 * BOLT_OUT_MM },
         },
       ]

@@ -8,7 +8,7 @@ import type { Issue } from '../../issue/issue'
 import { alongPlace, type Place } from '../../places/places'
 import { degrees, type Radians } from '../../quantity/units'
 import type { Site } from '../family'
-import { feetOnEdge, leftEdge, letterOf, nameOf, sides } from '../feetOnEdge'
+import { feetOnEdge, leftEdge, letterOf, nameOf, type Standing, sides, underStay } from '../feetOnEdge'
 import { barsSupport, capped, clampedTo, faultOf, notYet, pairAlong, squareCut, straight } from '../parts'
 import type { LadderParams } from './params'
 
@@ -59,8 +59,8 @@ export function assemble(p: LadderParams, site: Site): { assembly: Assembly; iss
   const s = ladderShape(p, site)
   if (!s) return notYet('The ladder rack has no rails to stand on: measure the bed or the tray at Measure')
   const { members, joints } = frameOf(p, s)
-  const mounts = feetOnEdge(s, IN_MM, FEET_APART_MM)
   const bar = profileSection(p.profileId)
+  const mounts = feetOnEdge(s, IN_MM, FEET_APART_MM, standingOn(p, s, members))
   // the bars are all of one height: a load lies on them, between the rails that stand above
   const topZ = s.barZ + bar.heightMm / 2
   const inner = innerOf(p, s)
@@ -153,6 +153,15 @@ function frameOf(p: LadderParams, s: LadderShape): { members: Member[]; joints: 
   }
   const braces = p.braces ? bracesOf(p, s, weld) : []
   return { members: [...base, ...gates, ...rails, ...nose, ...braces], joints }
+}
+
+/** Posts on the base rails, and under the braces where there is no room for a spanner. */
+function standingOn(p: LadderParams, s: LadderShape, members: Member[]): Standing[] {
+  const bar = profileSection(p.profileId)
+  return [
+    ...s.gateX.map((x) => ({ fromX: x - bar.heightMm / 2, toX: x + bar.heightMm / 2 })),
+    ...members.flatMap((m) => (/^brace:.*:left$/.test(m.id) ? [underStay([m.path[1]!, m.path[0]!], bar.heightMm, s.footZ)] : [])),
+  ]
 }
 
 /** A torch reaches between two parts that stand so far apart. mm, the shop's own */

@@ -26,6 +26,14 @@ const TRAY_BOLTS = { size: 'M10' as const, count: 2, apartMm: 30 }
 export const trayXMm = (p: CarrierParams, pinXMm: number): number[] =>
   Array.from({ length: p.trays }, (_, i) => pinXMm - p.firstBehindMm - i * p.pitchMm)
 
+/** A torch comes between a mast and a tray that stand so far apart. mm; the shop's own */
+const TORCH_MM = 55
+/** Of the places behind where it is wished, the first that leaves room for a torch before and after it. mm */
+function besideTrays(wishedX: number, xs: number[], widthMm: number): number {
+  const near = xs.find((x) => Math.abs(x - wishedX) < widthMm + TORCH_MM)
+  return near === undefined ? wishedX : near - widthMm - TORCH_MM
+}
+
 const hole = (): Member['ends'] => [{ kind: 'square' }, { kind: 'cap' }]
 const capped = (): Member['ends'] => [{ kind: 'cap' }, { kind: 'cap' }]
 
@@ -57,7 +65,7 @@ export function assemble(p: CarrierParams, site: Site): { assembly: Assembly; is
   const breaks = rises || p.folds
   const joinX = rises ? foldX : p.folds ? foldX : end
   // one that folds is laid over the trays about a pin above them: its stub must pass the fold's plates then
-  const mastX = joinX + (p.folds ? -(PAST_MM + tray.heightMm + 20) : breaks ? -PAST_MM : 200)
+  const mastX = besideTrays(joinX + (p.folds ? -(PAST_MM + tray.heightMm + 20) : breaks ? -PAST_MM : 200), xs, tray.widthMm)
   const members: Member[] = [
     member(
       'tongue',

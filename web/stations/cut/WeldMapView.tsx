@@ -30,6 +30,7 @@ import { SheetView } from '../../drawing/SheetView'
 import { FigureValue } from '../../figure/Working'
 import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
+import { useFit } from '../../job/useFit'
 import { useUnits } from '../../quantity/units'
 
 /** Every weld numbered on the drawing and in the order it is made, with what it takes; the jig, and the lead of the welder. */
@@ -40,7 +41,8 @@ export function WeldMapView({ job, jobId }: { job: Job; jobId: string }) {
   const [view, setView] = useState<ViewName>('plan')
   const welders = shop.data?.document.workshop.welders
   const assembly = useMemo(() => madeAssembly(job, rules), [job, rules])
-  const map = useMemo(() => weldMap(assembly, welders ?? [], rules), [assembly, welders, rules])
+  const reach = useFit()?.apart.welds ?? null
+  const map = useMemo(() => weldMap(assembly, welders ?? [], rules, reach), [assembly, welders, rules, reach])
   const sheet = useMemo(
     () => withSeams(drawView(view, { ...assembly, dimensions: [] }, job.vehicle, { ...job.brief, cargo: [] }, 'parked', ''), map, view),
     [view, assembly, job, map],

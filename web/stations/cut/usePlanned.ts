@@ -10,16 +10,18 @@ import { kitNeeds } from '../../../core/purchase/needs'
 import type { Rules } from '../../../core/rules/rules'
 import type { PlannedShop } from '../../../core/shop/shop'
 import { localDay } from '../../../core/time/localDay'
+import { useFit } from '../../job/useFit'
 
 export type Planned = { asked: ReturnType<typeof builtFrom>['asked']; plan: BuildPlan; kit: KitRow[]; states: StepState[]; days: BuildDays }
 
 /** The order of work, its kit and its days, of a job as it stands; null until the shop is known. */
 export function usePlanned(job: Job, shop: PlannedShop | undefined, rules: Rules): Planned | null {
   const made = useMemo(() => builtFrom(job, rules), [job, rules])
+  const reach = useFit()?.apart
   return useMemo(() => {
     if (!shop) return null
     const { workshop, suppliers, calendar } = shop
-    const plan = buildPlan({ ...made, workshop, suppliers, rules })
+    const plan = buildPlan({ ...made, reach, workshop, suppliers, rules })
     const kit = kitRows(kitNeeds(made, workshop.coats, rules), job.kit, suppliers, rules)
     const states = stepStates(plan, job.built, { kit: missingWords(kit) })
     return {
@@ -29,7 +31,7 @@ export function usePlanned(job: Job, shop: PlannedShop | undefined, rules: Rules
       states,
       days: daysAlone(plan, job, { kit: kitStanding(kit), today: localDay(), rules, calendar }),
     }
-  }, [made, job, shop, rules])
+  }, [made, job, shop, rules, reach])
 }
 
 const SAID = 3

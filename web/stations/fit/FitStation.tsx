@@ -12,6 +12,7 @@ import { Heights } from './Heights'
 import { InsideInputs } from './InsideInputs'
 import { InsideView } from './InsideView'
 import { MotionList } from './MotionList'
+import { ReachList } from './ReachList'
 import { Wiring } from './Wiring'
 
 /** What touches, what swings and slides: found on the solids before metal is cut. */
@@ -60,6 +61,7 @@ export default function FitStation() {
       <MotionList job={job} />
       <GapList job={job} />
       <Heights />
+      <ReachList job={job} />
       <ComesApart job={job} />
       <Wiring job={job} />
     </>

@@ -4,14 +4,14 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest'
 import { demoParts } from '../../../core/catalogue/boughtParts'
 import { fitGiven, fitOf } from '../../../core/fit/fit'
-import { rapierKit } from '../../../core/fit/kit'
 import { leavesOf } from '../../../core/fit/lidStruts'
-import { Measurer } from '../../../core/fit/meetings'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { evaluate } from '../../../core/job/evaluate'
 import type { Job } from '../../../core/job/job'
 import { defaultRules } from '../../../core/rules/rules'
 import { newStruts } from '../../../core/strut/struts'
+import { rapierKit } from '../../../core/touch/kit'
+import { Measurer } from '../../../core/touch/meetings'
 import { demoVehicles } from '../../../core/vehicle/demoVehicles'
 import { useView } from '../../drawing/view'
 import { editJob } from '../../job/jobStore'
@@ -21,6 +21,7 @@ import { answering, benchJob, mount, onBench, WithJob } from '../../testing/benc
 import { ComesApart } from './ComesApart'
 import { GapList } from './GapList'
 import { MotionList } from './MotionList'
+import { ReachList } from './ReachList'
 
 vi.mock('../../limits/Reliefs', () => ({ Reliefs: ({ limitId }: { limitId: string }) => <p>relief of {limitId}</p> }))
 beforeAll(() => RAPIER.init())
@@ -57,6 +58,7 @@ const all = () =>
         <>
           <MotionList job={job} />
           <GapList job={job} />
+          <ReachList job={job} />
           <ComesApart job={job} />
         </>
       )}
@@ -184,5 +186,34 @@ describe('gas struts', () => {
     fireEvent.change(force, { target: { value: '180' } })
     fireEvent.blur(force)
     expect([benchJob().struts[0]!.forceN, benchJob().struts[0]!.partId]).toEqual([180, null])
+  })
+})
+
+describe('what tools get to', () => {
+  test('the chest: all but the screws of its latches, which want the lid open; pressed, the tool is shown on the drawing', async () => {
+    await onBench(hive)
+    all()
+    const fit = answered(hive)
+    const section = screen.getByRole('region', { name: 'Tools get there' })
+    expect(section).toHaveTextContent(/\d+ bolts and \d+ welds tried/)
+    const row = within(section).getByRole('button', { name: /latch .* with Lid open/ })
+    expect(within(section).getAllByRole('button')).toHaveLength(1)
+    fireEvent.click(row)
+    const latch = fit.apart.bolts.find((b) => b.when === 'opened')!
+    expect(useView.getState().gapId).toBe(`reach:${latch.id}`)
+    expect(latch.tool!.room.length).toBeGreaterThan(0)
+  })
+  test('a bolt that nothing gets to stands first, in the gauge too, with what would relieve it', async () => {
+    await onBench(hive)
+    all()
+    const fit = answered(hive)
+    const [first, ...others] = fit.apart.bolts
+    const blocked = { ...first!, when: 'never' as const, by: [{ id: 'x', name: 'post PL' }], tool: null }
+    act(() => useFitResult.setState({ fit: { ...fit, apart: { ...fit.apart, bolts: [...others, blocked] } }, of: useResult.getState().of }))
+    const section = screen.getByRole('region', { name: 'Tools get there' })
+    const [row] = within(section).getAllByRole('button')
+    expect(row).toHaveTextContent(/no tool gets there: post PL is in the way/)
+    fireEvent.click(row!)
+    expect(section).toHaveTextContent(`relief of ${blocked.pieceId}/reach.${blocked.id}`)
   })
 })

@@ -19,6 +19,8 @@ export type Kit = {
   contact: (a: KitBody, b: KitBody, withinMm: number) => Contact | null
   /** how far one may go straight that way before it is so near the other, up to a distance; null where it is never so near, or meets it only as it leaves it. mm */
   cast: (a: KitBody, way: Vec3, b: KitBody, nearMm: number, uptoMm: number) => number | null
+  /** whether they share any room at all */
+  meets: (a: KitBody, b: KitBody) => boolean
   place: (body: KitBody, at: Placing) => void
   forget: (body: KitBody) => void
   close: () => void
@@ -47,7 +49,17 @@ export function rapierKit(rapier: Rapier): Kit {
       if (!hasExtent(corners)) return null
       // a sliver that the library makes no hull of is taken as the box round it: larger than it is, never left out
       const collider = colliderOf(corners) ?? colliderOf(boxRound(corners))
-      return collider ? { collider, convex: hullOf(collider), at: null } : null
+      if (!collider) return null
+      let convex: Convex | null = null
+      return {
+        collider,
+        // most bodies are never asked for it
+        get convex() {
+          convex ??= hullOf(collider)
+          return convex
+        },
+        at: null,
+      }
     },
     contact: (a, b, withinMm) => {
       const c = a.collider.contactCollider(b.collider, Math.max(TOUCHING_MM, withinMm))
@@ -60,6 +72,7 @@ export function rapierKit(rapier: Rapier): Kit {
     },
     cast: (a, way, b, nearMm, uptoMm) =>
       a.collider.castCollider(way, b.collider, { x: 0, y: 0, z: 0 }, nearMm, uptoMm, false)?.time_of_impact ?? null,
+    meets: (a, b) => a.collider.intersectsShape(b.collider.shape, b.collider.translation(), b.collider.rotation()),
     place: (body, at) => {
       body.collider.setRotation(at.turn)
       body.collider.setTranslation(at.shift)

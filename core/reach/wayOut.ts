@@ -2,20 +2,16 @@ import type { Assembly, Plate } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import { plateNormal } from '../assembly/places'
 import { times, type Vec3 } from '../geometry/vec3'
-import type { FitGiven } from './gaps'
-import type { Kit, KitBody } from './kit'
-import { boxRound } from './meetings'
-import type { Mover } from './movers'
-import { type Solid, solidsOf } from './solids'
-import { slid } from './sweep'
+import type { Kit } from '../touch/kit'
+import { boxRound } from '../touch/meetings'
+import type { Mover } from '../touch/movers'
+import type { Solid } from '../touch/solids'
+import { slid } from '../touch/sweep'
+import { type Box, type Held, overlaps, put } from './bodies'
 
-/** What comes off as one: parts welded together, or a part by itself. Its way out, and in which place of the order; the order in which it is put together is this one backwards. */
-export type ComesOff = { ids: string[]; names: string[]; pieceId: string | null; way: Way }
-/** What cannot be taken out straight, whatever else was taken off before, and what is in its way where it comes farthest. */
-export type Trapped = { ids: string[]; names: string[]; pieceId: string | null; by: { id: string; name: string }; goesMm: number }
-export type Apart = { order: ComesOff[]; trapped: Trapped[] }
 export type Way = 'up' | 'down' | 'forward' | 'back' | 'to the left' | 'to the right' | 'out of its plane'
-
+/** Parts that come off as one: welded, or kept together by bolts that are still tight. The ways that are open to them. */
+export type Unit = { ids: string[]; solids: Solid[]; bodies: Held[]; ways: [Way, Vec3][] }
 const ways: [Way, Vec3][] = [
   ['up', { x: 0, y: 0, z: 1 }],
   ['back', { x: -1, y: 0, z: 0 }],
@@ -27,51 +23,9 @@ const ways: [Way, Vec3][] = [
 /** It is out once it has gone its own length and this much more. mm */
 const BEYOND_MM = 150
 
-type Unit = { ids: string[]; solids: Solid[]; bodies: Held[]; ways: [Way, Vec3][]; reachMm: (way: Vec3) => number }
-type Held = { solid: Solid; body: KitBody; box: ReturnType<typeof boxRound> }
-
-/**
- * Everything that is not welded taken off again, one thing after another, straight along the vehicle's axes or out of its own plane, all cargo out and every
- * bolt undone. What goes in but never comes out is found here, before the last weld.
- */
-export function takeApart(given: FitGiven, kit: Kit): Apart {
-  const { assembly, vehicle, brief } = given
-  const solids = solidsOf(assembly, vehicle, { ...brief, cargo: [] }, 'parked')
-  const held = (s: Solid): Held[] =>
-    s.hulls.flatMap((corners) => {
-      const body = kit.body(corners)
-      return body ? [{ solid: s, body, box: boxRound(corners) }] : []
-    })
-  // what was there already is not taken off: it stays in the way
-  const made = assembly.fittings.filter((f) => !f.there)
-  const own = new Set([...assembly.members, ...assembly.plates, ...assembly.infills, ...made].map((p) => p.id))
-  // a foot is unbolted, and goes with what stands on it or stays
-  const ground = solids.filter((s) => !own.has(s.id) && s.kind !== 'foot').flatMap(held)
-  const all = unitsOf(assembly, solids, held)
-  let left = all
-  const order: ComesOff[] = []
-  let trapped: Trapped[] = []
-  for (let going = true; going && left.length; ) {
-    going = false
-    trapped = []
-    for (const u of left) {
-      const others = [...ground, ...left.filter((o) => o !== u).flatMap((o) => o.bodies)]
-      const found = wayOut(kit, u, others)
-      if (found.way) {
-        order.push({ ...toldOf(u), way: found.way })
-        left = left.filter((o) => o !== u)
-        going = true
-      } else if (found.by) trapped.push({ ...toldOf(u), by: found.by, goesMm: found.goesMm })
-    }
-  }
-  for (const h of [...ground, ...all.flatMap((u) => u.bodies)]) kit.forget(h.body)
-  return { order, trapped }
-}
-
-const toldOf = (u: Unit) => ({ ids: u.ids, names: u.solids.map((s) => s.name), pieceId: pieceIdOf(u.ids[0]!) })
-
 /** Parts that welds make one. What is there already is not taken apart. */
-function unitsOf(assembly: Assembly, solids: Solid[], held: (s: Solid) => Held[]): Unit[] {
+export function unitsOf(assembly: Assembly, bodies: Held[]): Unit[] {
+  const solids = [...new Set(bodies.map((b) => b.solid))]
   const root = new Map<string, string>()
   const top = (id: string): string => {
     const up = root.get(id)
@@ -104,15 +58,25 @@ function unitsOf(assembly: Assembly, solids: Solid[], held: (s: Solid) => Held[]
       const pin = pins.get(pieceId)
       const inside = pin !== undefined && mine.some((s) => s.hulls.flat().some((p) => p.x > pin + 1))
       const open = ways.filter(([name]) => (name !== 'down' || !stands.has(pieceId ?? '')) && (name === 'back' || !inside))
-      return unitOf(ids, mine, mine.flatMap(held), [...open, ...outOfPlane(plate)])
+      return { ids, solids: mine, bodies: bodies.filter((b) => set.has(b.solid.id)), ways: [...open, ...outOfPlane(plate)] }
     })
 }
 
-function unitOf(ids: string[], solids: Solid[], bodies: Held[], open: [Way, Vec3][]): Unit {
-  const { low, high } = boxRound(solids.flatMap((s) => s.hulls.flat()))
-  const reachMm = (v: Vec3) =>
-    Math.abs(v.x) * (high.x - low.x) + Math.abs(v.y) * (high.y - low.y) + Math.abs(v.z) * (high.z - low.z) + BEYOND_MM
-  return { ids, solids, bodies, ways: open, reachMm }
+/** Several that go as one: only the ways that are open to each of them. */
+export const asOne = (units: Unit[]): Unit =>
+  units.length === 1
+    ? units[0]!
+    : {
+        ids: units.flatMap((u) => u.ids),
+        solids: units.flatMap((u) => u.solids),
+        bodies: units.flatMap((u) => u.bodies),
+        ways: ways.filter(([name]) => units.every((u) => u.ways.some(([w]) => w === name))),
+      }
+
+/** So far it goes to be out: its own length that way and a little more. mm */
+function outMm(u: Unit, v: Vec3): number {
+  const { low, high } = boxRound(u.bodies.flatMap((b) => b.corners))
+  return Math.abs(v.x) * (high.x - low.x) + Math.abs(v.y) * (high.y - low.y) + Math.abs(v.z) * (high.z - low.z) + BEYOND_MM
 }
 
 /** A flat part also comes off the way it looks, and the other. */
@@ -126,10 +90,10 @@ function outOfPlane(plate: Plate | undefined): [Way, Vec3][] {
 }
 
 /** The first way along which nothing is met; else what is met where it comes farthest. */
-function wayOut(kit: Kit, u: Unit, others: Held[]): { way: Way | null; by: { id: string; name: string } | null; goesMm: number } {
+export function wayOut(kit: Kit, u: Unit, others: Held[]): { way: Way | null; by: { id: string; name: string } | null; goesMm: number } {
   let best: { by: { id: string; name: string }; goesMm: number } | null = null
   for (const [name, way] of u.ways) {
-    const to = u.reachMm(way)
+    const to = outMm(u, way)
     const met = firstMet(kit, u, others, way, to)
     if (!met) return { way: name, by: null, goesMm: to }
     if (!best || met.goesMm > best.goesMm) best = met
@@ -159,15 +123,13 @@ function firstMet(kit: Kit, u: Unit, others: Held[], way: Vec3, to: number): { b
       const { touch } = slid(kit, mover, { ...a, round: none, along: none }, { ...b, round: none, along: none }, met?.goesMm ?? to)
       if (touch && (!met || touch.at < met.goesMm)) met = { by: { id: b.solid.id, name: b.solid.name }, goesMm: touch.at }
     }
-    kit.place(a.body, { turn: { x: 0, y: 0, z: 0, w: 1 }, shift: { x: 0, y: 0, z: 0 } })
+    put(kit, a, null)
     if (met?.goesMm === 0) return met
   }
   return met
 }
 
-const swept = ({ low, high }: Held['box'], way: Vec3, to: number): Held['box'] => ({
+const swept = ({ low, high }: Box, way: Vec3, to: number): Box => ({
   low: { x: low.x + Math.min(0, way.x * to), y: low.y + Math.min(0, way.y * to), z: low.z + Math.min(0, way.z * to) },
   high: { x: high.x + Math.max(0, way.x * to), y: high.y + Math.max(0, way.y * to), z: high.z + Math.max(0, way.z * to) },
 })
-const overlaps = (a: Held['box'], b: Held['box']): boolean =>
-  (['x', 'y', 'z'] as const).every((k) => a.low[k] <= b.high[k] + 1 && b.low[k] <= a.high[k] + 1)

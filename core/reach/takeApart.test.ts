@@ -1,11 +1,11 @@
 import RAPIER from '@dimforge/rapier3d-compat'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { type Assembly, emptyAssembly, type Joint, type Plate } from '../assembly/assembly'
+import { fitGiven } from '../fit/fit'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { defaultRules } from '../rules/rules'
-import { fitGiven } from './fit'
-import { rapierKit } from './kit'
+import { rapierKit } from '../touch/kit'
 import { takeApart } from './takeApart'
 
 beforeAll(() => RAPIER.init())

@@ -1,0 +1,205 @@
+import RAPIER from '@dimforge/rapier3d-compat'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { type Assembly, emptyAssembly, type Joint, type Plate } from '../assembly/assembly'
+import { fitGiven } from '../fit/fit'
+import { demoJobs } from '../job/demoJobs'
+import { evaluate } from '../job/evaluate'
+import { defaultRules } from '../rules/rules'
+import { rapierKit } from '../touch/kit'
+import { reachLimits } from './reachLimits'
+import { type Apart, takeApart } from './takeApart'
+
+beforeAll(() => RAPIER.init())
+
+const [survey] = demoJobs
+// far above the vehicle, which is in nobody's way there
+const Z0 = 6000
+const apartOf = (parts: Partial<Assembly>): Apart => {
+  const kit = rapierKit(RAPIER)
+  const assembly = { ...emptyAssembly, ...parts }
+  const vehicle = { ...survey.vehicle, obstacles: [] }
+  const found = takeApart({ assembly, vehicle, brief: survey.brief, rules: defaultRules, stops: {} }, kit)
+  kit.close()
+  return found
+}
+const plate = (id: string, x: [number, number], y: [number, number], z: number, thicknessMm: number): Plate => ({
+  id,
+  mark: id.toUpperCase(),
+  name: 'Plate',
+  materialId: 'steel',
+  thicknessMm,
+  outline: [
+    { x: x[0], y: y[0] },
+    { x: x[1], y: y[0] },
+    { x: x[1], y: y[1] },
+    { x: x[0], y: y[1] },
+  ],
+  holes: [],
+  bends: [],
+  pose: { origin: { x: 0, y: 0, z: Z0 + z }, along: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 1, z: 0 } },
+  goodFace: 'either',
+  air: 'board',
+})
+const bolt = (between: [string, string], over: Partial<NonNullable<Joint['bolts']>> = {}): Joint => ({
+  id: `bolt:${between.join('-')}`,
+  kind: 'bolt',
+  between,
+  at: { x: 0, y: 0, z: Z0 },
+  bolts: { size: 'M8', count: 1, ...over },
+})
+const weld = (between: [string, string], at = { x: 0, y: 0, z: Z0 }, lengthMm = 40): Joint => ({
+  id: `weld:${between.join('-')}`,
+  kind: 'weld',
+  between,
+  at,
+  weld: { lengthMm, apartMm: 4, allRound: false },
+})
+const when = (a: Apart, id = 'bolt:low-high') => a.bolts.find((b) => b.id === id)!
+
+/** Two plates of 4 on one another, bolted at the origin; the metal ends at −4 and at 4. */
+const low = plate('low', [-60, 60], [-60, 60], -4, 4)
+const high = plate('high', [-60, 60], [-60, 60], 0, 4)
+
+describe('what a tool gets to', () => {
+  test('nothing about: a socket from above and one from below', () => {
+    const found = when(apartOf({ plates: [low, high], joints: [bolt(['low', 'high'])] }))
+    expect([found.when, found.tool?.what]).toEqual(['fitted', 'socket'])
+  })
+  test('a roof over it: a socket and a hand want 110 + 60, a spanner on M8 ends 1.7 · 8 = 13.6 above the metal; the roof is welded on and the thread is below', () => {
+    const under = (roomMm: number) => {
+      const roof = plate('roof', [-400, 400], [-400, 400], 4 + roomMm, 2)
+      return when(apartOf({ plates: [low, high, roof], joints: [bolt(['low', 'high'], { into: 'low' }), weld(['high', 'roof'])] }))
+    }
+    expect(under(175).tool?.what).toBe('socket')
+    expect(under(165).tool?.what).toBe('spanner')
+    expect(under(14).tool?.what).toBe('spanner')
+    expect(under(13).when).toBe('never')
+    expect(under(13).by.map((b) => b.id)).toEqual(['roof'])
+  })
+  test('a wall beside it: the ring of a spanner on M8 is 2.8 · 8 across, half of that is 11.2', () => {
+    const beside = (gapMm: number) => {
+      const wall: Plate = {
+        ...plate('wall', [-400, 400], [-400, 400], 0, 2),
+        pose: { origin: { x: gapMm, y: 0, z: Z0 + 10 }, along: { x: 0, y: 1, z: 0 }, up: { x: 0, y: 0, z: 1 } },
+      }
+      return when(apartOf({ plates: [low, high, wall], joints: [bolt(['low', 'high']), weld(['high', 'wall']), weld(['low', 'wall'])] }))
+        .when
+    }
+    expect(beside(11.5)).toBe('fitted')
+    expect(beside(10)).toBe('never')
+  })
+  test('turned on one side it must be held on the other, unless the thread is there', () => {
+    // a tray closes the underside, 5 below the nut
+    const tray = plate('tray', [-400, 400], [-400, 400], -11, 2)
+    const shut = (over = {}) =>
+      when(apartOf({ plates: [low, high, tray], joints: [bolt(['low', 'high'], over), weld(['low', 'tray'])] })).when
+    expect(shut()).toBe('never')
+    expect(shut({ into: 'low' })).toBe('fitted')
+    expect(shut({ into: 'high' })).toBe('never')
+  })
+})
+
+describe('when a tool gets to it', () => {
+  const cover = plate('cover', [-400, 400], [-400, 400], 12, 2)
+  test('a cover that is not fixed comes off first: it goes on after the bolt is tight', () => {
+    const a = apartOf({ plates: [low, high, cover], joints: [bolt(['low', 'high'])] })
+    expect(when(a).when).toBe('off')
+    expect(when(a).by.map((b) => b.id)).toEqual(['cover'])
+    expect(reachLimits(a, defaultRules)).toEqual([])
+  })
+  test('a lid is opened for it', () => {
+    const lid = {
+      id: 'lid',
+      name: 'Lid',
+      kind: 'turn' as const,
+      moves: ['cover'],
+      axis: { at: { x: 400, y: 0, z: Z0 + 12 }, way: { x: 0, y: 1, z: 0 } },
+      from: 0,
+      to: 100,
+      heldBy: 'a latch',
+    }
+    const found = when(apartOf({ plates: [low, high, cover], joints: [bolt(['low', 'high'])], motions: [lid] }))
+    expect([found.when, found.by.map((b) => b.name)]).toEqual(['opened', ['Lid']])
+  })
+  test('two things that shut each other in are named, and are taken for undone only to look for traps besides', () => {
+    // each cover lies over the bolt of the other
+    const left = plate('left', [-60, 160], [-60, 60], 12, 2)
+    const other: Joint = { ...bolt(['left', 'high']), at: { x: 120, y: 0, z: Z0 + 13 } }
+    const lid = plate('lid', [60, 400], [-400, 400], 22, 2)
+    const wide = { ...high, outline: plate('x', [-60, 200], [-60, 60], 0, 4).outline }
+    const a = apartOf({
+      plates: [low, wide, left, lid],
+      joints: [bolt(['low', 'high']), other, weld(['lid', 'low'])],
+    })
+    expect(a.bolts.map((b) => b.when).sort()).toEqual(['never', 'never'])
+    expect(a.trapped.length).toBeLessThan(3)
+    expect(reachLimits(a, defaultRules).map((l) => l.state)).toEqual(['over'])
+  })
+  test('a joint whose bolts are nowhere in its parts is not assessed, never passed', () => {
+    const a = apartOf({ plates: [low, high], joints: [{ ...bolt(['low', 'high']), at: { x: 900, y: 0, z: Z0 } }] })
+    expect(when(a).when).toBe('unknown')
+    const [l] = reachLimits(a, defaultRules)
+    expect([l!.state, l!.allowed.missing.join()]).toEqual(['unknown', expect.stringMatching(/where its bolts stand is not known/)])
+  })
+})
+
+describe('a torch', () => {
+  // a rib of 4 upright on a plate, welded along both sides
+  const base = plate('base', [-200, 200], [-200, 200], -4, 4)
+  const rib = (id: string, y: number): Plate => ({
+    ...plate(id, [-40, 40], [0, 60], 0, 4),
+    pose: { origin: { x: 0, y: y - 2, z: Z0 }, along: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 0, z: 1 } },
+  })
+  const seam = (a: Apart, id: string) => a.welds.find((w) => w.id === id)!
+  test('gets to both sides of a rib that stands alone', () => {
+    expect(seam(apartOf({ plates: [rib('r', 0), base], joints: [weld(['r', 'base'])] }), 'weld:r-base')).toMatchObject({
+      when: 'tacked',
+      reached: 2,
+      sides: 2,
+    })
+  })
+  test('between two ribs of 60 that stand 20 apart it gets to neither inner side, whichever is first; 150 apart to all', () => {
+    const two = (gapMm: number) =>
+      apartOf({
+        plates: [rib('r', 0), rib('s', gapMm), base],
+        joints: [weld(['r', 'base']), weld(['s', 'base'], { x: 0, y: gapMm, z: Z0 })],
+      })
+    const near = two(20)
+    expect(near.welds.map((w) => [w.when, w.reached])).toEqual([
+      ['never', 1],
+      ['never', 1],
+    ])
+    expect(reachLimits(near, defaultRules)[0]!.state).toBe('over')
+    expect(two(150).welds.map((w) => w.when)).toEqual(['tacked', 'tacked'])
+  })
+  test('a rib that a hood is riveted over is welded before the hood goes on', () => {
+    const hood = plate('hood', [-200, 200], [-200, 200], 70, 4)
+    const post: Plate = { ...rib('post', 180), outline: plate('x', [-40, 40], [0, 70], 0, 4).outline }
+    const a = apartOf({
+      plates: [rib('r', 0), base, post, hood],
+      joints: [
+        weld(['r', 'base']),
+        weld(['post', 'base'], { x: 0, y: 180, z: Z0 }),
+        { ...weld(['post', 'hood'], { x: 0, y: 180, z: Z0 + 70 }), kind: 'rivet' as const },
+      ],
+    })
+    expect(seam(a, 'weld:r-base')).toMatchObject({ when: 'before', by: [{ id: 'hood' }] })
+  })
+})
+
+describe('the demo’s jobs', () => {
+  test('every bolt is reached and every weld too; the screws of the chest’s latches with its lid open', () => {
+    for (const job of demoJobs) {
+      const kit = rapierKit(RAPIER)
+      const found = takeApart(fitGiven(job, evaluate(job, defaultRules), defaultRules), kit)
+      kit.close()
+      expect(
+        found.bolts
+          .filter((b) => b.when !== 'fitted')
+          .map((b) => b.name.replace(/ [A-Z0-9-]+\b/g, ''))
+          .every((n) => /latch/.test(n)),
+      ).toBe(true)
+      expect(found.welds.filter((w) => w.when !== 'tacked')).toEqual([])
+    }
+  })
+})

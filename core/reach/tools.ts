@@ -1,0 +1,110 @@
+import { type BoltSize, boltSizes } from '../catalogue/bolts'
+import { type Placing, placed, uprightTo } from '../geometry/placing'
+import { cross, unit, type Vec3 } from '../geometry/vec3'
+import { radians } from '../quantity/units'
+import type { Rules } from '../rules/rules'
+import type { Kit, KitBody } from '../touch/kit'
+
+/** A tool as it stands upright on the ground of its own: convex bodies by their corners. mm */
+type ToolShape = { corners: Vec3[]; body: KitBody }[]
+/** A tool held at a place. */
+export type ToolPose = { tool: 'socket' | 'spanner' | 'torch'; shape: ToolShape; at: Placing }
+/** The room a tool takes up where it is held. mm */
+export const roomOf = (p: ToolPose): Vec3[][] => p.shape.map((s) => s.corners.map((c) => placed(p.at, c)))
+
+/** Of the bolt's diameter: across a socket, across a spanner's ring, how thick it is, how far off the metal. The shop's own, measured on its own tools. */
+const SOCKET = 2.4
+const RING = 2.8
+const THICK = 1.4
+const OFF = 0.3
+/** A hand round a handle. mm; shop's own */
+const HAND_MM = { across: 80, deep: 60 }
+/** A hexagon looks the same after so much, so a spanner must swing that far. */
+const FLAT_DEG = 60
+const STARTS = 12
+/** How far the nozzle keeps from the seam, and how wide and long it is before the hand begins. mm; shop's own */
+const NOZZLE = { offMm: 15, acrossMm: 22, longMm: 70 }
+/** Nothing is called in the way that is only brushed. mm */
+const GRAZE_MM = 0.5
+
+/** Two ways across another one, of length 1. */
+export function acrossOf(way: Vec3): [Vec3, Vec3] {
+  const u = unit(cross(way, Math.abs(way.z) < 0.9 ? { x: 0, y: 0, z: 1 } : { x: 1, y: 0, z: 0 }))
+  return [u, cross(way, u)]
+}
+
+/** A round bar standing up, from so high to so high. */
+const bar = (acrossMm: number, fromMm: number, toMm: number): Vec3[] =>
+  [fromMm, toMm].flatMap((z) =>
+    Array.from({ length: 12 }, (_, i) => {
+      const [t, r] = [(i * Math.PI) / 6, acrossMm / 2 - GRAZE_MM]
+      return { x: r * Math.cos(t), y: r * Math.sin(t), z }
+    }),
+  )
+
+/** The tools of a shop, each made once for a kit. */
+export type ToolBox = {
+  /** socket and hand straight out from a bolt */
+  socket: (at: Vec3, out: Vec3, size: BoltSize) => ToolPose
+  /** a spanner lying on the metal, in every twelfth of a turn: swung by a flat, or only held */
+  spanners: (at: Vec3, out: Vec3, size: BoltSize, swung: boolean) => Generator<ToolPose>
+  /** a torch and the hand on it, pointing at a seam from that way */
+  torch: (at: Vec3, from: Vec3) => ToolPose
+  close: () => void
+}
+
+export function toolBox(kit: Kit, rules: Rules): ToolBox {
+  const made = new Map<string, ToolShape>()
+  const shape = (key: string, make: () => Vec3[][]): ToolShape => {
+    const known = made.get(key)
+    if (known) return known
+    const bodies = make().flatMap((corners) => {
+      const body = kit.body(corners)
+      return body ? [{ corners, body }] : []
+    })
+    made.set(key, bodies)
+    return bodies
+  }
+  const at = (place: Vec3, way: Vec3, twist = 0): Placing => ({ turn: uprightTo(way, twist), shift: place })
+  return {
+    socket: (place, out, size) => ({
+      tool: 'socket',
+      shape: shape(`socket ${size}`, () => [
+        bar(SOCKET * boltSizes[size].diameterMm, GRAZE_MM, rules.socketMm),
+        bar(HAND_MM.across, rules.socketMm, rules.socketMm + HAND_MM.deep),
+      ]),
+      at: at(place, out),
+    }),
+    spanners: function* (place, out, size, swung) {
+      const key = `spanner ${size} ${swung}`
+      for (let i = 0; i < STARTS; i++)
+        yield {
+          tool: 'spanner',
+          shape: shape(key, () => [spanner(boltSizes[size].diameterMm, rules.spannerMm, swung ? FLAT_DEG : 0)]),
+          at: at(place, out, (i * 2 * Math.PI) / STARTS),
+        }
+    },
+    torch: (place, from) => ({
+      tool: 'torch',
+      shape: shape('torch', () => {
+        const hand = NOZZLE.offMm + NOZZLE.longMm
+        return [bar(NOZZLE.acrossMm, NOZZLE.offMm, hand), bar(HAND_MM.across, hand, Math.max(rules.torchMm, hand + 1))]
+      }),
+      at: at(place, from),
+    }),
+    close: () => {
+      for (const s of made.values()) for (const { body } of s) kit.forget(body)
+    },
+  }
+}
+
+/** All the room of a spanner that swings so far: its ring, and at its end as wide as its handle is. */
+function spanner(d: number, longMm: number, swungDeg: number): Vec3[] {
+  const on = (r: number, t: number, z: number): Vec3 => ({ x: r * Math.cos(t), y: r * Math.sin(t), z })
+  const half = Math.asin(Math.min(0.5, d / longMm))
+  const swung = radians(swungDeg)
+  return [OFF * d, (OFF + THICK) * d].flatMap((z) => [
+    ...Array.from({ length: 8 }, (_, k) => on((RING * d) / 2 - GRAZE_MM, (k * Math.PI) / 4, z)),
+    ...Array.from({ length: 5 }, (_, k) => on(longMm, -half + ((swung + 2 * half) * k) / 4, z)),
+  ])
+}
