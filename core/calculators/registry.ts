@@ -31,6 +31,7 @@ import { taperCalculator } from '../measure/taper.calculator'
 import { compoundMitreCalculator } from '../mitre/compoundMitre.calculator'
 import { barNestingCalculator } from '../nesting/barNesting.calculator'
 import { fractionCalculator } from '../quantity/fraction.calculator'
+import { toolRoomCalculator } from '../reach/toolRoom.calculator'
 import { leaveLongCalculator } from '../remeasure/leaveLong.calculator'
 import { scoredFoldCalculator } from '../scoredFold/scoredFold.calculator'
 import { strapsCalculator } from '../securing/straps.calculator'
@@ -114,6 +115,7 @@ export const calculatorGroups = [
       thinFastenersCalculator,
       woodScrewCalculator,
       boltHolesCalculator,
+      toolRoomCalculator,
       leadCalculator,
       wiringCalculator,
     ],

@@ -24,6 +24,7 @@ import { planCuts } from '../nesting/planCuts'
 import { nextPlace, type Piece } from '../pieces/piece'
 import { together } from '../pieces/whole'
 import { G_M_S2, METRIC } from '../quantity/units'
+import { takeApart } from '../reach/takeApart'
 import { defaultRules } from '../rules/rules'
 import { extrude } from '../solid/extrude'
 import { volumeMm3 } from '../solid/mesh'
@@ -75,7 +76,7 @@ const parts = (a: Assembly) => new Set([...a.members, ...a.plates, ...a.fittings
 describe.each(examples)('%s', (_, family, example) => {
   const job = jobOf(family, example)
 
-  test('its own parts do not stand in one another, and nothing that it moves meets the rest of it', () => {
+  test('its own parts do not stand in one another, nothing that it moves meets the rest of it, and tools get to all of it', () => {
     const { assembly } = evaluate(job, defaultRules)
     const kit = rapierKit(RAPIER)
     const given = { assembly, vehicle: job.vehicle, brief: job.brief, rules: defaultRules, moves: [], stops: {} }
@@ -84,7 +85,10 @@ describe.each(examples)('%s', (_, family, example) => {
     const moved = motionsOf(given, kit).flatMap((m) =>
       m.touch && own(m.mover) && m.touch.what.id.startsWith(`${m.mover.pieceId}/`) ? [m] : [],
     )
+    const { trapped, bolts, welds } = takeApart(given, kit)
     kit.close()
+    const never = [...bolts, ...welds].filter((x) => x.when === 'never' || x.when === 'unknown')
+    expect([...trapped.map((t) => t.names[0]), ...never.map((x) => `${x.name}: ${x.by.map((b) => b.name).join()}`)]).toEqual([])
     expect(met.map((g) => `${g.a.name} and ${g.b.name}: ${g.gapMm.toFixed(1)}`)).toEqual([])
     expect(moved.map((m) => `${m.mover.name} meets ${m.touch!.what.name} at ${m.touch!.at.toFixed(0)}`)).toEqual([])
   })

@@ -24,9 +24,13 @@ export function centroid(outline: Point[]): Point {
   return { x: outline.reduce((s, p) => s + p.x, 0) / n, y: outline.reduce((s, p) => s + p.y, 0) / n }
 }
 
-/** The points on the outside, counter-clockwise (Andrew's monotone chain). */
+/** Closer than this points count as on one line. mm */
+const GRID_MM = 1e-6
+const onGrid = (v: number): number => Math.round(v / GRID_MM) * GRID_MM
+
+/** The points on the outside, counter-clockwise (Andrew's monotone chain). On a grid, for noise in one coordinate would order an edge wrongly and lose a corner. */
 export function hull(points: Point[]): Point[] {
-  const sorted = [...points].sort((a, b) => a.x - b.x || a.y - b.y)
+  const sorted = points.map((p) => ({ x: onGrid(p.x), y: onGrid(p.y) })).sort((a, b) => a.x - b.x || a.y - b.y)
   const turn = (o: Point, a: Point, b: Point) => (a.x - o.x) * (b.y - o.y) - (a.y - o.y) * (b.x - o.x)
   const half = (list: Point[]) => {
     const out: Point[] = []

@@ -139,7 +139,7 @@ function endsOf(a: Assembly, j: Joint, at: Vec3, way: Vec3, own: Held[], fitting
   // the side of a bought thing has its maker's thread, that of a slot a captive nut: what is turned is on the other
   const blind = j.bolts?.into ?? j.between.find((id) => fittings.has(id) || isSlotted(a, id))
   if (!blind) return { ends: [first, last] }
-  const side = sideOf(a, blind, at, way, own)
+  const side = sideOf(a, blind, along(at, way, (stack.low + stack.high) / 2), way, own)
   return { ends: [side > 0 ? first : last] }
 }
 

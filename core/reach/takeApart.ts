@@ -12,9 +12,9 @@ import type { Vehicle } from '../vehicle/vehicle'
 import { type Held, heldOf, put } from './bodies'
 import { type Fastening, fasteningsOf } from './fastenings'
 import { seamsOf } from './seamSides'
-import { boltAccess } from './toolReach'
+import { allInTheWay, boltAccess, whatShuts } from './toolReach'
 import { roomOf, type ToolPose, toolBox } from './tools'
-import { asOne, type Unit, unitsOf, type Way, wayOut } from './wayOut'
+import { asOne, staying, type Unit, unitsOf, type Way, wayOut } from './wayOut'
 import { type Welded, weldedOf } from './welded'
 
 /** What comes off as one: parts welded together, or a part by itself. Its way out, and in which place of the order; the order in which it is put together is this one backwards. */
@@ -39,7 +39,7 @@ export type Apart = { order: ComesOff[]; trapped: Trapped[]; bolts: BoltReach[];
 export type ApartGiven = { assembly: Assembly; vehicle: Vehicle; brief: Brief; rules: Rules; stops: Stops }
 
 /** Bolts that no tool gets to yet. */
-type Wanting = { f: Fastening; by: Solid[]; any: Set<Solid> }
+type Wanting = { f: Fastening; witness: Set<Solid> }
 
 const told = (s: { id: string; name: string }) => ({ id: s.id, name: s.name })
 
@@ -52,8 +52,8 @@ export function takeApart(given: ApartGiven, kit: Kit): Apart {
   const { assembly, vehicle, brief, rules } = given
   const solids = solidsOf(assembly, vehicle, { ...brief, cargo: [] }, 'parked')
   const all = solids.flatMap((s) => heldOf(kit, s))
-  // what was there already is not taken off: it stays in the way
-  const made = assembly.fittings.filter((f) => !f.there)
+  const stays = new Set(staying(assembly))
+  const made = assembly.fittings.filter((f) => !stays.has(f))
   const own = new Set([...assembly.members, ...assembly.plates, ...assembly.infills, ...made].map((p) => p.id))
   const feet = all.filter((h) => h.solid.kind === 'foot')
   const standsOn = new Map(assembly.mounts.map((m) => [m.id, m.on]))
@@ -80,18 +80,20 @@ export function takeApart(given: ApartGiven, kit: Kit): Apart {
   // as it stands, then with one thing open
   const wanting: Wanting[] = []
   for (const f of judged) {
-    const { pose, by, any } = boltAccess(kit, tools, f, all)
+    const { pose, witness } = boltAccess(kit, tools, f, all)
     if (pose) say(f, 'fitted', [], pose)
-    else wanting.push({ f, by, any })
+    else wanting.push({ f, witness })
   }
   const tight = wanting.filter((w) => !opened(w))
 
   const order: ComesOff[] = []
   const gone = new Set<string>()
   let left = tight
+  /** among what a bolt was tried last */
+  const lastSeen = new Map<string, Held[]>()
   let trapped = undo(units, ground, false)
   // what no tool gets to is said, and then taken as undone, so that what is trapped besides is found as well
-  for (const { f, by } of left) say(f, 'never', by.map(told))
+  for (const { f } of left) say(f, 'never', whatShuts(kit, tools, f, lastSeen.get(f.id) ?? all).map(told))
   if (left.length) {
     left = []
     trapped = undo(
@@ -106,8 +108,8 @@ export function takeApart(given: ApartGiven, kit: Kit): Apart {
   return { order, trapped, bolts, welds }
 
   /** With each lid or drawer open in turn, all else as it stands. */
-  function opened({ f, any }: Wanting): boolean {
-    const near = new Set([...f.holds, ...[...any].map((s) => s.id)])
+  function opened({ f, witness }: Wanting): boolean {
+    const near = new Set([...f.holds, ...[...witness].map((s) => s.id)])
     for (const m of moversOf(assembly, vehicle, brief, given.stops)) {
       if (m.leaf || m.to === null || m.after) continue
       const going = new Set(m.moves)
@@ -138,13 +140,19 @@ export function takeApart(given: ApartGiven, kit: Kit): Apart {
       const present = new Set(bodies.map((b) => b.solid))
       left = left.filter((w) => {
         // while all that was in its way is still there nothing has changed
-        if (!w.f.holds.some((id) => ids.has(id)) || [...w.any].every((s) => present.has(s))) return true
-        const { pose, by, any } = boltAccess(kit, tools, w.f, bodies)
+        if (!w.f.holds.some((id) => ids.has(id)) || [...w.witness].every((s) => present.has(s))) return true
+        const { pose, room, witness } = boltAccess(kit, tools, w.f, bodies)
+        lastSeen.set(w.f.id, bodies)
         if (!pose) {
-          Object.assign(w, { by, any })
+          w.witness = witness
           return true
         }
-        const off = w.by.filter((s) => gone.has(s.id))
+        // of all that is off by now, what would be in the way again
+        const off = allInTheWay(
+          kit,
+          room,
+          all.filter((h) => gone.has(h.solid.id) && !w.f.but.includes(h.solid.id)),
+        )
         say(w.f, bench && !off.length ? 'bench' : 'off', off.map(told), pose)
         return false
       })

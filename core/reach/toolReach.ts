@@ -1,47 +1,65 @@
 import { type Placing, placed, turned } from '../geometry/placing'
+import type { Vec3 } from '../geometry/vec3'
 import type { Kit } from '../touch/kit'
 import { boxRound } from '../touch/meetings'
 import type { Solid } from '../touch/solids'
 import { type Held, overlaps } from './bodies'
 import type { BoltEnd, Fastening } from './fastenings'
-import type { SeamReach } from './seamSides'
-import type { ToolBox, ToolPose } from './tools'
+import type { SeamReach, SeamSide } from './seamSides'
+import type { Room, ToolBox, ToolPose } from './tools'
 
 /**
- * How a tool gets there, or what is in its way: `by` of all the ways it could be held the one that meets the fewest things, `any` whatever one of them meets:
- * while all of that is still there, nothing has changed.
+ * Whether a tool gets there. `pose` = how the last one was held, null where one is not; `room` = all the room that tools and arms took up; `witness` = of each
+ * way that was tried and is shut one thing that shuts it: while all of them are still there, nothing has changed.
  */
-export type Access = { pose: ToolPose | null; by: Solid[]; any: Set<Solid> }
+export type Access = { pose: ToolPose | null; room: Room[]; witness: Set<Solid> }
 
-/** Sides of a weld that are reached, of all; what is in the way of the others. */
-export type SideAccess = { reached: number; sides: number; by: Solid[] }
-
-/** Whether a tool is held there among these bodies, and past which it is not. */
-function inTheWay(kit: Kit, pose: ToolPose, bodies: Held[]): Solid[] {
-  const found = new Set<Solid>()
-  for (const { corners, body } of pose.shape) {
-    const box = boxRound(corners.map((c) => placed(pose.at, c)))
+/** Bodies that are the last to have been met come first: what shuts one way often shuts the next. */
+function firstInTheWay(kit: Kit, room: Room, bodies: Held[]): Solid | null {
+  for (const { corners, body } of room.shape) {
+    const box = boxRound(corners.map((c) => placed(room.at, c)))
     let put = false
-    for (const b of bodies) {
-      if (found.has(b.solid) || !overlaps(box, b.box)) continue
-      if (!put) kit.place(body, pose.at)
+    for (const [i, b] of bodies.entries()) {
+      if (!overlaps(box, b.box)) continue
+      if (!put) kit.place(body, room.at)
       put = true
-      if (kit.meets(body, b.body)) found.add(b.solid)
+      if (!kit.meets(body, b.body)) continue
+      bodies.splice(i, 1)
+      bodies.unshift(b)
+      return b.solid
     }
   }
+  return null
+}
+
+/** Everything that is in some room. */
+export function allInTheWay(kit: Kit, rooms: Room[], bodies: Held[]): Solid[] {
+  const found = new Set<Solid>()
+  for (const room of rooms)
+    for (const { corners, body } of room.shape) {
+      const box = boxRound(corners.map((c) => placed(room.at, c)))
+      kit.place(body, room.at)
+      for (const b of bodies) if (!found.has(b.solid) && overlaps(box, b.box) && kit.meets(body, b.body)) found.add(b.solid)
+    }
   return [...found]
 }
 
-function easiest(kit: Kit, poses: Iterable<ToolPose>, bodies: Held[]): Access {
-  let best: Solid[] | null = null
-  const any = new Set<Solid>()
+/** The first way to hold it that is free, with an arm that comes to it from the open. */
+function firstFree(kit: Kit, tools: ToolBox, poses: Iterable<ToolPose>, bodies: Held[]): Access {
+  const witness = new Set<Solid>()
   for (const pose of poses) {
-    const by = inTheWay(kit, pose, bodies)
-    if (!by.length) return { pose, by, any }
-    for (const s of by) any.add(s)
-    if (!best || by.length < best.length) best = by
+    const near = firstInTheWay(kit, pose, bodies)
+    if (near) {
+      witness.add(near)
+      continue
+    }
+    for (const arm of tools.arms(pose.hand)) {
+      const shuts = firstInTheWay(kit, arm, bodies)
+      if (!shuts) return { pose, room: [pose, arm], witness }
+      witness.add(shuts)
+    }
   }
-  return { pose: null, by: best ?? [], any }
+  return { pose: null, room: [], witness }
 }
 
 function* turning({ at, out }: BoltEnd, f: Fastening, tools: ToolBox): Generator<ToolPose> {
@@ -55,37 +73,65 @@ function* holding({ at, out }: BoltEnd, f: Fastening, tools: ToolBox): Generator
 
 /** Both ends of every bolt, one of them turned and the other kept still, among these bodies. `at` = where what the bolts are on has gone. */
 export function boltAccess(kit: Kit, tools: ToolBox, f: Fastening, all: Held[], at: Placing | null = null): Access {
-  const but = new Set(f.but)
-  const bodies = all.filter((b) => !but.has(b.solid.id))
+  const bodies = besides(f, all)
   const there = (e: BoltEnd): BoltEnd => (at ? { at: placed(at, e.at), out: turned(at.turn, e.out) } : e)
-  const [by, any] = [new Set<Solid>(), new Set<Solid>()]
-  let pose: ToolPose | null = null
+  let found: Access = { pose: null, room: [], witness: new Set() }
   for (const { ends } of f.places) {
-    const best = placeAccess(kit, tools, f, ends.map(there), bodies)
-    if (!best.pose) for (const s of best.by) by.add(s)
-    for (const s of best.any) any.add(s)
-    pose = best.pose
+    const place = placeAccess(kit, tools, f, ends.map(there), bodies)
+    found = joined(found, place)
+    // one that is shut shuts all
+    if (!place.pose) return { ...found, pose: null }
   }
-  return { pose: by.size ? null : pose, by: [...by], any }
+  return found
 }
+const besides = (f: Fastening, all: Held[]): Held[] => {
+  const but = new Set(f.but)
+  return all.filter((b) => !but.has(b.solid.id))
+}
+const joined = (a: Access, b: Access): Access => ({
+  pose: b.pose,
+  room: [...a.room, ...b.room],
+  witness: new Set([...a.witness, ...b.witness]),
+})
 
 function placeAccess(kit: Kit, tools: ToolBox, f: Fastening, [p, q]: BoltEnd[], bodies: Held[]): Access {
-  const turn = (e: BoltEnd) => easiest(kit, turning(e, f, tools), bodies)
-  const hold = (e: BoltEnd) => easiest(kit, holding(e, f, tools), bodies)
+  const turn = (e: BoltEnd) => firstFree(kit, tools, turning(e, f, tools), bodies)
+  const hold = (e: BoltEnd) => firstFree(kit, tools, holding(e, f, tools), bodies)
   const one = turn(p!)
   if (!q) return one
-  const first = both(one, hold(q))
+  const first = both(one, () => hold(q))
   if (first.pose) return first
-  const second = both(turn(q), hold(p!))
-  return second.pose || second.by.length < first.by.length ? second : first
+  const second = both(turn(q), () => hold(p!))
+  return second.pose ? second : { ...second, witness: new Set([...first.witness, ...second.witness]) }
 }
 
 /** Turned on one end and held on the other: either missing, the whole is. */
-const both = (turned: Access, held: Access): Access => ({
-  pose: turned.pose && held.pose ? turned.pose : null,
-  by: [...new Set([...turned.by, ...held.by])],
-  any: new Set([...turned.any, ...held.any]),
-})
+function both(turned: Access, hold: () => Access): Access {
+  if (!turned.pose) return turned
+  const held = hold()
+  return { ...joined(turned, held), pose: held.pose ? turned.pose : null }
+}
+
+/** What keeps tools from a bolt: of its first end that is shut, the way that meets the fewest things. */
+export function whatShuts(kit: Kit, tools: ToolBox, f: Fastening, all: Held[]): Solid[] {
+  const bodies = besides(f, all)
+  for (const { ends } of f.places)
+    for (const e of ends) {
+      if (firstFree(kit, tools, turning(e, f, tools), bodies).pose) continue
+      let best: Solid[] | null = null
+      for (const pose of turning(e, f, tools)) {
+        const near = allInTheWay(kit, [pose], bodies)
+        const by = near.length ? near : fewest([...tools.arms(pose.hand)].map((arm) => allInTheWay(kit, [arm], bodies)))
+        if (!best || by.length < best.length) best = by
+      }
+      return best ?? []
+    }
+  return []
+}
+const fewest = (lists: Solid[][]): Solid[] => lists.reduce((a, b) => (b.length < a.length ? b : a), lists[0] ?? [])
+
+/** Sides of a weld that are reached, of all; the room that took, and one thing that shuts each way that is shut. */
+export type SideAccess = { reached: number; sides: number; room: Room[]; witness: Set<Solid> }
 
 /** A side is welded where a torch gets to two of the places along it: past a gusset the bead is drawn from its other end. */
 const OF_A_SIDE = 2
@@ -93,15 +139,17 @@ const OF_A_SIDE = 2
 export function seamAccess(kit: Kit, tools: ToolBox, seam: SeamReach, all: Held[]): SideAccess {
   const own = new Set<string>(seam.holds)
   const bodies = all.filter((b) => !own.has(b.solid.id))
-  const by = new Set<Solid>()
-  let reached = 0
+  const found: SideAccess = { reached: 0, sides: seam.sides.length, room: [], witness: new Set() }
   for (const side of seam.sides) {
-    const tried = side.places.map((at) => easiest(kit, torches(tools, at, side.from), bodies))
-    if (tried.filter((t) => t.pose).length >= OF_A_SIDE) reached++
-    else for (const t of tried) for (const s of t.by) by.add(s)
+    const tried = side.places.map((at) => firstFree(kit, tools, torches(tools, at, side), bodies))
+    if (tried.filter((t) => t.pose).length >= OF_A_SIDE) found.reached++
+    for (const t of tried) {
+      found.room.push(...t.room)
+      for (const s of t.witness) found.witness.add(s)
+    }
   }
-  return { reached, sides: seam.sides.length, by: [...by] }
+  return found
 }
-function* torches(tools: ToolBox, at: BoltEnd['at'], from: BoltEnd['out'][]): Generator<ToolPose> {
+function* torches(tools: ToolBox, at: Vec3, { from }: SeamSide): Generator<ToolPose> {
   for (const way of from) yield tools.torch(at, way)
 }

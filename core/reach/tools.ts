@@ -1,29 +1,37 @@
 import { type BoltSize, boltSizes } from '../catalogue/bolts'
 import { type Placing, placed, uprightTo } from '../geometry/placing'
-import { cross, unit, type Vec3 } from '../geometry/vec3'
+import { along, cross, unit, type Vec3 } from '../geometry/vec3'
 import { radians } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import type { Kit, KitBody } from '../touch/kit'
 
 /** A tool as it stands upright on the ground of its own: convex bodies by their corners. mm */
 type ToolShape = { corners: Vec3[]; body: KitBody }[]
-/** A tool held at a place. */
-export type ToolPose = { tool: 'socket' | 'spanner' | 'torch'; shape: ToolShape; at: Placing }
+/** Room that something takes up where it is held. */
+export type Room = { shape: ToolShape; at: Placing }
+/** A tool held at a place, and where the hand is on it. */
+export type ToolPose = Room & { tool: 'socket' | 'spanner' | 'torch'; hand: Vec3 }
 /** The room a tool takes up where it is held. mm */
 export const roomOf = (p: ToolPose): Vec3[][] => p.shape.map((s) => s.corners.map((c) => placed(p.at, c)))
 
 /** Of the bolt's diameter: across a socket, across a spanner's ring, how thick it is, how far off the metal. The shop's own, measured on its own tools. */
-const SOCKET = 2.4
-const RING = 2.8
-const THICK = 1.4
-const OFF = 0.3
+export const SOCKET = 2.4
+export const RING = 2.8
+export const THICK = 1.4
+export const OFF = 0.3
 /** A hand round a handle. mm; shop's own */
-const HAND_MM = { across: 80, deep: 60 }
+export const HAND_MM = { across: 80, deep: 60 }
 /** A hexagon looks the same after so much, so a spanner must swing that far. */
 const FLAT_DEG = 60
 const STARTS = 12
 /** How far the nozzle keeps from the seam, and how wide and long it is before the hand begins. mm; shop's own */
 const NOZZLE = { offMm: 15, acrossMm: 22, longMm: 70 }
+/** An arm comes to the hand from the open, straight: fingers, a wrist so far from them, and longer than any box that nobody stands in. mm; shop's own */
+const ARM_MM = { fingers: 10, wrist: 60, across: 60, long: 2000 }
+/** The ways an arm may come: along the axes, edges and corners of a cube. */
+const ARM_WAYS: Vec3[] = [-1, 0, 1].flatMap((x) =>
+  [-1, 0, 1].flatMap((y) => [-1, 0, 1].flatMap((z) => (x || y || z ? [unit({ x, y, z })] : []))),
+)
 /** Nothing is called in the way that is only brushed. mm */
 const GRAZE_MM = 0.5
 
@@ -50,6 +58,8 @@ export type ToolBox = {
   spanners: (at: Vec3, out: Vec3, size: BoltSize, swung: boolean) => Generator<ToolPose>
   /** a torch and the hand on it, pointing at a seam from that way */
   torch: (at: Vec3, from: Vec3) => ToolPose
+  /** an arm that comes to a hand from every way in turn */
+  arms: (hand: Vec3) => Generator<Room>
   close: () => void
 }
 
@@ -74,15 +84,20 @@ export function toolBox(kit: Kit, rules: Rules): ToolBox {
         bar(HAND_MM.across, rules.socketMm, rules.socketMm + HAND_MM.deep),
       ]),
       at: at(place, out),
+      hand: along(place, out, rules.socketMm + HAND_MM.deep / 2),
     }),
     spanners: function* (place, out, size, swung) {
       const key = `spanner ${size} ${swung}`
-      for (let i = 0; i < STARTS; i++)
+      const d = boltSizes[size].diameterMm
+      for (let i = 0; i < STARTS; i++) {
+        const where = at(place, out, (i * 2 * Math.PI) / STARTS)
         yield {
           tool: 'spanner',
-          shape: shape(key, () => [spanner(boltSizes[size].diameterMm, rules.spannerMm, swung ? FLAT_DEG : 0)]),
-          at: at(place, out, (i * 2 * Math.PI) / STARTS),
+          shape: shape(key, () => [spanner(d, rules.spannerMm, swung ? FLAT_DEG : 0)]),
+          at: where,
+          hand: placed(where, { x: rules.spannerMm, y: 0, z: (OFF + THICK) * d }),
         }
+      }
     },
     torch: (place, from) => ({
       tool: 'torch',
@@ -91,7 +106,15 @@ export function toolBox(kit: Kit, rules: Rules): ToolBox {
         return [bar(NOZZLE.acrossMm, NOZZLE.offMm, hand), bar(HAND_MM.across, hand, Math.max(rules.torchMm, hand + 1))]
       }),
       at: at(place, from),
+      hand: along(place, from, Math.max(rules.torchMm, NOZZLE.offMm + NOZZLE.longMm)),
     }),
+    arms: function* (hand) {
+      const arm = shape('arm', () => [
+        [...bar(ARM_MM.fingers, 0, 0.1), ...bar(ARM_MM.across, ARM_MM.wrist - 0.1, ARM_MM.wrist)],
+        bar(ARM_MM.across, ARM_MM.wrist, ARM_MM.long),
+      ])
+      for (const way of ARM_WAYS) yield { shape: arm, at: at(hand, way) }
+    },
     close: () => {
       for (const s of made.values()) for (const { body } of s) kit.forget(body)
     },

@@ -1,4 +1,4 @@
-import type { Assembly, Plate } from '../assembly/assembly'
+import type { Assembly, Fitting, Plate } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import { plateNormal } from '../assembly/places'
 import { times, type Vec3 } from '../geometry/vec3'
@@ -23,6 +23,10 @@ const ways: [Way, Vec3][] = [
 /** It is out once it has gone its own length and this much more. mm */
 const BEYOND_MM = 150
 
+/** What was there already is not taken off, unless it is bolted to what is made: a wheel of the client's own comes off its plate. */
+export const staying = (a: Assembly): Fitting[] =>
+  a.fittings.filter((f) => f.there && !a.joints.some((j) => j.kind === 'bolt' && j.between.includes(f.id)))
+
 /** Parts that welds make one. What is there already is not taken apart. */
 export function unitsOf(assembly: Assembly, bodies: Held[]): Unit[] {
   const solids = [...new Set(bodies.map((b) => b.solid))]
@@ -43,7 +47,7 @@ export function unitsOf(assembly: Assembly, bodies: Held[]): Unit[] {
   const stands = new Set(assembly.mounts.filter((m) => m.normal.z > 0.5).map((m) => pieceIdOf(m.id) ?? ''))
   // what reaches into a receiver comes out of it to the rear
   const pins = new Map(assembly.mounts.filter((m) => m.kind === 'receiver').map((m) => [pieceIdOf(m.id), m.place.x]))
-  const there = new Set(assembly.fittings.filter((f) => f.there).map((f) => f.id))
+  const there = new Set(staying(assembly).map((f) => f.id))
   for (const s of solids)
     if (['member', 'plate', 'infill', 'fitting'].includes(s.kind) && !there.has(s.id))
       groups.set(top(s.id), [...(groups.get(top(s.id)) ?? []), s.id])
@@ -56,7 +60,7 @@ export function unitsOf(assembly: Assembly, bodies: Held[]): Unit[] {
       const plate = ids.length === 1 ? assembly.plates.find((p) => p.id === ids[0]) : undefined
       const pieceId = pieceIdOf(ids[0]!)
       const pin = pins.get(pieceId)
-      const inside = pin !== undefined && mine.some((s) => s.hulls.flat().some((p) => p.x > pin + 1))
+      const inside = pin !== undefined && mine.some((s) => s.kind === 'member' && s.hulls.flat().some((p) => p.x > pin + 1))
       const open = ways.filter(([name]) => (name !== 'down' || !stands.has(pieceId ?? '')) && (name === 'back' || !inside))
       return { ids, solids: mine, bodies: bodies.filter((b) => set.has(b.solid.id)), ways: [...open, ...outOfPlane(plate)] }
     })

@@ -2,7 +2,7 @@ import type { Vec3 } from '../geometry/vec3'
 import type { Kit } from '../touch/kit'
 import type { Held } from './bodies'
 import type { SeamReach } from './seamSides'
-import { seamAccess } from './toolReach'
+import { allInTheWay, type SideAccess, seamAccess } from './toolReach'
 import type { ToolBox } from './tools'
 import type { Unit } from './wayOut'
 
@@ -41,44 +41,46 @@ export function weldedOf(kit: Kit, tools: ToolBox, seams: SeamReach[], units: Un
 
 function unitWelds(kit: Kit, tools: ToolBox, seams: SeamReach[], all: Held[]): Welded[] {
   const out: Welded[] = []
+  const gone = new Set<string>()
+  const tried = new Map<string, SideAccess>()
+  const whole = new Map<string, number>()
   let here = all
   let left = seams
-  const gone = new Map<string, { id: string; name: string }>()
-  const blocked = new Map<string, { reached: number; by: { id: string; name: string }[] }>()
+  const says = (s: SeamReach, over: Pick<Welded, 'reached' | 'when' | 'by'>): Welded => ({
+    ...{ id: s.id, name: s.name, pieceId: s.pieceId, at: atOf(s), sides: s.sides.length },
+    ...over,
+  })
   for (let going = true; going && left.length; ) {
     going = false
+    const present = new Set(here.map((h) => h.solid))
     left = left.filter((s) => {
-      const { reached, sides, by } = seamAccess(kit, tools, s, here)
-      const known = blocked.get(s.id)
-      const says = { id: s.id, name: s.name, pieceId: s.pieceId, at: atOf(s), sides }
-      if (reached === sides) {
-        const before = known?.by.filter((b) => gone.has(b.id)) ?? []
-        out.push({ ...says, reached: known?.reached ?? sides, when: before.length ? 'before' : 'tacked', by: before })
-        going = true
-        return false
-      }
-      blocked.set(s.id, { reached: known?.reached ?? reached, by: [...(known?.by ?? []), ...by.map(({ id, name }) => ({ id, name }))] })
-      return true
+      const last = tried.get(s.id)
+      // while all that shuts its ways is still there nothing has changed
+      if (last && [...last.witness].every((w) => present.has(w))) return true
+      const found = seamAccess(kit, tools, s, here)
+      tried.set(s.id, found)
+      whole.set(s.id, whole.get(s.id) ?? found.reached)
+      if (found.reached < found.sides) return true
+      const off = allInTheWay(
+        kit,
+        found.room,
+        all.filter((h) => gone.has(h.solid.id)),
+      )
+      out.push(says(s, { reached: whole.get(s.id)!, when: last ? 'before' : 'tacked', by: off.map(({ id, name }) => ({ id, name })) }))
+      going = true
+      return false
     })
     const held = new Set(left.flatMap((s) => s.holds))
-    for (const { solid } of here) if (!held.has(solid.id)) gone.set(solid.id, { id: solid.id, name: solid.name })
+    for (const { solid } of here) if (!held.has(solid.id)) gone.add(solid.id)
     if (here.some((h) => gone.has(h.solid.id))) {
       here = here.filter((h) => !gone.has(h.solid.id))
       going = left.length > 0
     }
   }
   for (const s of left) {
-    const { reached, sides, by } = seamAccess(kit, tools, s, here)
-    out.push({
-      id: s.id,
-      name: s.name,
-      pieceId: s.pieceId,
-      at: atOf(s),
-      sides,
-      reached,
-      when: 'never',
-      by: by.map(({ id, name }) => ({ id, name })),
-    })
+    const found = tried.get(s.id)!
+    const by = [...found.witness].filter((w) => here.some((h) => h.solid === w))
+    out.push(says(s, { reached: found.reached, when: 'never', by: by.map(({ id, name }) => ({ id, name })) }))
   }
   return out
 }

@@ -97,8 +97,9 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
   }
 }
 
-/** Two rows of screws or stitches along a bearer, near its middle so that a socket comes between its walls. Shop's own, mm */
-const BEARER_ROWS_MM = 26
+/** Stitches run along both walls of a bearer; screws stand in its middle, staggered by this, for a socket comes up between its lips. Shop's own, mm */
+const STITCHES_APART_MM = 50
+const SCREWS_APART_MM = 8
 
 /** Two bolted feet under each outer bearer that the floor's line reaches. */
 function feetOf(p: ChestParams, s: ChestShape): Mount[] {
@@ -136,7 +137,7 @@ function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
           kind: 'bolt',
           bolts: { size: 'M6', count: 2 * Math.max(2, Math.ceil(lengthMm / BOLT_EACH_MM)), apartMm, rows, ...(into ? { into } : {}) },
         }
-  // on the flanges of what stands in the body: against its front, its back and its floor
+  // on the flanges of what stands in the body: against its front, its back and its floor; into rivet nuts there, for under the floor may be a bearer
   const t = p.thicknessMm
   const onFlanges = (y: number): Vec3[] => [
     { x: s.frontX - t, y, z: s.zMm + p.heightMm / 2 },
@@ -170,7 +171,7 @@ function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
         id: `seam:end:${nameOf(side)}`,
         between: [`end:${nameOf(side)}`, 'body'],
         at: { x: midX, y: side * (p.widthMm / 2), z: s.zMm + p.heightMm / 2 },
-        ...seam(s.insideZ, s.insideX, onFlanges(side * (p.widthMm / 2 - inward))),
+        ...seam(s.insideZ, s.insideX, onFlanges(side * (p.widthMm / 2 - inward)), 'body'),
       }),
     ),
     ...s.dividerY.map(
@@ -178,7 +179,6 @@ function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
         id: `seam:divider:${i}`,
         between: [`divider:${i}`, 'body'],
         at: { x: midX, y, z: s.zMm + p.heightMm / 2 },
-        // into rivet nuts, for under the floor there may be a bearer
         ...seam(s.insideZ, s.insideX, onFlanges(y + t / 2 - inward), 'body'),
       }),
     ),
@@ -189,8 +189,8 @@ function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
         at: { x: midX, y, z: s.zMm },
         ...seam(
           p.lengthMm,
-          BEARER_ROWS_MM,
-          [-1, 1].map((k) => ({ x: midX, y: y + (k * BEARER_ROWS_MM) / 2, z: s.zMm })),
+          p.build === 'welded' ? STITCHES_APART_MM : SCREWS_APART_MM,
+          [-1, 1].map((k) => ({ x: midX, y: y + (k * SCREWS_APART_MM) / 2, z: s.zMm })),
         ),
       }),
     ),
@@ -256,7 +256,7 @@ const bolts = (joints: Joint[]): Assembly['hardware'] => {
   return [
     { part: { kind: 'bolt', size: 'M6', lengthMm: 16 }, quantity: count, for: 'hinge, latches and flanges' },
     { part: { kind: 'lock nut', size: 'M6' }, quantity: count - blind, for: 'hinge, latches and flanges' },
-    ...(blind ? [{ part: { kind: 'rivet nut' as const, size: 'M6' as const }, quantity: blind, for: 'dividers' }] : []),
+    ...(blind ? [{ part: { kind: 'rivet nut' as const, size: 'M6' as const }, quantity: blind, for: 'ends and dividers' }] : []),
   ]
 }
 
