@@ -31,7 +31,7 @@ export function tightenedFirst(reach: Reach): BuildStep[] {
 /** What must be open or off before some bolts are tightened again. */
 export function recheckWords(reach: Reach): string {
   const words = (reach?.bolts ?? []).flatMap((b) => {
-    if (b.when === 'opened') return [`${b.name} with ${byNames(b)} open`]
+    if (b.when === 'opened') return [`${b.name} with ${byNames(b).toLowerCase()} open`]
     if (b.when === 'off') return [`${b.name} with ${byNames(b)} off`]
     return b.when === 'bench' ? [`${b.name} only with its piece off the vehicle`] : []
   })

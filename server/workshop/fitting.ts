@@ -2,6 +2,7 @@ import RAPIER from '@dimforge/rapier3d-compat'
 import { type Fit, fitGiven, fitOf } from '../../core/fit/fit'
 import { type Evaluation, evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
+import { type Apart, takeApart } from '../../core/reach/takeApart'
 import type { Rules } from '../../core/rules/rules'
 import { rapierKit } from '../../core/touch/kit'
 import { Measurer } from '../../core/touch/meetings'
@@ -19,11 +20,21 @@ const fitting: Fitting = (job, figures, rules) => {
 }
 
 /** What tools and torch get to on a job, and when. */
-export const reachOf = (job: Job, rules: Rules, fitting: Fitting): Fit['apart'] => fitting(job, evaluate(job, rules), rules).apart
+export type Reaching = (job: Job, rules: Rules) => Apart
+const reaching: Reaching = (job, rules) => {
+  const kit = rapierKit(RAPIER)
+  try {
+    return takeApart(fitGiven(job, evaluate(job, rules), rules), kit)
+  } finally {
+    kit.close()
+  }
+}
 
-let ready: Promise<Fitting> | null = null
+let ready: Promise<void> | null = null
 /** Loads the solids’ library the first time that somebody asks. */
-export const fittingReady = (): Promise<Fitting> => {
-  ready ??= RAPIER.init().then(() => fitting)
+const loaded = (): Promise<void> => {
+  ready ??= RAPIER.init()
   return ready
 }
+export const fittingReady = (): Promise<Fitting> => loaded().then(() => fitting)
+export const reachingReady = (): Promise<Reaching> => loaded().then(() => reaching)

@@ -20,7 +20,7 @@ function boltRow(b: BoltReach): Omit<Row, 'more'> {
   const by = namesOf(b.by)
   const says = {
     fitted: '',
-    opened: `with ${by} open`,
+    opened: `with ${by.toLowerCase()} open`,
     off: b.by.length ? `only before ${by} goes on` : 'only once more is off',
     bench: 'only on the bench, off the vehicle',
     never: `no tool gets there${by ? `: ${by} is in the way` : ''}`,
@@ -83,8 +83,8 @@ export function ReachList({ job }: { job: Job }) {
         </Box>
       )}
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-        Behind the vehicle’s own sheet, and at clamps whose bolts are their maker’s, nobody looked: try those with your own hand. Sizes of
-        the tools: The shop, rules, Reach.
+        Behind the vehicle’s own sheet, and at clamps whose bolts are their maker’s, nobody looked: try those with your own hand. How large
+        the tools are stands in the shop rules, at Reach.
       </Typography>
     </Group>
   )
