@@ -4,6 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { test as base, expect, type Locator, type Page } from '@playwright/test'
 
+/** The folder of the shop that was filled once, for all tests. */
+export const FILLED = 'TIDELINE_E2E_FILLED'
+
 export type Server = { address: string; process: ChildProcess }
 
 /** The real server on a database of its own, as a process that can be killed. */
@@ -24,34 +27,14 @@ export const stopServer = (server: Server, signal: NodeJS.Signals = 'SIGTERM') =
     server.process.kill(signal)
   })
 
-/** Every job has its verdict, and it is of what the job is now. */
-async function judged(address: string): Promise<void> {
-  for (;;) {
-    const { rows } = (await (await fetch(`${address}/api/jobs`)).json()) as { rows: { judged: boolean }[] }
-    if (rows.length && rows.every((r) => r.judged)) return
-    await new Promise((resolve) => setTimeout(resolve, 300))
-  }
-}
-
 /**
  * Each test has a shop of its own, so that none depends on another: a copy of one that was filled with the demo data and judged once, as a shop is that has
  * been open for a while. An error on any page fails the test.
  */
-export const test = base.extend<{ quiet: undefined; shop: Server }, { filled: string }>({
-  filled: [
-    // biome-ignore lint/correctness/noEmptyPattern: the runner reads the first parameter's names
-    async ({}, use) => {
-      const folder = mkdtempSync(join(tmpdir(), 'tideline-e2e-filled-'))
-      const database = join(folder, 'shop.sqlite')
-      const server = await startServer(database)
-      await judged(server.address)
-      await stopServer(server)
-      await use(folder)
-      rmSync(folder, { recursive: true })
-    },
-    { scope: 'worker' },
-  ],
-  shop: async ({ filled }, use) => {
+export const test = base.extend<{ quiet: undefined; shop: Server }>({
+  // biome-ignore lint/correctness/noEmptyPattern: the runner reads the first parameter's names
+  shop: async ({}, use) => {
+    const filled = process.env[FILLED] ?? ''
     const folder = mkdtempSync(join(tmpdir(), 'tideline-e2e-'))
     for (const file of readdirSync(filled).filter((f) => f.startsWith('shop.sqlite'))) copyFileSync(join(filled, file), join(folder, file))
     const server = await startServer(join(folder, 'shop.sqlite'), 'serve')

@@ -8,15 +8,16 @@ import type { Struts } from '../strut/struts'
 import type { Kit } from '../touch/kit'
 import type { Measurer } from '../touch/meetings'
 import { bodiless } from './bodiless'
-import { fitLimits } from './fitLimits'
+import { fitLimits, trapLimit } from './fitLimits'
 import { type FitGiven, type Gap, gapsOf } from './gaps'
 import { movesOf } from './gives'
 import { type Leaf, type LidStruts, leavesOf, lidStruts } from './lidStruts'
 import { type Motion, motionsOf } from './motions'
 import { strutLimits } from './strutLimits'
 
-/** What fits: every gap that may close, everything that moves, what comes off again, and the limits of all. */
-export type Fit = { gaps: Gap[]; motions: Motion[]; apart: Apart; leaves: Leaf[]; struts: LidStruts[]; limits: Limit[] }
+/** What fits: every gap that may close, everything that moves, what comes off again and what tools get to (null = not yet looked at), and the limits of all. */
+export type Fit = { gaps: Gap[]; motions: Motion[]; apart: Apart | null; leaves: Leaf[]; struts: LidStruts[]; limits: Limit[] }
+export type WholeFit = Fit & { apart: Apart }
 
 type Given = FitGiven & { struts: Struts[] }
 export const fitGiven = (job: Job, e: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules): Given => ({
@@ -29,20 +30,26 @@ export const fitGiven = (job: Job, e: Pick<Evaluation, 'assembly' | 'cases'>, ru
   struts: job.struts,
 })
 
-/** All of it at once. The measurer keeps what it measured for the next time. */
-export function fitOf(given: Given, kit: Kit, measurer: Measurer): Fit {
+/** What is to follow while something is dragged: gaps and ways. The measurer keeps what it measured for the next time. */
+export function gapsAndWays(given: Given, kit: Kit, measurer: Measurer): Fit {
   const gaps = gapsOf(given, measurer)
   const motions = motionsOf(given, kit)
-  const apart = takeApart(given, kit)
   const leaves = leavesOf(given, given.struts)
   const struts = lidStruts(leaves, given.struts, given.vehicle, given.rules)
-  const limits = [
-    ...fitLimits({ gaps, motions, trapped: apart.trapped, lost: bodiless(given) }, given.rules),
-    ...strutLimits(struts, given.rules),
-    ...reachLimits(apart, given.rules),
-  ]
-  return { gaps, motions, apart, leaves, struts, limits }
+  const limits = [...fitLimits({ gaps, motions, lost: bodiless(given) }, given.rules), ...strutLimits(struts, given.rules)]
+  return { gaps, motions, apart: null, leaves, struts, limits }
 }
+
+/** Gaps and ways once it is known what comes apart and what tools get to. */
+export const withApart = (fit: Fit, apart: Apart, rules: Rules): WholeFit => ({
+  ...fit,
+  apart,
+  limits: [...fit.limits, ...apart.trapped.map((t) => trapLimit(t, rules)), ...reachLimits(apart, rules)],
+})
+
+/** All of it at once. */
+export const fitOf = (given: Given, kit: Kit, measurer: Measurer): WholeFit =>
+  withApart(gapsAndWays(given, kit, measurer), takeApart(given, kit), given.rules)
 
 /** The limits of strength and those of fit as one list, the governing one first. */
 export const withFit = (limits: Limit[], fit: Pick<Fit, 'limits'> | null): Limit[] =>

@@ -7,17 +7,13 @@ import { type Gap, UNMEASURED } from './gaps'
 import type { Motion } from './motions'
 
 /** Gaps that are not clear, the nearest of those that are, what something that moves meets, and what nobody measured. */
-export function fitLimits(
-  { gaps, motions, trapped, lost }: { gaps: Gap[]; motions: Motion[]; trapped: Trapped[]; lost: Bodiless[] },
-  rules: Rules,
-): Limit[] {
+export function fitLimits({ gaps, motions, lost }: { gaps: Gap[]; motions: Motion[]; lost: Bodiless[] }, rules: Rules): Limit[] {
   const [nearest] = gaps.filter((g) => g.state === 'clear')
   const told = [...gaps.filter((g) => g.state === 'meets' || g.state === 'tight' || g.state === 'unknown'), ...(nearest ? [nearest] : [])]
   return [
     ...alike(told).map((g) => gapLimit(g, rules)),
     ...unmeasured(gaps).map((g) => gapLimit(g, rules)),
     ...motions.filter((m) => m.touch || m.lacks).map((m) => motionLimit(m, rules)),
-    ...trapped.map((t) => trapLimit(t, rules)),
     ...lost.map((b) => bodilessLimit(b, rules)),
   ]
 }
@@ -124,7 +120,7 @@ function motionLimit(m: Motion, rules: Rules): Limit {
 }
 
 /** What goes in but does not come out again. */
-function trapLimit(t: Trapped, rules: Rules): Limit {
+export function trapLimit(t: Trapped, rules: Rules): Limit {
   const [name] = t.names
   const id = `trap.${t.ids[0]}`
   return limit({

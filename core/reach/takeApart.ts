@@ -49,6 +49,22 @@ const told = (s: { id: string; name: string }) => ({ id: s.id, name: s.name })
  * off never shuts a way, so that going on until nothing more comes finds all there is to find. Backwards it is the order in which it is put together.
  */
 export function takeApart(given: ApartGiven, kit: Kit): Apart {
+  const of = keyOf(given)
+  const known = last.get(kit)
+  if (known?.of === of) return known.found
+  const found = takenApart(given, kit)
+  last.set(kit, { of, found })
+  return found
+}
+/** What was found last with a kit: while only loads or dates are changed it stands. */
+const last = new WeakMap<Kit, { of: string; found: Apart }>()
+function keyOf({ assembly, vehicle, rules, stops }: ApartGiven): string {
+  const { members, plates, infills, fittings, joints, mounts, motions } = assembly
+  const { socketMm, spannerMm, torchMm } = rules
+  return JSON.stringify([members, plates, infills, fittings, joints, mounts, motions, vehicle, stops, socketMm, spannerMm, torchMm])
+}
+
+function takenApart(given: ApartGiven, kit: Kit): Apart {
   const { assembly, vehicle, brief, rules } = given
   const solids = solidsOf(assembly, vehicle, { ...brief, cargo: [] }, 'parked')
   const all = solids.flatMap((s) => heldOf(kit, s))

@@ -44,11 +44,13 @@ export function allInTheWay(kit: Kit, rooms: Room[], bodies: Held[]): Solid[] {
   return [...found]
 }
 
-/** The first way to hold it that is free, with an arm that comes to it from the open. */
-function firstFree(kit: Kit, tools: ToolBox, poses: Iterable<ToolPose>, bodies: Held[]): Access {
+/** The first way to hold it at a place that is free, with an arm that comes to it from the open. */
+function firstFree(kit: Kit, tools: ToolBox, place: Vec3, poses: Iterable<ToolPose>, bodies: Held[]): Access {
   const witness = new Set<Solid>()
+  const about = around(place, tools.withinMm)
+  const close = bodies.filter((b) => overlaps(about, b.box))
   for (const pose of poses) {
-    const near = firstInTheWay(kit, pose, bodies)
+    const near = firstInTheWay(kit, pose, close)
     if (near) {
       witness.add(near)
       continue
@@ -61,6 +63,11 @@ function firstFree(kit: Kit, tools: ToolBox, poses: Iterable<ToolPose>, bodies: 
   }
   return { pose: null, room: [], witness }
 }
+
+const around = (p: Vec3, mm: number) => ({
+  low: { x: p.x - mm, y: p.y - mm, z: p.z - mm },
+  high: { x: p.x + mm, y: p.y + mm, z: p.z + mm },
+})
 
 function* turning({ at, out }: BoltEnd, f: Fastening, tools: ToolBox): Generator<ToolPose> {
   yield tools.socket(at, out, f.size)
@@ -95,8 +102,8 @@ const joined = (a: Access, b: Access): Access => ({
 })
 
 function placeAccess(kit: Kit, tools: ToolBox, f: Fastening, [p, q]: BoltEnd[], bodies: Held[]): Access {
-  const turn = (e: BoltEnd) => firstFree(kit, tools, turning(e, f, tools), bodies)
-  const hold = (e: BoltEnd) => firstFree(kit, tools, holding(e, f, tools), bodies)
+  const turn = (e: BoltEnd) => firstFree(kit, tools, e.at, turning(e, f, tools), bodies)
+  const hold = (e: BoltEnd) => firstFree(kit, tools, e.at, holding(e, f, tools), bodies)
   const one = turn(p!)
   if (!q) return one
   const first = both(one, () => hold(q))
@@ -117,7 +124,7 @@ export function whatShuts(kit: Kit, tools: ToolBox, f: Fastening, all: Held[]): 
   const bodies = besides(f, all)
   for (const { ends } of f.places)
     for (const e of ends) {
-      if (firstFree(kit, tools, turning(e, f, tools), bodies).pose) continue
+      if (firstFree(kit, tools, e.at, turning(e, f, tools), bodies).pose) continue
       let best: Solid[] | null = null
       for (const pose of turning(e, f, tools)) {
         const near = allInTheWay(kit, [pose], bodies)
@@ -141,12 +148,15 @@ export function seamAccess(kit: Kit, tools: ToolBox, seam: SeamReach, all: Held[
   const bodies = all.filter((b) => !own.has(b.solid.id))
   const found: SideAccess = { reached: 0, sides: seam.sides.length, room: [], witness: new Set() }
   for (const side of seam.sides) {
-    const tried = side.places.map((at) => firstFree(kit, tools, torches(tools, at, side), bodies))
-    if (tried.filter((t) => t.pose).length >= OF_A_SIDE) found.reached++
-    for (const t of tried) {
+    let got = 0
+    for (const at of side.places) {
+      if (got === OF_A_SIDE) break
+      const t = firstFree(kit, tools, at, torches(tools, at, side), bodies)
+      if (t.pose) got++
       found.room.push(...t.room)
       for (const s of t.witness) found.witness.add(s)
     }
+    if (got === OF_A_SIDE) found.reached++
   }
   return found
 }

@@ -28,9 +28,9 @@ const STARTS = 12
 const NOZZLE = { offMm: 15, acrossMm: 22, longMm: 70 }
 /** An arm comes to the hand from the open, straight: fingers, a wrist so far from them, and longer than any box that nobody stands in. mm; shop's own */
 const ARM_MM = { fingers: 10, wrist: 60, across: 60, long: 2000 }
-/** The ways an arm may come: along the axes, edges and corners of a cube. */
-const ARM_WAYS: Vec3[] = [-1, 0, 1].flatMap((x) =>
-  [-1, 0, 1].flatMap((y) => [-1, 0, 1].flatMap((z) => (x || y || z ? [unit({ x, y, z })] : []))),
+/** The ways an arm may come: along the axes, edges and corners of a cube, from above first, where most is open. */
+const ARM_WAYS: Vec3[] = [1, 0, -1].flatMap((z) =>
+  [0, 1, -1].flatMap((y) => [0, 1, -1].flatMap((x) => (x || y || z ? [unit({ x, y, z })] : []))),
 )
 /** Nothing is called in the way that is only brushed. mm */
 const GRAZE_MM = 0.5
@@ -60,6 +60,8 @@ export type ToolBox = {
   torch: (at: Vec3, from: Vec3) => ToolPose
   /** an arm that comes to a hand from every way in turn */
   arms: (hand: Vec3) => Generator<Room>
+  /** no tool at a place takes up room farther from it than this. mm */
+  withinMm: number
   close: () => void
 }
 
@@ -115,6 +117,7 @@ export function toolBox(kit: Kit, rules: Rules): ToolBox {
       ])
       for (const way of ARM_WAYS) yield { shape: arm, at: at(hand, way) }
     },
+    withinMm: Math.max(rules.socketMm + HAND_MM.deep, rules.spannerMm, rules.torchMm) + HAND_MM.across,
     close: () => {
       for (const s of made.values()) for (const { body } of s) kit.forget(body)
     },

@@ -8,7 +8,7 @@ import { toSvg } from '../../core/drawing/toSvg'
 import { drawView } from '../../core/drawing/views'
 import { holesAlong } from '../../core/drilling/holesAlong'
 import { cutListCsv } from '../../core/exchange/csv'
-import { type Fit, withFit } from '../../core/fit/fit'
+import { withFit } from '../../core/fit/fit'
 import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
 import { type Moved, planMoved } from '../../core/issuedPlan/planMoved'
 import { type Evaluation, evaluate } from '../../core/job/evaluate'
@@ -18,6 +18,7 @@ import { quoteOf } from '../../core/job/quoteOf'
 import { measuringSheets } from '../../core/measure/sheets'
 import type { SawSetting } from '../../core/nesting/barLine'
 import type { CutPlan } from '../../core/nesting/planCuts'
+import type { Apart } from '../../core/reach/takeApart'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds, planSheets } from '../../core/sheetNesting/sheetPlan'
 import type { PlannedShop } from '../../core/shop/shop'
@@ -94,7 +95,7 @@ function openOf({ limits, issues }: Pick<Evaluation, 'limits' | 'issues'>): stri
 }
 
 /** Figures of strength and of fit together, as every sheet that is made by shows them. */
-async function figuresOf(job: Job, rules: Rules): Promise<Evaluation & { reach: Fit['apart'] }> {
+async function figuresOf(job: Job, rules: Rules): Promise<Evaluation & { reach: Apart }> {
   const result = evaluate(job, rules)
   const fit = (await fittingReady())(job, result, rules)
   return { ...result, limits: withFit(result.limits, fit), reach: fit.apart }

@@ -1,5 +1,5 @@
 import RAPIER from '@dimforge/rapier3d-compat'
-import { type Fit, fitGiven, fitOf } from '../../core/fit/fit'
+import { fitGiven, fitOf, type WholeFit } from '../../core/fit/fit'
 import { type Evaluation, evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
 import { type Apart, takeApart } from '../../core/reach/takeApart'
@@ -8,7 +8,7 @@ import { rapierKit } from '../../core/touch/kit'
 import { Measurer } from '../../core/touch/meetings'
 
 /** What fits of one job, worked out by itself: nothing is kept for the next. */
-export type Fitting = (job: Job, figures: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules) => Fit
+export type Fitting = (job: Job, figures: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules) => WholeFit
 
 const fitting: Fitting = (job, figures, rules) => {
   const kit = rapierKit(RAPIER)

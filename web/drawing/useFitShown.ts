@@ -51,7 +51,7 @@ export function useFitShown(job: Job, assembly: Assembly, on: boolean): Shown & 
         focus: null,
       }
     }
-    const tool = fit ? toolShown(fit.apart, gapId) : null
+    const tool = fit?.apart ? toolShown(fit.apart, gapId) : null
     if (tool) return { ...shown, gaps: [tool], focus: tool.at[0] }
     const looked = fit?.gaps.filter((g) => g.id === gapId) ?? []
     const bad = fit?.gaps.filter((g) => g.state === 'meets' || g.state === 'tight') ?? []

@@ -1,12 +1,13 @@
 import RAPIER from '@dimforge/rapier3d-compat'
 import { expose } from 'comlink'
 import { type Relief, relieve } from '../../core/advice/relief'
-import { type Fit, fitGiven, fitOf } from '../../core/fit/fit'
+import { type Fit, fitGiven, gapsAndWays } from '../../core/fit/fit'
 import type { HeightWindow } from '../../core/fit/heightBounds'
 import { heightWindows } from '../../core/fit/heightWindow'
 import { judged } from '../../core/fit/judged'
 import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
+import { type Apart, takeApart } from '../../core/reach/takeApart'
 import type { Rules } from '../../core/rules/rules'
 import { type Kit, rapierKit } from '../../core/touch/kit'
 import { Measurer } from '../../core/touch/meetings'
@@ -22,8 +23,11 @@ const api = {
   /** Gaps and ways of a job whose figures are known; what did not change since the last time is not measured again. */
   fit: async (job: Job, figures: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules): Promise<Fit> => {
     const { kit, measurer } = await ready
-    return fitOf(fitGiven(job, figures, rules), kit, measurer)
+    return gapsAndWays(fitGiven(job, figures, rules), kit, measurer)
   },
+  /** What comes apart, and what tools get to. */
+  apart: async (job: Job, figures: Pick<Evaluation, 'assembly' | 'cases'>, rules: Rules): Promise<Apart> =>
+    takeApart(fitGiven(job, figures, rules), (await ready).kit),
   /** How low and how high the pieces may stand. */
   heights: async (job: Job, evaluation: Pick<Evaluation, 'assembly' | 'cases' | 'pieces'>, rules: Rules): Promise<HeightWindow[]> =>
     heightWindows({ job, evaluation, rules }, (await ready).kit),

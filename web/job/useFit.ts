@@ -1,7 +1,7 @@
 import { type Remote, wrap } from 'comlink'
 import { useEffect, useMemo, useState } from 'react'
 import { create } from 'zustand'
-import { type Fit, withFit } from '../../core/fit/fit'
+import { type Fit, withApart, withFit } from '../../core/fit/fit'
 import type { HeightWindow } from '../../core/fit/heightBounds'
 import type { Limit } from '../../core/limits/limit'
 import type { FitApi } from './fit.worker'
@@ -33,11 +33,32 @@ export function besideFit<T>(work: (api: Remote<FitApi>) => Promise<T>): { found
   return { found: work(api).finally(() => worker.terminate()), stop: () => worker.terminate() }
 }
 
+const words = (error: unknown): string => (error instanceof Error ? error.message : String(error))
+
 /** Keeps what fits up with the figures: one job in the worker at a time, then only the newest. */
 export function useLiveFit(): void {
   const rules = useRules()
   useEffect(() => {
     let [stopped, running] = [false, false]
+    // what tools get to takes longer than gaps do: worked out on a bench of its own, beside them, and only for the newest job
+    let beside: Bench | null = null
+    let reaching = false
+    const reach = async () => {
+      const { evaluation, of } = useResult.getState()
+      const { fit, of: fitted } = useFitResult.getState()
+      if (stopped || reaching || !evaluation || !fit || fit.apart || of !== fitted || !of) return
+      reaching = true
+      try {
+        const { assembly, cases } = evaluation
+        beside ??= openBench()
+        const apart = await beside.api.apart(of, { assembly, cases }, rules)
+        if (!stopped && useFitResult.getState().of === of) useFitResult.setState({ fit: withApart(fit, apart, rules), of, fault: null })
+      } catch (error) {
+        if (!stopped && useFitResult.getState().of === of) useFitResult.setState({ fit: null, of, fault: words(error) })
+      }
+      reaching = false
+      void reach()
+    }
     const pump = async () => {
       const { evaluation, of } = useResult.getState()
       if (stopped || running || !evaluation || !of || useFitResult.getState().of === of) return
@@ -46,9 +67,10 @@ export function useLiveFit(): void {
         const { assembly, cases } = evaluation
         const fit = await working().fit(of, { assembly, cases }, rules)
         if (!stopped) useFitResult.setState({ fit, of, fault: null })
+        void reach()
       } catch (error) {
         letGo()
-        if (!stopped) useFitResult.setState({ fit: null, of, fault: error instanceof Error ? error.message : String(error) })
+        if (!stopped) useFitResult.setState({ fit: null, of, fault: words(error) })
       }
       running = false
       void pump()
@@ -58,6 +80,7 @@ export function useLiveFit(): void {
     void pump()
     return () => {
       stopped = true
+      beside?.worker.terminate()
       stop()
     }
   }, [rules])
@@ -73,12 +96,13 @@ export function useFit(): Fit | null {
 /** How low and how high the pieces may stand, of the job as it is now; null while that is worked out. A fault is told in words. */
 export function useHeights(): HeightWindow[] | { fault: string } | null {
   const rules = useRules()
-  const fit = useFit()
+  // asked once the gaps are there, and not again when what tools get to comes after them
+  const gaps = useFit()?.gaps
   const [found, setFound] = useState<{ of: object; heights: HeightWindow[] | { fault: string } } | null>(null)
   const now = useResult((s) => s.of)
   useEffect(() => {
     const { evaluation, of } = useResult.getState()
-    if (!fit || !evaluation || !of) return
+    if (!gaps || !evaluation || !of) return
     let left = false
     const { assembly, cases, pieces } = evaluation
     working()
@@ -87,13 +111,13 @@ export function useHeights(): HeightWindow[] | { fault: string } | null {
         (heights) => !left && setFound({ of, heights }),
         (error: unknown) => {
           letGo()
-          if (!left) setFound({ of, heights: { fault: error instanceof Error ? error.message : String(error) } })
+          if (!left) setFound({ of, heights: { fault: words(error) } })
         },
       )
     return () => {
       left = true
     }
-  }, [fit, rules])
+  }, [gaps, rules])
   return found && found.of === now ? found.heights : null
 }
 
@@ -102,11 +126,15 @@ export function useFitWanting(): { says: string; failed: boolean } | null {
   const fit = useFit()
   const { fault, of } = useFitResult()
   const now = useResult((s) => s.of)
-  if (fit) return null
+  if (fit?.apart) return null
   const failed = fault !== null && of === now
   return {
     failed,
-    says: failed ? `Gaps and ways are not assessed: they could not be worked out (${fault}).` : 'Gaps and ways are being worked out.',
+    says: failed
+      ? `Gaps and ways are not assessed: they could not be worked out (${fault}).`
+      : fit
+        ? 'What tools get to is being worked out.'
+        : 'Gaps and ways are being worked out.',
   }
 }
 

@@ -91,7 +91,14 @@ export function mount(ui: ReactNode, units: DisplayUnits = METRIC, path = '/') {
   return { ...shown, user: userEvent.setup({ delay: null, pointerEventsCheck: 0 }) }
 }
 
-const nothingNear: Fit = { gaps: [], motions: [], apart: { order: [], trapped: [], bolts: [], welds: [] }, leaves: [], struts: [], limits: [] }
+const nothingNear: Fit = {
+  gaps: [],
+  motions: [],
+  apart: { order: [], trapped: [], bolts: [], welds: [] },
+  leaves: [],
+  struts: [],
+  limits: [],
+}
 
 /** A job on the bench with its figures worked out, as the worker would; what stands near what is looked at where that is asked. */
 export function onBench(job: Job): Job {

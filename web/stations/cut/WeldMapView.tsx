@@ -41,7 +41,7 @@ export function WeldMapView({ job, jobId }: { job: Job; jobId: string }) {
   const [view, setView] = useState<ViewName>('plan')
   const welders = shop.data?.document.workshop.welders
   const assembly = useMemo(() => madeAssembly(job, rules), [job, rules])
-  const reach = useFit()?.apart.welds ?? null
+  const reach = useFit()?.apart?.welds ?? null
   const map = useMemo(() => weldMap(assembly, welders ?? [], rules, reach), [assembly, welders, rules, reach])
   const sheet = useMemo(
     () => withSeams(drawView(view, { ...assembly, dimensions: [] }, job.vehicle, { ...job.brief, cargo: [] }, 'parked', ''), map, view),

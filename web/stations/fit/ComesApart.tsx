@@ -15,7 +15,7 @@ export function ComesApart({ job }: { job: Job }) {
   const fit = useFit()
   const units = useUnits()
   const select = useView((s) => s.select)
-  if (!fit || (!fit.apart.order.length && !fit.apart.trapped.length)) return null
+  if (!fit?.apart || (!fit.apart.order.length && !fit.apart.trapped.length)) return null
   const { order, trapped } = fit.apart
   const several = job.pieces.length > 1
   const of = (pieceId: string | null) => {

@@ -59,6 +59,14 @@ export function ReachList({ job }: { job: Job }) {
   const shown = useView((s) => s.gapId)
   const lookAt = useView((s) => s.lookAt)
   if (!fit) return null
+  if (!fit.apart)
+    return (
+      <Group title="Tools get there">
+        <Typography role="status" variant="body2" sx={{ color: 'text.secondary' }}>
+          Trying socket, spanner and torch…
+        </Typography>
+      </Group>
+    )
   const { bolts, welds } = fit.apart
   if (!bolts.length && !welds.length) return null
   const rows = together([
