@@ -3,11 +3,15 @@ import { emptyAssembly } from '../assembly/assembly'
 import { families, familyOf } from '../families/all'
 import { demoJobs } from '../job/demoJobs'
 import { builtFrom } from '../job/piecesOf'
+import type { BoltReach } from '../reach/takeApart'
+import type { Welded } from '../reach/welded'
 import { defaultRules } from '../rules/rules'
 import { siteOn } from '../testing/racks'
+import { weldMap } from '../weldMap/weldMap'
 import { tickOf } from '../workLog/tick'
 import { demoWorkshop } from '../workshop/workshop'
 import { buildPlan } from './buildPlan'
+import type { BuildGiven } from './step'
 import { stepMark, stepStates } from './ticks'
 
 const planOf = (job: (typeof demoJobs)[number], workshop = demoWorkshop) =>
@@ -119,4 +123,63 @@ test('stops to be fitted are named with how far each lets it go: degrees as they
   ]
   const step = buildPlan({ stops, assembly, pieces, workshop: demoWorkshop, rules: defaultRules }).steps.find((s) => s.id === 'stops')!
   expect([step.why, step.place]).toEqual(['Lid at 75°, Tray at {640}', 'vehicle'])
+})
+
+describe('what tools get to decides what is done first', () => {
+  const made = builtFrom(basket, defaultRules)
+  const weld = made.assembly.joints.find((j) => j.kind === 'weld')!
+  const bolt = (when: 'off' | 'bench' | 'opened' | 'fitted', by: string[] = []): BoltReach => ({
+    ...{ id: 'b', name: '4 bolts of a shelf', pieceId: 'p1', count: 4, at: null, tool: null },
+    when,
+    by: by.map((name) => ({ id: name, name })),
+  })
+  const withReach = (reach: BuildGiven['reach']) => buildPlan({ ...made, reach, workshop: demoWorkshop, rules: defaultRules })
+  const step = (plan: ReturnType<typeof withReach>, id: string) => plan.steps.find((s) => s.id === id)
+  const shutIn: Welded = {
+    ...{ id: weld.id, name: 'weld', pieceId: 'p1', at: weld.at, sides: 4, reached: 3 },
+    when: 'before',
+    by: [{ id: 'x', name: 'brace BC1L' }],
+  }
+  test('a weld that is shut in is the first of its piece, and is welded out between the tacks and the measuring', () => {
+    const plan = withReach({ bolts: [], welds: [shutIn] })
+    expect(step(plan, 'weld-first')!.why).toBe('No 1 before brace BC1L')
+    expect(step(plan, 'measure')!.needs).toContain('weld-first')
+    expect(weldMap(made.assembly, demoWorkshop.welders, defaultRules, [shutIn]).seams[0]!.joint.id).toBe(weld.id)
+    expect(step(withReach({ bolts: [], welds: [] }), 'weld-first')).toBeUndefined()
+  })
+  test('bolts that are shut in are tightened and locked before it is lifted on; two minutes each', () => {
+    const plan = withReach({ bolts: [bolt('off', ['deck DK']), { ...bolt('bench'), id: 'c' }], welds: [] })
+    expect(step(plan, 'tighten-first')).toMatchObject({
+      why: '4 bolts of a shelf before deck DK; 4 bolts of a shelf on the bench',
+      minutes: 16,
+      gate: true,
+    })
+    expect(step(plan, 'lift')!.needs).toContain('tighten-first')
+    for (const s of plan.steps) for (const n of s.needs) expect(ids(plan).indexOf(n)).toBeLessThan(ids(plan).indexOf(s.id))
+  })
+  test('what is opened or taken off for it is said where it is torqued again; what is simply reached asks nothing', () => {
+    const why = (b: BoltReach) => step(withReach({ bolts: [b], welds: [] }), 'recheck')!.why
+    expect(why(bolt('opened', ['Lid']))).toMatch(/4 bolts of a shelf with lid open$/)
+    expect(why(bolt('off', ['deck DK']))).toMatch(/with deck DK off$/)
+    expect(why(bolt('bench'))).toMatch(/only with its piece off the vehicle$/)
+    expect(why(bolt('fitted'))).not.toMatch(/shelf/)
+  })
+})
+
+describe('lifted once, or twice and said so', () => {
+  const fit = (job: typeof guard) => planOf(job).steps
+  test('a welded guard is tried on first: its holes are marked then, and the lift at the end is called the second', () => {
+    const steps = fit(guard)
+    expect(steps.find((s) => s.id === 'trial-fit')!.why).toMatch(/marked through its feet now/)
+    expect(steps.some((s) => s.id === 'template')).toBe(false)
+    expect(steps.find((s) => s.id === 'lift')!.why).toMatch(/second lift, after the trial fit/)
+  })
+  test('a heavy bolted one that is drilled for gets a template, so that it is lifted once', () => {
+    const made = builtFrom(guard, defaultRules)
+    const { assembly } = made
+    const bolted = { ...assembly, joints: assembly.joints.filter((j) => j.kind !== 'weld') }
+    const plan = buildPlan({ ...made, assembly: bolted, workshop: demoWorkshop, rules: defaultRules })
+    expect(plan.steps.find((s) => s.id === 'drill-vehicle')!.needs).toContain('template')
+    expect(plan.steps.find((s) => s.id === 'lift')!.why).not.toMatch(/second lift/)
+  })
 })

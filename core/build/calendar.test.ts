@@ -11,6 +11,7 @@ import type { BuildPlan, BuildStep } from './step'
 
 const step = (id: string, minutes: number, needs: string[] = [], waitHours = 0): BuildStep => ({
   id,
+  stage: 'make',
   title: id,
   why: '',
   marks: [],

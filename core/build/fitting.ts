@@ -2,7 +2,7 @@ import { assemblyMassKg } from '../assembly/assembly'
 import { footTypes } from '../catalogue/mounts'
 import { liftPlan } from '../lift/lift'
 import { DRIVEN_DAYS, isShaken } from '../loadTest/namedTests'
-import { recheckWords } from './reaching'
+import { recheckWords, tightenedFirst } from './reaching'
 import { type BuildGiven, type BuildStep, step } from './step'
 
 const SHOULDER_MM = 1400
@@ -15,9 +15,14 @@ export function fitting({ assembly: a, stops, rules, loadClass = null, reach }: 
   const top = Math.max(0, ...a.mounts.map((m) => m.place.z))
   const mass = assemblyMassKg(a)
   const lift = mass === null ? null : liftPlan(mass, top, rules.liftKg, SHOULDER_MM)
+  // what is welded was lifted on once already, to try it
+  const tried = a.joints.some((j) => j.kind === 'weld')
+  // what nobody holds up alone is not held up again to mark its holes
+  const heavy = lift === null || lift.people > 1
   const made = ['assemble', 'straighten', 'powder', 'paint', 'cut', 'fold']
   const bolts = a.joints.filter((j) => j.bolts).reduce((s, j) => s + (j.bolts?.count ?? 0), 0)
   return [
+    ...tightenedFirst(reach),
     ...(caps
       ? [
           step('captive', 'Put in what cannot go in later', 'caps, captive nuts and plates, before the last end is shut', {
@@ -28,6 +33,16 @@ export function fitting({ assembly: a, stops, rules, loadClass = null, reach }: 
       : []),
     ...(drilled.length
       ? [
+          ...(heavy && !tried
+            ? [
+                step('template', 'Make a template of its feet', 'its holes are set out from that, so that it is lifted once', {
+                  minutes: 10 + 2 * drilled.length,
+                  marks: drilled.map((m) => m.mark),
+                  tools: ['hardboard', 'transfer punches'],
+                  needs: made,
+                }),
+              ]
+            : []),
           step('behind', 'Look behind every hole', 'airbags, wiring, fuel and brake lines lie behind sheet', {
             place: 'vehicle',
             minutes: 20,
@@ -36,25 +51,35 @@ export function fitting({ assembly: a, stops, rules, loadClass = null, reach }: 
             gate: true,
             needs: made,
           }),
-          step('drill-vehicle', 'Drill the vehicle and seal', `${drilled.length} places, from a template of the piece itself`, {
-            place: 'vehicle',
-            minutes: drilled.length * 2 * rules.holeMin + drilled.length * 4,
-            marks: drilled.map((m) => m.mark),
-            tools: ['template', 'drill', 'zinc primer', 'sealant'],
-            needs: ['behind'],
-          }),
+          step(
+            'drill-vehicle',
+            'Drill the vehicle and seal',
+            `${drilled.length} places, ${tried ? 'where they were marked at the trial fit' : 'from a template of the piece itself'}`,
+            {
+              place: 'vehicle',
+              minutes: drilled.length * 2 * rules.holeMin + drilled.length * 4,
+              marks: drilled.map((m) => m.mark),
+              tools: ['template', 'drill', 'zinc primer', 'sealant'],
+              needs: ['behind', 'template'],
+            },
+          ),
         ]
       : []),
     ...(a.mounts.length
       ? [
-          step('lift', 'Lift it on', lift ? `${lift.says}, to ${(top / 1000).toFixed(1)} m` : 'its mass is not known: weigh it first', {
-            place: 'vehicle',
-            minutes: 15,
-            people: lift ? lift.people : 2,
-            caution: lift?.hoist || top > SHOULDER_MM ? 'Roof work: firm footing, nobody under the load.' : null,
-            needs: [...made, 'captive', 'drill-vehicle', 'tighten-first'],
-            gate: lift === null,
-          }),
+          step(
+            'lift',
+            'Lift it on',
+            `${lift ? `${lift.says}, to ${(top / 1000).toFixed(1)} m` : 'its mass is not known: weigh it first'}${tried && heavy ? '; the second lift, after the trial fit' : ''}`,
+            {
+              place: 'vehicle',
+              minutes: 15,
+              people: lift ? lift.people : 2,
+              caution: lift?.hoist || top > SHOULDER_MM ? 'Roof work: firm footing, nobody under the load.' : null,
+              needs: [...made, 'captive', 'drill-vehicle', 'tighten-first'],
+              gate: lift === null,
+            },
+          ),
           step('fit', 'Set the feet, loose, align, then torque', `${a.mounts.length} feet; all stand before one is tight`, {
             place: 'vehicle',
             minutes: a.mounts.length * rules.footMin + bolts * rules.boltMin,

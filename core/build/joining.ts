@@ -1,12 +1,14 @@
+import { footTypes } from '../catalogue/mounts'
 import type { Rules } from '../rules/rules'
 import { closedTubes, type Seam, weldMap } from '../weldMap/weldMap'
-import { inWords, tightenedFirst } from './reaching'
+import { inWords } from './reaching'
 import { type BuildGiven, type BuildStep, step } from './step'
 
 /** Parts put together: vented, tacked, tried on the vehicle and welded out, or bolted loose. */
 export function joining({ assembly: a, workshop, rules, reach }: BuildGiven): BuildStep[] {
   const map = weldMap(a, workshop.welders, rules, reach?.welds ?? null)
   const closed = closedTubes(a)
+  const drilled = a.mounts.some((m) => footTypes[m.kind].drilled)
   const bolts = a.joints.filter((j) => j.bolts).reduce((s, j) => s + (j.bolts?.count ?? 0), 0)
   if (!map.seams.length)
     return bolts
@@ -16,7 +18,6 @@ export function joining({ assembly: a, workshop, rules, reach }: BuildGiven): Bu
             tools: ['spanners'],
             needs: ['cut', 'drill', 'plates', 'fold'],
           }),
-          ...tightenedFirst(reach),
         ]
       : []
   const made = ['cut', 'bend', 'saddle', 'plates', 'fold', 'drill', 'first-off']
@@ -48,13 +49,18 @@ export function joining({ assembly: a, workshop, rules, reach }: BuildGiven): Bu
       needs: ['tack', 'weld-first'],
       gate: true,
     }),
-    step('trial-fit', 'Try it on the vehicle', 'what does not fit now is a tack to break, later a weld', {
-      place: 'vehicle',
-      minutes: 25,
-      people: 2,
-      needs: ['measure'],
-      gate: true,
-    }),
+    step(
+      'trial-fit',
+      'Try it on the vehicle',
+      `what does not fit now is a tack to break, later a weld${drilled ? '; its holes in the vehicle are marked through its feet now, while it is held there' : ''}`,
+      {
+        place: 'vehicle',
+        minutes: 25,
+        people: 2,
+        needs: ['measure'],
+        gate: true,
+      },
+    ),
     step('weld', 'Weld out', `${map.seams.length} welds in the order of their numbers`, {
       place: 'welding',
       minutes: map.minutes - map.seams.length * rules.weldSetUpMin,
@@ -69,7 +75,6 @@ export function joining({ assembly: a, workshop, rules, reach }: BuildGiven): Bu
       needs: ['weld'],
       gate: true,
     }),
-    ...tightenedFirst(reach),
   ]
 }
 

@@ -7,9 +7,20 @@ import type { Rules } from '../rules/rules'
 import type { WorkPlace } from '../schedule/shopCalendar'
 import type { Workshop } from '../workshop/workshop'
 
+/** The sheets that the order of work goes out on, and the part of the shop that each hangs in. */
+export const stages = {
+  buy: 'Buy and receive',
+  make: 'Make the parts',
+  join: 'Put together',
+  coat: 'Coat',
+  fit: 'Fit to the vehicle',
+} as const
+export type Stage = keyof typeof stages
+
 /** One step of the build. `needs` = steps that come before it; a gate is signed before anything that needs it begins. Minutes of work, hours of waiting after. */
 export type BuildStep = {
   id: string
+  stage: Stage
   title: string
   why: string
   marks: string[]
@@ -46,6 +57,7 @@ export type BuildGiven = {
 /** A step with nothing special about it but what is said. */
 export const step = (id: string, title: string, why: string, over: Partial<BuildStep>): BuildStep => ({
   id,
+  stage: 'make',
   title,
   why,
   marks: [],

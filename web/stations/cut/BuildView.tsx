@@ -9,6 +9,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import useMediaQuery from '@mui/material/useMediaQuery'
 import { useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { needsName } from '../../../core/build/doing'
 import { nextStep, type StepState } from '../../../core/build/ticks'
 import type { Job } from '../../../core/job/job'
@@ -38,7 +39,8 @@ export function BuildView({ job, jobId }: { job: Job; jobId: string }) {
   // in the hand it is one step, on the desk all of them
   const inHand = useMediaQuery((t: Theme) => t.breakpoints.down('sm'))
   const [wish, setWish] = useState<Shown | null>(null)
-  const shown = wish ?? (inHand ? 'one' : 'all')
+  const [params] = useSearchParams()
+  const shown = wish ?? (inHand || params.has('step') ? 'one' : 'all')
   const planned = usePlanned(job, shop.data?.document, rules)
   if (shop.error) return <Alert severity="error">What the shop can do could not be loaded. {shop.error.message}</Alert>
   if (!planned) return <Typography>Working out the order…</Typography>

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useEffect, useMemo, useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { needsName } from '../../../core/build/doing'
 import { nextStep, type StepState } from '../../../core/build/ticks'
 import { cutList } from '../../../core/cutList/cutList'
@@ -32,7 +33,9 @@ const THUMB = { minHeight: 56, fontSize: 18 }
 /** The step that can be begun now, large enough for an arm's length: its parts lit, what the saw is set to, and one press when it is done. */
 export function OneStep({ job, states, workshop }: { job: Job; states: StepState[]; workshop: Workshop }) {
   const rules = useRules()
-  const [chosen, setChosen] = useState<string | null>(null)
+  // a code on paper leads to its step
+  const [params] = useSearchParams()
+  const [chosen, setChosen] = useState<string | null>(params.get('step'))
   const shown = states.find((s) => s.step.id === chosen && !s.done) ?? nextStep(states)
   const done = states.filter((s) => s.done)
   const last = done.at(-1)

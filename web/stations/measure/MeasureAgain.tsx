@@ -7,6 +7,7 @@ import type { Job } from '../../../core/job/job'
 import { figureText } from '../../../core/quantity/figureText'
 import { moneyText } from '../../../core/quantity/money'
 import type { AtStake, PartAtStake, ReadingAtStake } from '../../../core/remeasure/atStake'
+import { type MockUp, mockUpFor } from '../../../core/remeasure/mockUp'
 import { useAsked } from '../../job/useAsked'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
@@ -43,6 +44,7 @@ export function MeasureAgain({ job, go }: { job: Job; go: (sheet: string) => voi
               {all ? 'Fewer' : `${stake.readings.length - SHOWN} more`}
             </Button>
           )}
+          <HoldUp mockUp={mockUpFor(stake, rules)} />
           <LeaveLong list={stake.leaveLong} />
         </>
       )}
@@ -81,6 +83,17 @@ function partWords(p: PartAtStake, text: (mm: number) => string): string {
     p.turnsDeg ? `cut turned ${p.turnsDeg.toFixed(1)}°` : '',
   ].filter(Boolean)
   return `${p.mark} ${says.join(', ')}`
+}
+
+/** What is held up before metal is cut, where that costs less than what it may save. */
+function HoldUp({ mockUp: m }: { mockUp: MockUp | null }) {
+  if (!m) return null
+  return (
+    <Typography variant="body2">
+      <strong>Or hold something up first:</strong> {m.says}. {m.minutes} minutes, {moneyText(m.costMinor)}, against{' '}
+      {moneyText(m.savesMinor)} at stake on “{m.readingLabel}”.
+    </Typography>
+  )
 }
 
 function LeaveLong({ list }: { list: AtStake['leaveLong'] }) {
