@@ -121,7 +121,7 @@ async function stageSheet(paper: Paper, states: StepState[], { heading, top, num
     ]),
     MARGIN,
     top + (link ? STAGE_CODE_PT + 8 : 30),
-    10,
+    11,
   )
 }
 
