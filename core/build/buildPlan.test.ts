@@ -167,9 +167,9 @@ describe('what tools get to decides what is done first', () => {
 })
 
 describe('lifted once, or twice and said so', () => {
-  const fit = (job: typeof guard) => planOf(job).steps
+  const stepsOf = (job: typeof guard) => planOf(job).steps
   test('a welded guard is tried on first: its holes are marked then, and the lift at the end is called the second', () => {
-    const steps = fit(guard)
+    const steps = stepsOf(guard)
     expect(steps.find((s) => s.id === 'trial-fit')!.why).toMatch(/marked through its feet now/)
     expect(steps.some((s) => s.id === 'template')).toBe(false)
     expect(steps.find((s) => s.id === 'lift')!.why).toMatch(/second lift, after the trial fit/)

@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { GAP_SOURCE, gapLimitKey } from '../../../core/fit/fitLimits'
@@ -17,6 +16,7 @@ import { type LimitState, stateMarks } from '../../limits/states'
 import { useUnits } from '../../quantity/units'
 import { FIGURES } from '../../theme/theme'
 import { Group } from '../Group'
+import { PressRow } from './PressRow'
 import { Takers } from './Takers'
 
 /** How a gap's state is shown, and in what words. */
@@ -94,52 +94,42 @@ function GapRow({ gap, more, job, open }: { gap: Gap; more: number; job: Job; op
   const relieved = limits.some((l) => l.state === 'over' && limitKey(l) === gapLimitKey(gap))
   const two = gap.a.pieceId !== null && gap.b.pieceId !== null && gap.a.pieceId !== gap.b.pieceId
   return (
-    <Box component="li" sx={{ borderBottom: 1, borderColor: 'divider' }}>
-      <ButtonBase
-        onClick={() => lookAt(open ? null : gap.id)}
-        aria-expanded={open}
-        sx={{
-          display: 'block',
-          width: '100%',
-          textAlign: 'left',
-          py: 0.9,
-          pl: 1,
-          pr: 0.5,
-          font: 'inherit',
-          bgcolor: open ? (t) => t.inks.sheet : undefined,
-          borderLeft: 3,
-          borderColor: open ? 'primary.main' : 'transparent',
-        }}
-      >
-        <Box sx={{ fontSize: 14, lineHeight: 1.25 }}>
-          {capital(gap.a.name)} to {gap.b.name}
-          {more > 0 && <Box component="span" sx={{ color: 'text.secondary' }}>{`, and ${more} alike`}</Box>}
-        </Box>
-        {two && (
-          <Typography variant="caption" component="div" sx={{ color: 'text.secondary' }}>
-            {[gap.a, gap.b].map((p) => pieceNameOf(job, p.pieceId)).join(' and ')}
-          </Typography>
-        )}
-        <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, fontFamily: FIGURES, fontSize: 14 }}>
-          <Box
-            component="span"
-            sx={{
-              color: (t) => ({ over: t.inks.signal, near: t.inks.near, unknown: t.inks.unknown, clear: t.inks.clear })[mark],
-              fontWeight: 600,
-            }}
-          >
-            <span aria-hidden="true">{stateMarks[mark]}</span> {word}
+    <PressRow
+      open={open}
+      toggle={() => lookAt(open ? null : gap.id)}
+      says={
+        <>
+          <Box sx={{ fontSize: 14, lineHeight: 1.25 }}>
+            {capital(gap.a.name)} to {gap.b.name}
+            {more > 0 && <Box component="span" sx={{ color: 'text.secondary' }}>{`, and ${more} alike`}</Box>}
           </Box>
-          <span>{leftWords(gap, units)}</span>
-        </Box>
-      </ButtonBase>
-      {open && <GapWorking gap={gap} />}
-      {open && relieved && (
+          {two && (
+            <Typography variant="caption" component="div" sx={{ color: 'text.secondary' }}>
+              {[gap.a, gap.b].map((p) => pieceNameOf(job, p.pieceId)).join(' and ')}
+            </Typography>
+          )}
+          <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1, fontFamily: FIGURES, fontSize: 14 }}>
+            <Box
+              component="span"
+              sx={{
+                color: (t) => ({ over: t.inks.signal, near: t.inks.near, unknown: t.inks.unknown, clear: t.inks.clear })[mark],
+                fontWeight: 600,
+              }}
+            >
+              <span aria-hidden="true">{stateMarks[mark]}</span> {word}
+            </Box>
+            <span>{leftWords(gap, units)}</span>
+          </Box>
+        </>
+      }
+    >
+      <GapWorking gap={gap} />
+      {relieved && (
         <Box sx={{ pl: 1.4, pb: 1 }}>
           <Reliefs job={job} limitId={gapLimitKey(gap)} />
         </Box>
       )}
-    </Box>
+    </PressRow>
   )
 }
 

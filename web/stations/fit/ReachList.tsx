@@ -1,5 +1,4 @@
 import Box from '@mui/material/Box'
-import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import type { Job } from '../../../core/job/job'
 import { pieceName } from '../../../core/pieces/piece'
@@ -11,6 +10,7 @@ import { useFit } from '../../job/useFit'
 import { Reliefs } from '../../limits/Reliefs'
 import { type LimitState, stateMarks } from '../../limits/states'
 import { Group } from '../Group'
+import { PressRow } from './PressRow'
 
 type Row = { id: string; pieceId: string | null; name: string; says: string; mark: LimitState | null; more: number }
 
@@ -101,44 +101,32 @@ export function ReachList({ job }: { job: Job }) {
 function ReachRow({ row, job, open, toggle }: { row: Row; job: Job; open: boolean; toggle: (open: boolean) => void }) {
   const piece = job.pieces.length > 1 ? job.pieces.find((p) => p.id === row.pieceId) : undefined
   return (
-    <Box component="li" sx={{ borderBottom: 1, borderColor: 'divider' }}>
-      <ButtonBase
-        onClick={() => toggle(!open)}
-        aria-expanded={open}
-        sx={{
-          display: 'block',
-          width: '100%',
-          textAlign: 'left',
-          py: 0.9,
-          pl: 1,
-          pr: 0.5,
-          font: 'inherit',
-          fontSize: 14,
-          lineHeight: 1.25,
-          bgcolor: open ? (t) => t.inks.sheet : undefined,
-          borderLeft: 3,
-          borderColor: open ? 'primary.main' : 'transparent',
-        }}
-      >
-        {row.name.charAt(0).toUpperCase() + row.name.slice(1)}
-        {row.more > 0 && <Box component="span" sx={{ color: 'text.secondary' }}>{`, and ${row.more} alike`}</Box>}
-        {piece && <Box component="span" sx={{ color: 'text.secondary' }}>{`, ${pieceName(piece)}`}</Box>}
-        <Box
-          component="div"
-          sx={{
-            color: (t) => (row.mark === 'over' ? t.inks.signal : row.mark === 'unknown' ? t.inks.unknown : t.palette.text.secondary),
-            fontWeight: row.mark ? 600 : 400,
-          }}
-        >
-          {row.mark && <span aria-hidden="true">{stateMarks[row.mark]} </span>}
-          {row.says}
+    <PressRow
+      open={open}
+      toggle={() => toggle(!open)}
+      says={
+        <Box sx={{ fontSize: 14, lineHeight: 1.25 }}>
+          {row.name.charAt(0).toUpperCase() + row.name.slice(1)}
+          {row.more > 0 && <Box component="span" sx={{ color: 'text.secondary' }}>{`, and ${row.more} alike`}</Box>}
+          {piece && <Box component="span" sx={{ color: 'text.secondary' }}>{`, ${pieceName(piece)}`}</Box>}
+          <Box
+            component="div"
+            sx={{
+              color: (t) => (row.mark === 'over' ? t.inks.signal : row.mark === 'unknown' ? t.inks.unknown : t.palette.text.secondary),
+              fontWeight: row.mark ? 600 : 400,
+            }}
+          >
+            {row.mark && <span aria-hidden="true">{stateMarks[row.mark]} </span>}
+            {row.says}
+          </Box>
         </Box>
-      </ButtonBase>
-      {open && row.mark === 'over' && row.pieceId !== null && (
+      }
+    >
+      {row.mark === 'over' && row.pieceId !== null && (
         <Box sx={{ pl: 1.4, pb: 1 }}>
           <Reliefs job={job} limitId={`${row.pieceId}/reach.${row.id}`} />
         </Box>
       )}
-    </Box>
+    </PressRow>
   )
 }
