@@ -141,14 +141,14 @@ describe('what tools get to decides what is done first', () => {
     by: [{ id: 'x', name: 'brace BC1L' }],
   }
   test('a weld that is shut in is the first of its piece, and is welded out between the tacks and the measuring', () => {
-    const plan = withReach({ bolts: [], welds: [shutIn] })
+    const plan = withReach({ bolts: [], welds: [shutIn], captives: [] })
     expect(step(plan, 'weld-first')!.why).toBe('No 1 before brace BC1L')
     expect(step(plan, 'measure')!.needs).toContain('weld-first')
     expect(weldMap(made.assembly, demoWorkshop.welders, defaultRules, [shutIn]).seams[0]!.joint.id).toBe(weld.id)
-    expect(step(withReach({ bolts: [], welds: [] }), 'weld-first')).toBeUndefined()
+    expect(step(withReach({ bolts: [], welds: [], captives: [] }), 'weld-first')).toBeUndefined()
   })
   test('bolts that are shut in are tightened and locked before it is lifted on; two minutes each', () => {
-    const plan = withReach({ bolts: [bolt('off', ['deck DK']), { ...bolt('bench'), id: 'c' }], welds: [] })
+    const plan = withReach({ bolts: [bolt('off', ['deck DK']), { ...bolt('bench'), id: 'c' }], welds: [], captives: [] })
     expect(step(plan, 'tighten-first')).toMatchObject({
       why: '4 bolts of a shelf before deck DK; 4 bolts of a shelf on the bench',
       minutes: 16,
@@ -158,7 +158,7 @@ describe('what tools get to decides what is done first', () => {
     for (const s of plan.steps) for (const n of s.needs) expect(ids(plan).indexOf(n)).toBeLessThan(ids(plan).indexOf(s.id))
   })
   test('what is opened or taken off for it is said where it is torqued again; what is simply reached asks nothing', () => {
-    const why = (b: BoltReach) => step(withReach({ bolts: [b], welds: [] }), 'recheck')!.why
+    const why = (b: BoltReach) => step(withReach({ bolts: [b], welds: [], captives: [] }), 'recheck')!.why
     expect(why(bolt('opened', ['Lid']))).toMatch(/4 bolts of a shelf with lid open$/)
     expect(why(bolt('off', ['deck DK']))).toMatch(/with deck DK off$/)
     expect(why(bolt('bench'))).toMatch(/only with its piece off the vehicle$/)

@@ -1,7 +1,7 @@
 import { footTypes } from '../catalogue/mounts'
 import type { Rules } from '../rules/rules'
 import { closedTubes, type Seam, weldMap } from '../weldMap/weldMap'
-import { inWords } from './reaching'
+import { inWords, nutsFirst } from './reaching'
 import { type BuildGiven, type BuildStep, step } from './step'
 
 /** Parts put together: vented, tacked, tried on the vehicle and welded out, or bolted loose. */
@@ -13,10 +13,11 @@ export function joining({ assembly: a, workshop, rules, reach }: BuildGiven): Bu
   if (!map.seams.length)
     return bolts
       ? [
+          ...nutsFirst(reach),
           step('assemble', 'Bolt it together, loose', `${bolts} bolts, none tight yet`, {
             minutes: bolts * rules.boltMin,
             tools: ['spanners'],
-            needs: ['cut', 'drill', 'plates', 'fold'],
+            needs: ['cut', 'drill', 'plates', 'fold', 'nuts'],
           }),
         ]
       : []

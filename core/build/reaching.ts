@@ -1,7 +1,7 @@
 import type { Apart, BoltReach } from '../reach/takeApart'
 import { type BuildStep, step } from './step'
 
-type Reach = Pick<Apart, 'bolts' | 'welds'> | null | undefined
+type Reach = Pick<Apart, 'bolts' | 'welds' | 'captives'> | null | undefined
 
 const MOST = 4
 /** A list in a line, the first few of it. */
@@ -10,7 +10,7 @@ export const inWords = (list: string[]): string => {
   return `${once.slice(0, MOST).join('; ')}${once.length > MOST ? `; and ${once.length - MOST} more` : ''}`
 }
 
-const byNames = (b: BoltReach): string => [...new Set(b.by.map((x) => x.name))].join(' and ')
+const byNames = (b: Pick<BoltReach, 'by'>): string => [...new Set(b.by.map((x) => x.name))].join(' and ')
 
 /** Bolts that no tool gets to once the rest is there: tightened on the bench, or before that goes on. */
 export function tightenedFirst(reach: Reach): BuildStep[] {
@@ -25,6 +25,25 @@ export function tightenedFirst(reach: Reach): BuildStep[] {
       needs: ['assemble', 'straighten', 'powder', 'paint', 'fold'],
       gate: true,
     }),
+  ]
+}
+
+/** Nuts into slots that something shuts: before that is put on. */
+export function nutsFirst(reach: Reach): BuildStep[] {
+  const captives = reach?.captives ?? []
+  if (!captives.length) return []
+  return [
+    step(
+      'nuts',
+      'Slide the nuts into their slots',
+      inWords(captives.map((c) => `${c.nuts} into ${c.name} before ${byNames({ by: c.before })}`)),
+      {
+        minutes: captives.reduce((s, c) => s + c.nuts, 0) / 4,
+        tools: ['tape to hold them where they go'],
+        needs: ['cut', 'drill'],
+        gate: true,
+      },
+    ),
   ]
 }
 

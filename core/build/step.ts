@@ -46,7 +46,7 @@ export type BuildGiven = {
   /** how hard it will be used; none = as hard as any */
   loadClass?: LoadClass | null
   /** what tools and torch get to, and when; none = nobody looked */
-  reach?: Pick<Apart, 'bolts' | 'welds'> | null
+  reach?: Pick<Apart, 'bolts' | 'welds' | 'captives'> | null
   /** what was asked outside and is used */
   outside?: StandingAnswers
   /** who sells what; none = all that is bought takes as long as the shop's rules say */

@@ -2,6 +2,7 @@ import RAPIER from '@dimforge/rapier3d-compat'
 import fc from 'fast-check'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { type Assembly, emptyAssembly, type Joint, type Plate } from '../assembly/assembly'
+import { families } from '../families/all'
 import { fitGiven } from '../fit/fit'
 import { turned, uprightTo } from '../geometry/placing'
 import { hull } from '../geometry/polygon'
@@ -9,7 +10,11 @@ import { cross, unit } from '../geometry/vec3'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { defaultRules } from '../rules/rules'
+import { siteOn } from '../testing/racks'
 import { rapierKit } from '../touch/kit'
+import { solidsOf } from '../touch/solids'
+import { heldOf } from './bodies'
+import { captivesOf } from './captives'
 import { reachLimits } from './reachLimits'
 import { type Apart, takeApart } from './takeApart'
 import { toolRoom } from './toolRoom'
@@ -224,6 +229,25 @@ describe('a torch', () => {
       ],
     })
     expect(seam(a, 'weld:r-base')).toMatchObject({ when: 'before', by: [{ id: 'hood' }] })
+  })
+})
+
+describe('nuts in slots', () => {
+  const extrusion = families.find((f) => f.id === 'extrusion-rack')!
+  test('crossbars between side bars are shut at both ends: their nuts go in before a side bar does; the side bars are open', () => {
+    const [example] = extrusion.examples
+    const { assembly } = extrusion.design(example!.params, siteOn(example!.vehicle)).assembled()
+    const named = { ...assembly, mounts: [] }
+    const kit = rapierKit(RAPIER)
+    const bodies = solidsOf(named, example!.vehicle, survey.brief, 'parked')
+      .filter((s) => s.kind === 'member')
+      .flatMap((s) => heldOf(kit, s))
+    const found = captivesOf(kit, named, bodies)
+    kit.close()
+    const crossbars = named.members.filter((m) => m.id.startsWith('cross'))
+    expect(crossbars.length).toBeGreaterThan(1)
+    expect(found.map((c) => c.id).sort()).toEqual(crossbars.map((m) => m.id).sort())
+    for (const c of found) expect(c.before.every((b) => b.id.startsWith('beam'))).toBe(true)
   })
 })
 

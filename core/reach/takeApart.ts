@@ -10,6 +10,7 @@ import { type Solid, solidsOf } from '../touch/solids'
 import type { Stops } from '../vehicle/swings'
 import type { Vehicle } from '../vehicle/vehicle'
 import { type Held, heldOf, put } from './bodies'
+import { type Captive, captivesOf } from './captives'
 import { type Fastening, fasteningsOf } from './fastenings'
 import { seamsOf } from './seamSides'
 import { allInTheWay, boltAccess, whatShuts } from './toolReach'
@@ -35,7 +36,7 @@ export type BoltReach = {
   /** the tool that gets there and the room it was held in; null where it has none. mm */
   tool: { what: ToolPose['tool']; room: Vec3[][] } | null
 }
-export type Apart = { order: ComesOff[]; trapped: Trapped[]; bolts: BoltReach[]; welds: Welded[] }
+export type Apart = { order: ComesOff[]; trapped: Trapped[]; bolts: BoltReach[]; welds: Welded[]; captives: Captive[] }
 export type ApartGiven = { assembly: Assembly; vehicle: Vehicle; brief: Brief; rules: Rules; stops: Stops }
 
 /** Bolts that no tool gets to yet. */
@@ -119,24 +120,28 @@ function takenApart(given: ApartGiven, kit: Kit): Apart {
     )
   }
   const welds = weldedOf(kit, tools, seamsOf(assembly), units)
+  const captives = captivesOf(kit, assembly, all)
   tools.close()
   for (const h of all) kit.forget(h.body)
-  return { order, trapped, bolts, welds }
+  return { order, trapped, bolts, welds, captives }
 
-  /** With each lid or drawer open in turn, all else as it stands. */
+  /** With each lid or drawer open in turn, whole or half, all else as it stands. */
   function opened({ f, witness }: Wanting): boolean {
     const near = new Set([...f.holds, ...[...witness].map((s) => s.id)])
     for (const m of moversOf(assembly, vehicle, brief, given.stops)) {
       if (m.leaf || m.to === null || m.after) continue
       const going = new Set(m.moves)
       if (!m.moves.some((id) => near.has(id))) continue
-      const at: Placing = placingAt(m, m.to)
-      const stands = all.map((h) => (going.has(h.solid.id) ? put(kit, h, at) : h))
-      const { pose } = boltAccess(kit, tools, f, stands, f.holds.every((id) => going.has(id)) ? at : null)
-      for (const h of all) if (going.has(h.solid.id)) put(kit, h, null)
-      if (!pose) continue
-      say(f, 'opened', [{ id: m.id, name: m.name }], pose)
-      return true
+      // open all the way, else half of it
+      for (const value of [m.to, (m.from + m.to) / 2]) {
+        const at: Placing = placingAt(m, value)
+        const stands = all.map((h) => (going.has(h.solid.id) ? put(kit, h, at) : h))
+        const { pose } = boltAccess(kit, tools, f, stands, f.holds.every((id) => going.has(id)) ? at : null)
+        for (const h of all) if (going.has(h.solid.id)) put(kit, h, null)
+        if (!pose) continue
+        say(f, 'opened', [{ id: m.id, name: m.name }], pose)
+        return true
+      }
     }
     return false
   }

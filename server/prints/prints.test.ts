@@ -137,7 +137,7 @@ test('one page a measuring sheet, blank or filled', async () => {
     expect(pages(await measuringSheetPdf(pickup, measuringSheets, blank, title))).toBe(measuringSheets.length)
 })
 
-const untried = { order: [], trapped: [], bolts: [], welds: [] }
+const untried = { order: [], trapped: [], bolts: [], welds: [], captives: [] }
 
 describe('bends, templates and welds on paper', () => {
   const basket = demoJobs.find((j) => j.title.startsWith('Hoop'))!

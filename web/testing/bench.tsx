@@ -94,7 +94,7 @@ export function mount(ui: ReactNode, units: DisplayUnits = METRIC, path = '/') {
 const nothingNear: Fit = {
   gaps: [],
   motions: [],
-  apart: { order: [], trapped: [], bolts: [], welds: [] },
+  apart: { order: [], trapped: [], bolts: [], welds: [], captives: [] },
   leaves: [],
   struts: [],
   limits: [],

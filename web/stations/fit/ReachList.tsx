@@ -2,6 +2,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { Job } from '../../../core/job/job'
 import { pieceName } from '../../../core/pieces/piece'
+import type { Captive } from '../../../core/reach/captives'
 import type { BoltReach } from '../../../core/reach/takeApart'
 import type { Welded } from '../../../core/reach/welded'
 import { reachId } from '../../drawing/useFitShown'
@@ -39,6 +40,14 @@ const weldRow = (w: Welded): Omit<Row, 'more'> => ({
   mark: w.when === 'before' ? null : 'over',
 })
 
+const captiveRow = (c: Captive): Omit<Row, 'more'> => ({
+  id: c.id,
+  pieceId: c.pieceId,
+  name: `${c.nuts} nuts in the slots of ${c.name}`,
+  says: `slid in before ${namesOf(c.before)} goes on`,
+  mark: null,
+})
+
 /** Left and right, and one after another alike, as one row. */
 function together(rows: Omit<Row, 'more'>[]): Row[] {
   const plain = (text: string) => text.replace(/ [A-Z0-9-]+\b/g, '')
@@ -67,11 +76,12 @@ export function ReachList({ job }: { job: Job }) {
         </Typography>
       </Group>
     )
-  const { bolts, welds } = fit.apart
+  const { bolts, welds, captives } = fit.apart
   if (!bolts.length && !welds.length) return null
   const rows = together([
     ...bolts.filter((b) => b.when !== 'fitted').map(boltRow),
     ...welds.filter((w) => w.when !== 'tacked').map(weldRow),
+    ...captives.map(captiveRow),
   ])
   const counts = [
     bolts.length ? `${bolts.reduce((n, b) => n + b.count, 0)} bolts` : '',
