@@ -6,14 +6,14 @@ import { kitNeeds, type Need } from '../../core/purchase/needs'
 import type { Rules } from '../../core/rules/rules'
 import type { WorkStep } from '../../core/schedule/work'
 import type { PlannedShop } from '../../core/shop/shop'
-import type { Reaching } from '../workshop/fitting'
 
 /** What a job asks of the shop: its steps, all that is bought for it, and its bars as they are cut. */
 export type JobWork = { steps: WorkStep[]; needs: Need[]; parts: CutPart[] }
 
-export function jobWork(job: Job, { workshop, suppliers }: PlannedShop, rules: Rules, reaching: Reaching): JobWork {
+/** What tools get to is left out: it takes longer than all the rest, and the steps that come of it take minutes, no days. */
+export function jobWork(job: Job, { workshop, suppliers }: PlannedShop, rules: Rules): JobWork {
   const made = builtFrom(job, rules)
-  const { steps } = buildPlan({ ...made, reach: reaching(job, rules), workshop, suppliers, rules })
+  const { steps } = buildPlan({ ...made, workshop, suppliers, rules })
   const asked = steps.map(
     ({ id, title, minutes, people, needs, waitHours, place, afterHandOver }): WorkStep => ({
       ...{ id, title, minutes, people, needs, waitHours, place, afterHandOver },

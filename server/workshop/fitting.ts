@@ -1,8 +1,7 @@
 import RAPIER from '@dimforge/rapier3d-compat'
 import { fitGiven, fitOf, type WholeFit } from '../../core/fit/fit'
-import { type Evaluation, evaluate } from '../../core/job/evaluate'
+import type { Evaluation } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
-import { type Apart, takeApart } from '../../core/reach/takeApart'
 import type { Rules } from '../../core/rules/rules'
 import { rapierKit } from '../../core/touch/kit'
 import { Measurer } from '../../core/touch/meetings'
@@ -19,22 +18,9 @@ const fitting: Fitting = (job, figures, rules) => {
   }
 }
 
-/** What tools and torch get to on a job, and when. */
-export type Reaching = (job: Job, rules: Rules) => Apart
-const reaching: Reaching = (job, rules) => {
-  const kit = rapierKit(RAPIER)
-  try {
-    return takeApart(fitGiven(job, evaluate(job, rules), rules), kit)
-  } finally {
-    kit.close()
-  }
-}
-
-let ready: Promise<void> | null = null
+let ready: Promise<Fitting> | null = null
 /** Loads the solids’ library the first time that somebody asks. */
-const loaded = (): Promise<void> => {
-  ready ??= RAPIER.init()
+export const fittingReady = (): Promise<Fitting> => {
+  ready ??= RAPIER.init().then(() => fitting)
   return ready
 }
-export const fittingReady = (): Promise<Fitting> => loaded().then(() => fitting)
-export const reachingReady = (): Promise<Reaching> => loaded().then(() => reaching)

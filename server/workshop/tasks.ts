@@ -17,7 +17,7 @@ import { type Verdict, verdictOf } from '../jobs/verdict'
 import { backUp } from '../keeping/backup'
 import { type Print, printed } from '../prints/printed'
 import { type JobWork, jobWork } from '../shopWork/jobWork'
-import { fittingReady, reachingReady } from './fitting'
+import { fittingReady } from './fitting'
 
 /** What is asked before metal is cut: what is over or unknown, and which pieces there are. */
 export type Judged = { limits: Pick<Limit, 'name' | 'state'>[]; pieces: Piece[] }
@@ -95,7 +95,7 @@ export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
     case 'verdict':
       return verdictOf(asKept(task.document), task.rules, task.accepted, await fittingReady())
     case 'work':
-      return jobWork(asKept(task.document), task.shop, task.rules, await reachingReady())
+      return jobWork(asKept(task.document), task.shop, task.rules)
     case 'pool':
       return pooledBars(task.jobs, task.stock, task.rules, POOL_MS, tools)
     case 'backup':

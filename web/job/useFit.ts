@@ -33,6 +33,9 @@ export function besideFit<T>(work: (api: Remote<FitApi>) => Promise<T>): { found
   return { found: work(api).finally(() => worker.terminate()), stop: () => worker.terminate() }
 }
 
+/** So long nothing has changed before tools are tried. */
+const QUIET_MS = 400
+
 const words = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
 /** Keeps what fits up with the figures: one job in the worker at a time, then only the newest. */
@@ -48,6 +51,13 @@ export function useLiveFit(): void {
       const { fit, of: fitted } = useFitResult.getState()
       if (stopped || reaching || !evaluation || !fit || fit.apart || of !== fitted || !of) return
       reaching = true
+      // while somebody drags, nobody asks for it
+      await new Promise((resolve) => setTimeout(resolve, QUIET_MS))
+      if (stopped || useResult.getState().of !== of) {
+        reaching = false
+        if (!stopped) void reach()
+        return
+      }
       try {
         const { assembly, cases } = evaluation
         beside ??= openBench()
