@@ -217,6 +217,23 @@ describe('a torch', () => {
     expect(reachLimits(near, defaultRules)[0]!.state).toBe('over')
     expect(two(150).welds.map((w) => w.when)).toEqual(['tacked', 'tacked'])
   })
+  test('a weld to something that is no tube and no flat part has no sides that anybody knows: not assessed', () => {
+    const ring = { ...rib('ring', 0), id: 'ring' }
+    const a = apartOf({
+      plates: [base],
+      fittings: [
+        {
+          ...{ id: 'ring', mark: 'R', name: 'Ring', massKg: 1, unknown: [], priceMinor: 0, there: false },
+          at: ring.pose.origin,
+          middle: ring.pose.origin,
+          size: { x: 40, y: 40, z: 40 },
+        },
+      ],
+      joints: [weld(['ring', 'base'])],
+    })
+    expect(a.welds[0]!.when).toBe('unknown')
+    expect(reachLimits(a, defaultRules)[0]!.state).toBe('unknown')
+  })
   test('a rib that a hood is riveted over is welded before the hood goes on', () => {
     const hood = plate('hood', [-200, 200], [-200, 200], 70, 4)
     const post: Plate = { ...rib('post', 180), outline: plate('x', [-40, 40], [0, 70], 0, 4).outline }

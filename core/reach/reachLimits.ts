@@ -10,7 +10,7 @@ const names = (by: { name: string }[]): string => [...new Set(by.map((b) => b.na
 /** Bolts that no tool gets to, bolts of which nobody can say, and welds with a side that no torch gets to. What is only reached in a certain order is no fault. */
 export const reachLimits = ({ bolts, welds }: Pick<Apart, 'bolts' | 'welds'>, rules: Rules): Limit[] => [
   ...oncePerName(bolts.filter((b) => b.when === 'never' || b.when === 'unknown')).map((b) => boltLimit(b, rules)),
-  ...oncePerName(welds.filter((w) => w.when === 'never')).map((w) => weldLimit(w, rules)),
+  ...oncePerName(welds.filter((w) => w.when === 'never' || w.when === 'unknown')).map((w) => weldLimit(w, rules)),
 ]
 
 /** Left and right, and one after another alike: the first speaks for all. */
@@ -57,7 +57,7 @@ function weldLimit(w: Welded, rules: Rules): Limit {
   const id = `reach.${w.id}`
   return limit({
     id,
-    name: `A side that no torch gets to: ${w.name}`,
+    name: w.when === 'unknown' ? `Reach of the ${w.name}` : `A side that no torch gets to: ${w.name}`,
     group: 'rack',
     unit: '',
     ref: w.id,
@@ -69,7 +69,7 @@ function weldLimit(w: Welded, rules: Rules): Limit {
       unit: '',
       source: 'the pattern of the joint',
       symbol: 'n',
-      input: [w.sides, '', 'all of them'],
+      input: [Math.max(1, w.sides), '', 'all of them'],
     }),
     allowed: given({
       id: `${id}.allowed`,
@@ -77,7 +77,7 @@ function weldLimit(w: Welded, rules: Rules): Limit {
       unit: '',
       source: SOURCE,
       symbol: 'n',
-      input: [w.reached, '', `in the way: ${names(w.by)}`],
+      input: w.when === 'unknown' ? [null, '', 'where its sides are is not known'] : [w.reached, '', `in the way: ${names(w.by)}`],
     }),
     caution: 'A side that is left out carries nothing: the checks of strength count it.',
   })

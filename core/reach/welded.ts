@@ -6,7 +6,7 @@ import { allInTheWay, type SideAccess, seamAccess } from './toolReach'
 import type { ToolBox } from './tools'
 import type { Unit } from './wayOut'
 
-/** When a torch gets to all sides of a weld: with everything of its piece tacked, only before some parts go on, or never. */
+/** When a torch gets to all sides of a weld: with everything of its piece tacked, only before some parts go on, or never; unknown where nobody knows its sides. */
 export type Welded = {
   id: string
   name: string
@@ -15,7 +15,7 @@ export type Welded = {
   at: Vec3
   sides: number
   reached: number
-  when: 'tacked' | 'before' | 'never'
+  when: 'tacked' | 'before' | 'never' | 'unknown'
   by: { id: string; name: string }[]
 }
 
@@ -45,7 +45,8 @@ function unitWelds(kit: Kit, tools: ToolBox, seams: SeamReach[], all: Held[]): W
   const tried = new Map<string, SideAccess>()
   const whole = new Map<string, number>()
   let here = all
-  let left = seams
+  // what has no sides is not passed for want of them
+  let left = seams.filter((s) => s.sides.length)
   const says = (s: SeamReach, over: Pick<Welded, 'reached' | 'when' | 'by'>): Welded => ({
     ...{ id: s.id, name: s.name, pieceId: s.pieceId, at: atOf(s), sides: s.sides.length },
     ...over,
@@ -77,6 +78,7 @@ function unitWelds(kit: Kit, tools: ToolBox, seams: SeamReach[], all: Held[]): W
       going = left.length > 0
     }
   }
+  for (const s of seams) if (!s.sides.length) out.push(says(s, { reached: 0, when: 'unknown', by: [] }))
   for (const s of left) {
     const found = tried.get(s.id)!
     const by = [...found.witness].filter((w) => here.some((h) => h.solid === w))

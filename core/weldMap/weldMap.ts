@@ -157,7 +157,7 @@ function torchNotes(seams: Seam[], reach: Welded[] | null): string[] {
   if (reach === null)
     return ['What a torch gets to at each moment is not looked at here: Fit does, and look before the second part is tacked.']
   const first = seams.filter((s) => s.before.length)
-  const never = reach.filter((w) => w.when === 'never')
+  const never = reach.filter((w) => w.when === 'never' || w.when === 'unknown')
   return [
     ...(first.length || never.length ? [] : ['A torch gets to every side of every weld with all of its piece tacked.']),
     ...first.map(

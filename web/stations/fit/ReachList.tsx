@@ -34,10 +34,12 @@ const weldRow = (w: Welded): Omit<Row, 'more'> => ({
   pieceId: w.pieceId,
   name: w.name,
   says:
-    w.when === 'before'
-      ? `welded out before ${namesOf(w.by)} is tacked on`
-      : `a torch gets to ${w.reached} of its ${w.sides} sides: ${namesOf(w.by)} is in the way`,
-  mark: w.when === 'before' ? null : 'over',
+    w.when === 'unknown'
+      ? 'not assessed: where its sides are is not known'
+      : w.when === 'before'
+        ? `welded out before ${namesOf(w.by)} is tacked on`
+        : `a torch gets to ${w.reached} of its ${w.sides} sides: ${namesOf(w.by)} is in the way`,
+  mark: w.when === 'before' ? null : w.when === 'unknown' ? 'unknown' : 'over',
 })
 
 const captiveRow = (c: Captive): Omit<Row, 'more'> => ({
