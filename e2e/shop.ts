@@ -55,9 +55,12 @@ export const test = base.extend<{ quiet: undefined; shop: Server }>({
 })
 export { expect }
 
-export const openDemoJob = async (page: Page, title: string, station: string) => {
+export async function jobPath(page: Page, title: string, station: string): Promise<string> {
   const { rows } = (await (await page.request.get('/api/jobs')).json()) as { rows: { id: string; title: string }[] }
-  await page.goto(`/jobs/${rows.find((r) => r.title === title)?.id}/${station}`)
+  return `/jobs/${rows.find((r) => r.title === title)?.id}/${station}`
+}
+export const openDemoJob = async (page: Page, title: string, station: string) => {
+  await page.goto(await jobPath(page, title, station))
   await expect(page.getByText('Governs')).toBeVisible()
 }
 /** A new job from the Slipway, on a vehicle of the shelf. */
@@ -69,6 +72,15 @@ export async function startJob(page: Page, title: string, vehicle: string): Prom
   await dialog.getByLabel('Vehicle').click()
   await page.getByRole('option', { name: vehicle, exact: true }).click()
   await dialog.getByRole('button', { name: 'Start' }).click()
+}
+/** To another page of the application: loaded the first time, gone to inside it after that, as anybody does. */
+export async function goOn(page: Page, path: string): Promise<void> {
+  if (page.url() === 'about:blank') await page.goto(path)
+  else
+    await page.evaluate((to) => {
+      history.pushState(null, '', to)
+      dispatchEvent(new PopStateEvent('popstate'))
+    }, path)
 }
 export const saved = (page: Page) => expect(page.getByText('saved', { exact: true })).toBeVisible()
 export const gauge = (page: Page, name: string | RegExp): Locator =>

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, openDemoJob, test } from './shop'
+import { expect, goOn, jobPath, openDemoJob, test } from './shop'
 
 const tags = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 const shelves = [
@@ -38,13 +38,14 @@ for (const [name, look, pages, stops] of [
       ).toEqual([])
     }
     for (const [path, heading] of pages) {
-      await page.goto(path)
+      await goOn(page, path)
       await expect(page.getByRole('heading', { name: heading }).first()).toBeVisible()
       await page.waitForLoadState('networkidle')
       await scan(path)
     }
     for (const station of stops) {
-      await openDemoJob(page, 'Pole and case rack, survey van', station)
+      await goOn(page, await jobPath(page, 'Pole and case rack, survey van', station))
+      await expect(page.getByText('Governs')).toBeVisible()
       await page.waitForLoadState('networkidle')
       if (station === 'cut') await expect(page.getByRole('heading', { name: 'Cut list' })).toBeVisible({ timeout: 30_000 })
       await scan(station)
@@ -70,12 +71,13 @@ test('nothing runs off the side at 360 and 768 px', async ({ page }) => {
     }
   }
   for (const [path, heading] of shelves) {
-    await page.goto(path)
+    await goOn(page, path)
     await expect(page.getByRole('heading', { name: heading }).first()).toBeVisible()
     await check(path)
   }
   for (const station of stations) {
-    await openDemoJob(page, 'Pole and case rack, survey van', station)
+    await goOn(page, await jobPath(page, 'Pole and case rack, survey van', station))
+    await expect(page.getByText('Governs')).toBeVisible()
     await check(station)
   }
 })
