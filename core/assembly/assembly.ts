@@ -105,6 +105,8 @@ export type Joint = {
     apartMm?: number
     /** middles of its rows, where the joint's own place is none of them */
     rows?: Vec3[]
+    /** heads that are turned from one side only, each on its part and the way out of it, where the joint's own place says neither: the bolts of corner brackets */
+    heads?: { on: string; at: Vec3; out: Vec3 }[]
     /** the part that has the thread, a rivet nut or a tapped hole: they are turned from the other's side only */
     into?: string
   }

@@ -26,16 +26,26 @@ export function movedParts(a: Assembly, going: Set<string>, at: Placing): Assemb
       }
     }),
     anchors: a.anchors.map((x) => (going.has(x.on) ? { ...x, at: go(x.at) } : x)),
-    joints: a.joints.map((j) => (j.between.every((id) => going.has(id)) ? movedJoint(j, go) : j)),
+    joints: a.joints.map((j) => (j.between.every((id) => going.has(id)) ? movedJoint(j, at) : j)),
     supports: a.supports.map((s) => movedSupport(s, going, at)),
   }
 }
 
-const movedJoint = (j: Joint, go: (v: Vec3) => Vec3): Joint => ({
-  ...j,
-  at: go(j.at),
-  ...(j.bolts?.rows ? { bolts: { ...j.bolts, rows: j.bolts.rows.map(go) } } : {}),
-})
+function movedJoint(j: Joint, by: Placing): Joint {
+  const go = (v: Vec3) => placed(by, v)
+  const { bolts } = j
+  return {
+    ...j,
+    at: go(j.at),
+    ...(bolts && {
+      bolts: {
+        ...bolts,
+        ...(bolts.rows ? { rows: bolts.rows.map(go) } : {}),
+        ...(bolts.heads ? { heads: bolts.heads.map((h) => ({ ...h, at: go(h.at), out: turned(by.turn, h.out) })) } : {}),
+      },
+    }),
+  }
+}
 
 function movedPlate(p: Plate, at: Placing): Plate {
   const pose = (x: Pose): Pose => ({ origin: placed(at, x.origin), along: turned(at.turn, x.along), up: turned(at.turn, x.up) })

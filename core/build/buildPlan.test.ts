@@ -136,7 +136,7 @@ describe('what tools get to decides what is done first', () => {
   const withReach = (reach: BuildGiven['reach']) => buildPlan({ ...made, reach, workshop: demoWorkshop, rules: defaultRules })
   const step = (plan: ReturnType<typeof withReach>, id: string) => plan.steps.find((s) => s.id === id)
   const shutIn: Welded = {
-    ...{ id: weld.id, name: 'weld', pieceId: 'p1', at: weld.at, sides: 4, reached: 3 },
+    ...{ id: weld.id, name: 'weld', pieceId: 'p1', at: weld.at, sides: 4, reached: 3, sharpDeg: null },
     when: 'before',
     by: [{ id: 'x', name: 'brace BC1L' }],
   }

@@ -16,7 +16,7 @@ const byNames = (b: Pick<BoltReach, 'by'>): string => [...new Set(b.by.map((x) =
 export function tightenedFirst(reach: Reach): BuildStep[] {
   const late = (reach?.bolts ?? []).filter((b) => b.when === 'bench' || b.when === 'off')
   if (!late.length) return []
-  const words = late.map((b) => (b.by.length ? `${b.name} before ${byNames(b)}` : `${b.name} on the bench`))
+  const words = late.map((b) => `${b.name}${b.when === 'bench' ? ' on the bench' : ''}${b.by.length ? ` before ${byNames(b)}` : ''}`)
   return [
     step('tighten-first', 'Tighten what is shut in later', inWords(words), {
       minutes: 2 * late.reduce((s, b) => s + b.count, 0),
@@ -52,7 +52,7 @@ export function recheckWords(reach: Reach): string {
   const words = (reach?.bolts ?? []).flatMap((b) => {
     if (b.when === 'opened') return [`${b.name} with ${byNames(b).toLowerCase()} open`]
     if (b.when === 'off') return [`${b.name} with ${byNames(b)} off`]
-    return b.when === 'bench' ? [`${b.name} only with its piece off the vehicle`] : []
+    return b.when === 'bench' ? [`${b.name} only with its piece off the vehicle${b.by.length ? ` and ${byNames(b)} off` : ''}`] : []
   })
   return inWords(words)
 }

@@ -8,7 +8,7 @@ import type { Struts } from '../strut/struts'
 import type { Kit } from '../touch/kit'
 import type { Measurer } from '../touch/meetings'
 import { bodiless } from './bodiless'
-import { fitLimits, trapLimit } from './fitLimits'
+import { fitLimits } from './fitLimits'
 import { type FitGiven, type Gap, gapsOf } from './gaps'
 import { movesOf } from './gives'
 import { type Leaf, type LidStruts, leavesOf, lidStruts } from './lidStruts'
@@ -44,7 +44,7 @@ export function gapsAndWays(given: Given, kit: Kit, measurer: Measurer): Fit {
 export const withApart = (fit: Fit, apart: Apart, rules: Rules): WholeFit => ({
   ...fit,
   apart,
-  limits: [...fit.limits, ...apart.trapped.map((t) => trapLimit(t, rules)), ...reachLimits(apart, rules)],
+  limits: [...fit.limits, ...reachLimits(apart, rules)],
 })
 
 /** All of it at once. */

@@ -1,6 +1,5 @@
 import { figure, given, type Input } from '../figure/figure'
 import { type Limit, limit, limitKey } from '../limits/limit'
-import type { Trapped } from '../reach/takeApart'
 import type { Rules } from '../rules/rules'
 import type { Bodiless } from './bodiless'
 import { type Gap, UNMEASURED } from './gaps'
@@ -116,38 +115,6 @@ function motionLimit(m: Motion, rules: Rules): Limit {
       symbol: 'a',
       input: [touch?.at ?? null, unit, lacks ?? `${touch?.part.name} against ${touch?.what.name}`],
     }),
-  })
-}
-
-/** What goes in but does not come out again. */
-export function trapLimit(t: Trapped, rules: Rules): Limit {
-  const [name] = t.names
-  const id = `trap.${t.ids[0]}`
-  return limit({
-    id,
-    name: `${name} does not come out again`,
-    group: 'rack',
-    unit: '',
-    ref: t.ids[0] ?? null,
-    pieceId: t.pieceId,
-    nearRatio: rules.nearRatio,
-    used: given({
-      id: `${id}.used`,
-      name: 'Ways out that it needs',
-      unit: '',
-      source: 'a part that cannot come out cannot be put right',
-      symbol: 'n',
-      input: [1, '', 'one'],
-    }),
-    allowed: given({
-      id: `${id}.allowed`,
-      name: 'Straight ways out',
-      unit: '',
-      source: 'cast along the vehicle’s axes and out of its plane, with everything off that comes off before it',
-      symbol: 'n',
-      input: [0, '', `farthest {${Math.round(t.goesMm)}}, then ${t.by.name} is in its way`],
-    }),
-    caution: 'Weld nothing over it until it has a way out.',
   })
 }
 

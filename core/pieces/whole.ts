@@ -106,6 +106,11 @@ export const together = (all: Assembly[]): Assembly => ({
 function named(a: Assembly, piece: Piece): Assembly {
   const id = (own: string): string => (own.includes('/') ? own : `${piece.id}/${own}`)
   const mark = (own: string): string => (piece.letter ? `${piece.letter}-${own}` : own)
+  const boltsOf = (b: NonNullable<Joint['bolts']>): NonNullable<Joint['bolts']> => ({
+    ...b,
+    ...(b.into ? { into: id(b.into) } : {}),
+    ...(b.heads ? { heads: b.heads.map((h) => ({ ...h, on: id(h.on) })) } : {}),
+  })
   const both = <T extends { id: string; mark: string }>(part: T): T => ({ ...part, id: id(part.id), mark: mark(part.mark) })
   return {
     members: a.members.map((m) => {
@@ -120,7 +125,7 @@ function named(a: Assembly, piece: Piece): Assembly {
         ...(j.kind === 'weld' && piece.flushSeams?.includes(j.id) ? { flush: true } : {}),
         id: id(j.id),
         between: [id(j.between[0]), id(j.between[1])],
-        ...(j.bolts?.into ? { bolts: { ...j.bolts, into: id(j.bolts.into) } } : {}),
+        ...(j.bolts ? { bolts: boltsOf(j.bolts) } : {}),
         ...(j.gusset ? { gusset: { ...j.gusset, plateId: id(j.gusset.plateId) } } : {}),
       }),
     ),

@@ -1,4 +1,4 @@
-import { type Assembly, type Member, memberEnds } from '../assembly/assembly'
+import { type Assembly, type Joint, type Member, memberEnds } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import { profileSection } from '../catalogue/profiles'
 import { isSlotted } from '../drilling/holes'
@@ -18,7 +18,7 @@ const NUT_MM = { long: 40, clear: 1 }
 export function captivesOf(kit: Kit, a: Assembly, all: Held[]): Captive[] {
   return a.members.flatMap((m): Captive[] => {
     if (!isSlotted(a, m.id)) return []
-    const nuts = a.joints.filter((j) => j.bolts && j.between.includes(m.id)).reduce((n, j) => n + (j.bolts?.count ?? 0), 0)
+    const nuts = a.joints.reduce((n, j) => n + nutsIn(j, m.id), 0)
     if (!nuts) return []
     const others = all.filter((h) => h.solid.id !== m.id)
     const shut = endsOf(m).map((room) => inRoom(kit, room, others))
@@ -27,6 +27,12 @@ export function captivesOf(kit: Kit, a: Assembly, all: Held[]): Captive[] {
     const [less] = [...shut].sort((p, q) => p.length - q.length)
     return [{ id: m.id, name: `${m.name.toLowerCase()} ${m.mark}`, pieceId: pieceIdOf(m.id), nuts, before: less! }]
   })
+}
+
+/** Of a joint's bolts those that end in a nut in this part's slot: where brackets say which heads are on it those, else all; none where the thread is in one of the two. */
+function nutsIn({ bolts, between }: Joint, id: string): number {
+  if (!bolts || bolts.into || !between.includes(id)) return 0
+  return bolts.heads ? bolts.heads.filter((h) => h.on === id).length : bolts.count
 }
 
 /** The room ahead of each end in the line of the slots: half as wide as the profile. */

@@ -42,10 +42,10 @@ function jointBolts(a: Assembly, j: Joint, bodies: Held[]): Fastening[] {
   const { bolts } = j
   // the bolts of a hinge or a latch are those of the hinge and the latch themselves, each in its own part
   if (!bolts || j.kind !== 'bolt') return []
+  const fittings = new Set(a.fittings.map((f) => f.id))
   // a plate in the corner lies between the two
   const layers = [...j.between, ...(j.gusset ? [j.gusset.plateId] : [])]
   const own = bodies.filter((b) => layers.includes(b.solid.id))
-  const fittings = new Set(a.fittings.map((f) => f.id))
   const rows = (bolts.rows ?? [j.at]).map((at) => ({ ...j, at }))
   const found = rows.flatMap((row) => {
     const way = unit(wayThrough(a, row))
@@ -54,7 +54,8 @@ function jointBolts(a: Assembly, j: Joint, bodies: Held[]): Fastening[] {
     return spread.every((p) => p !== null) ? spread : [endsOf(a, row, row.at, way, own, fittings)]
   })
   // one that nobody can place leaves all of them open
-  const places = found.every((p) => p !== null) ? found.flatMap((p) => p ?? []) : []
+  const stood = found.every((p) => p !== null) ? found.flatMap((p) => p ?? []) : []
+  const places = bolts.heads?.map((h): BoltPlace => ({ ends: [{ at: h.at, out: h.out }] })) ?? stood
   const [p, q] = j.between.map((id) => named(a, id))
   return [
     {

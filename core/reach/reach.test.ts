@@ -1,12 +1,12 @@
 import RAPIER from '@dimforge/rapier3d-compat'
 import fc from 'fast-check'
 import { beforeAll, describe, expect, test } from 'vitest'
-import { type Assembly, emptyAssembly, type Joint, type Plate } from '../assembly/assembly'
+import { type Assembly, emptyAssembly, type Joint, type Member, type Plate } from '../assembly/assembly'
 import { families } from '../families/all'
 import { fitGiven } from '../fit/fit'
 import { turned, uprightTo } from '../geometry/placing'
 import { hull } from '../geometry/polygon'
-import { cross, unit } from '../geometry/vec3'
+import { cross, unit, type Vec3 } from '../geometry/vec3'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import { defaultRules } from '../rules/rules'
@@ -111,11 +111,11 @@ describe('what a tool gets to', () => {
 
 describe('the same by hand', () => {
   test('M8: a spanner asks 11.2 beside and 13.6 above, a socket 40 beside for the hand and 110 + 60 above', () => {
-    expect(toolRoom('M8', { besideMm: 12, aboveMm: 20 }, { socketMm: 110 })).toEqual([
+    expect(toolRoom('M8', { besideMm: 12, aboveMm: 20 }, defaultRules)).toEqual([
       { tool: 'socket', besideMm: 40, aboveMm: 170, fits: false },
       { tool: 'spanner', besideMm: expect.closeTo(11.2, 9), aboveMm: expect.closeTo(13.6, 9), fits: true },
     ])
-    expect(toolRoom('M8', { besideMm: 11, aboveMm: 500 }, { socketMm: 110 }).some((w) => w.fits)).toBe(false)
+    expect(toolRoom('M8', { besideMm: 11, aboveMm: 500 }, defaultRules).some((w) => w.fits)).toBe(false)
   })
   test('a tool box turned any way keeps its shape: the turn that brings upright to a way does so, and twists about it', () => {
     fc.assert(
@@ -165,6 +165,41 @@ describe('when a tool gets to it', () => {
     }
     const found = when(apartOf({ plates: [low, high, cover], joints: [bolt(['low', 'high'])], motions: [lid] }))
     expect([found.when, found.by.map((b) => b.name)]).toEqual(['opened', ['Lid']])
+  })
+  test('what is shut in by a cover and by a shelf that stays on the vehicle is reached on the bench only, and there before the cover', () => {
+    // the shelf was there already, and hangs a hand's breadth below
+    const shelf = {
+      ...{ id: 'shelf', mark: 'SH', name: 'Shelf', massKg: 5, unknown: [], priceMinor: 0, there: true },
+      at: { x: 0, y: 0, z: Z0 - 17 },
+      middle: { x: 0, y: 0, z: Z0 - 17 },
+      size: { x: 900, y: 900, z: 10 },
+    }
+    const found = when(apartOf({ plates: [low, high, cover], fittings: [shelf], joints: [bolt(['low', 'high'])] }))
+    expect([found.when, found.by.map((b) => b.id)]).toEqual(['bench', ['cover']])
+    // without the shelf it is enough that the cover is off
+    expect(when(apartOf({ plates: [low, high, cover], joints: [bolt(['low', 'high'])] })).when).toBe('off')
+  })
+  test('a head that a joint names is tried where it is, whichever way it looks', () => {
+    const heads = (z: 1 | -1) => [{ on: 'high', at: { x: 0, y: 0, z: Z0 + (z > 0 ? 4 : -4) }, out: { x: 0, y: 0, z } }]
+    const roof = plate('roof', [-400, 400], [-400, 400], 12, 2)
+    const of = (z: 1 | -1) =>
+      when(apartOf({ plates: [low, high, roof], joints: [bolt(['low', 'high'], { heads: heads(z) }), weld(['high', 'roof'])] })).when
+    expect([of(1), of(-1)]).toEqual(['never', 'fitted'])
+  })
+  test('one that is never reached and one that nobody can place are two limits, though they are called the same', () => {
+    const b = { name: '2 bolts of shelf A1 to rail B1', pieceId: 'p1', count: 2, at: null, by: [], tool: null }
+    const limits = reachLimits(
+      {
+        trapped: [],
+        welds: [],
+        bolts: [
+          { ...b, id: 'x', when: 'unknown' },
+          { ...b, id: 'y', name: '2 bolts of shelf A2 to rail B2', when: 'never' },
+        ],
+      },
+      defaultRules,
+    )
+    expect(limits.map((l) => l.state).sort()).toEqual(['over', 'unknown'])
   })
   test('two things that shut each other in are named, and are taken for undone only to look for traps besides', () => {
     // each cover lies over the bolt of the other
@@ -217,6 +252,40 @@ describe('a torch', () => {
     expect(reachLimits(near, defaultRules)[0]!.state).toBe('over')
     expect(two(150).welds.map((w) => w.when)).toEqual(['tacked', 'tacked'])
   })
+  test('a strut of 30 that ends on a bar at 20° closes too sharply on one side, at 40° it does not; a bar that runs past on top has no such corner', () => {
+    const tube = (id: string, path: [Vec3, Vec3]): Member => ({
+      ...{ id, mark: id.toUpperCase(), name: 'Tube', profileId: 'square-30x2-steel', path },
+      ends: [{ kind: 'square' }, { kind: 'square' }],
+    })
+    const bar = tube('bar', [
+      { x: -600, y: 0, z: Z0 - 15 },
+      { x: 600, y: 0, z: Z0 - 15 },
+    ])
+    const on = (id: string, to: Vec3) =>
+      apartOf({
+        members: [bar, tube(id, [{ x: 0, y: 0, z: Z0 }, to])],
+        joints: [{ ...weld([id, 'bar']), weld: { lengthMm: 30, apartMm: 30, allRound: true } }],
+      }).welds[0]!
+    const at = (deg: number) => {
+      const rad = (deg * Math.PI) / 180
+      return on('strut', { x: 500 * Math.cos(rad), y: 0, z: Z0 + 500 * Math.sin(rad) })
+    }
+    expect(at(20)).toMatchObject({ when: 'never', reached: 3, sides: 4, sharpDeg: expect.closeTo(20, 6) })
+    expect(at(40)).toMatchObject({ when: 'tacked', sharpDeg: null })
+    const [l] = reachLimits({ trapped: [], bolts: [], welds: [at(20)] }, defaultRules)
+    expect([l!.state, l!.allowed.value, l!.allowed.with[0]!.name]).toEqual(['over', 3, expect.stringMatching(/closes at 20°/)])
+    const across = apartOf({
+      members: [
+        bar,
+        tube('over', [
+          { x: 0, y: -300, z: Z0 + 15 },
+          { x: 0, y: 300, z: Z0 + 15 },
+        ]),
+      ],
+      joints: [{ ...weld(['over', 'bar']), weld: { lengthMm: 30, apartMm: 30, allRound: false } }],
+    }).welds[0]!
+    expect(across).toMatchObject({ when: 'tacked', sharpDeg: null })
+  })
   test('a weld to something that is no tube and no flat part has no sides that anybody knows: not assessed', () => {
     const ring = { ...rib('ring', 0), id: 'ring' }
     const a = apartOf({
@@ -265,6 +334,8 @@ describe('nuts in slots', () => {
     expect(crossbars.length).toBeGreaterThan(1)
     expect(found.map((c) => c.id).sort()).toEqual(crossbars.map((m) => m.id).sort())
     for (const c of found) expect(c.before.every((b) => b.id.startsWith('beam'))).toBe(true)
+    // at each end a bracket on either side with one nut in the crossbar, and one in the side bar
+    expect(found.map((c) => c.nuts)).toEqual(found.map(() => 4))
   })
 })
 

@@ -8,9 +8,9 @@ import { partsOf, weldRuns } from '../limits/joinedParts'
 import { radians } from '../quantity/units'
 import { acrossOf } from './tools'
 
-/** One side of a weld: places along its run, and the ways from which a torch may point at it, the best first. mm, of length 1 */
-export type SeamSide = { places: Vec3[]; from: Vec3[] }
-/** A weld by its sides, all of which are welded. `but` = the two parts themselves, which the bead lies between. */
+/** One side of a weld: places along its run, the ways from which a torch may point at it, the best first, and the angle of its corner. mm, of length 1, degrees */
+export type SeamSide = { places: Vec3[]; from: Vec3[]; closesDeg: number }
+/** A weld by its sides, all of which are welded. */
 export type SeamReach = { id: string; name: string; pieceId: string | null; holds: [string, string]; sides: SeamSide[] }
 
 /** How far a torch leans off the middle of its corner, and along the seam, and still makes a bead. degrees; shop's own */
@@ -60,9 +60,22 @@ function sidesOf(a: Assembly, j: Joint): SeamSide[] {
       const way = times(aside, s)
       const middle = along(j.at, way, out)
       const corners = butt ? [way] : flat ? [plus(way, n), minus(way, n)] : [plus(way, n)]
-      return { places: ALONG.map((k) => along(middle, r, k * half)), from: corners.flatMap((c) => waysIn(unit(c), unit(cross(r, c)), r)) }
+      return {
+        closesDeg: butt || flat || lies(stands, n) ? 90 : closing(way, stands, j.at),
+        places: ALONG.map((k) => along(middle, r, k * half)),
+        from: corners.flatMap((c) => waysIn(unit(c), unit(cross(r, c)), r)),
+      }
     })
   })
+}
+
+/** It runs past on top of what it is welded to, instead of ending on it: less than some 6° off level. */
+const lies = (p: PartAt, n: Vec3): boolean => p.plate || Math.abs(dot(p.run, n)) < 0.1
+
+/** The angle between what is stood on, that way, and the side of what stands on it: how sharp the corner is that the bead lies in. degrees */
+function closing(way: Vec3, stands: PartAt, at: Vec3): number {
+  const up = dot(minus(stands.middle, at), stands.run) < 0 ? times(stands.run, -1) : stands.run
+  return (Math.acos(Math.max(-1, Math.min(1, dot(way, up)))) * 180) / Math.PI
 }
 
 /** Two ways across another, one of them as near as may be to what is given. */

@@ -31,7 +31,7 @@ export type BoltReach = {
   /** where the first of them is turned; null = nobody knows. mm */
   at: Vec3 | null
   when: 'fitted' | 'opened' | 'off' | 'bench' | 'never' | 'unknown'
-  /** what is opened or off first, or in the way; of `unknown` what is missing */
+  /** what is opened or off first, on the bench too, or in the way; of `unknown` what is missing */
   by: { id: string; name: string }[]
   /** the tool that gets there and the room it was held in; null where it has none. mm */
   tool: { what: ToolPose['tool']; room: Vec3[][] } | null
@@ -61,8 +61,7 @@ export function takeApart(given: ApartGiven, kit: Kit): Apart {
 const last = new WeakMap<Kit, { of: string; found: Apart }>()
 function keyOf({ assembly, vehicle, rules, stops }: ApartGiven): string {
   const { members, plates, infills, fittings, joints, mounts, motions } = assembly
-  const { socketMm, spannerMm, torchMm } = rules
-  return JSON.stringify([members, plates, infills, fittings, joints, mounts, motions, vehicle, stops, socketMm, spannerMm, torchMm])
+  return JSON.stringify([members, plates, infills, fittings, joints, mounts, motions, vehicle, stops, rules])
 }
 
 function takenApart(given: ApartGiven, kit: Kit): Apart {
@@ -113,11 +112,9 @@ function takenApart(given: ApartGiven, kit: Kit): Apart {
   for (const { f } of left) say(f, 'never', whatShuts(kit, tools, f, lastSeen.get(f.id) ?? all).map(told))
   if (left.length) {
     left = []
-    trapped = undo(
-      units.filter((u) => !gone.has(u.ids[0]!)),
-      ground,
-      false,
-    )
+    order.length = 0
+    gone.clear()
+    trapped = undo(units, ground, false)
   }
   const welds = weldedOf(kit, tools, seamsOf(assembly), units)
   const captives = captivesOf(kit, assembly, all)
@@ -174,7 +171,10 @@ function takenApart(given: ApartGiven, kit: Kit): Apart {
           room,
           all.filter((h) => gone.has(h.solid.id) && !w.f.but.includes(h.solid.id)),
         )
-        say(w.f, bench && !off.length ? 'bench' : 'off', off.map(told), pose)
+        // on the bench it may be the vehicle, or what stays on it, that was in the way: then it is reached nowhere else
+        const away = bench ? all.filter((h) => !present.has(h.solid) && !gone.has(h.solid.id) && !w.f.but.includes(h.solid.id)) : []
+        const onlyThere = bench && (!off.length || allInTheWay(kit, room, away).length > 0)
+        say(w.f, onlyThere ? 'bench' : 'off', off.map(told), pose)
         return false
       })
       caught = []

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { calculator } from '../calculator/calculator'
 import { number, positive, zero } from '../calculator/fields'
 import { boltSizeNames, boltSizes } from '../catalogue/bolts'
+import { defaultRules } from '../rules/rules'
 import { toolRoom } from './toolRoom'
 
 export const toolRoomCalculator = calculator({
@@ -24,7 +25,7 @@ export const toolRoomCalculator = calculator({
   }),
   example: { size: 'M8', besideMm: 18, aboveMm: 60 },
   run: ({ size, socketMm, ...room }) => {
-    const ways = toolRoom(size, room, { socketMm })
+    const ways = toolRoom(size, room, { ...defaultRules, socketMm })
     return { diameterMm: boltSizes[size].diameterMm, ways, reached: ways.some((w) => w.fits) }
   },
 })

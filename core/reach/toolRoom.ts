@@ -1,5 +1,6 @@
 import { type BoltSize, boltSizes } from '../catalogue/bolts'
-import { HAND_MM, OFF, RING, SOCKET, THICK } from './tools'
+import type { Rules } from '../rules/rules'
+import { HAND_DEEP_MM, OFF, THICK } from './tools'
 
 /** Of each way to turn it the room it asks: from the bolt's middle to what stands beside it, and above the metal it lies on. mm */
 export type ToolRoom = { tool: 'socket' | 'spanner'; besideMm: number; aboveMm: number; fits: boolean }
@@ -11,12 +12,12 @@ export type ToolRoom = { tool: 'socket' | 'spanner'; besideMm: number; aboveMm: 
 export function toolRoom(
   size: BoltSize,
   { besideMm, aboveMm }: { besideMm: number; aboveMm: number },
-  { socketMm }: { socketMm: number },
+  rules: Pick<Rules, 'socketMm' | 'socketAcrossD' | 'ringAcrossD' | 'handMm'>,
 ): ToolRoom[] {
   const d = boltSizes[size].diameterMm
   const asks: Omit<ToolRoom, 'fits'>[] = [
-    { tool: 'socket', besideMm: Math.max(SOCKET * d, HAND_MM.across) / 2, aboveMm: socketMm + HAND_MM.deep },
-    { tool: 'spanner', besideMm: (RING * d) / 2, aboveMm: (OFF + THICK) * d },
+    { tool: 'socket', besideMm: Math.max(rules.socketAcrossD * d, rules.handMm) / 2, aboveMm: rules.socketMm + HAND_DEEP_MM },
+    { tool: 'spanner', besideMm: (rules.ringAcrossD * d) / 2, aboveMm: (OFF + THICK) * d },
   ]
   return asks.map((a) => ({ ...a, fits: besideMm >= a.besideMm && aboveMm >= a.aboveMm }))
 }

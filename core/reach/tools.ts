@@ -14,18 +14,16 @@ export type ToolPose = Room & { tool: 'socket' | 'spanner' | 'torch'; hand: Vec3
 /** The room a tool takes up where it is held. mm */
 export const roomOf = (p: ToolPose): Vec3[][] => p.shape.map((s) => s.corners.map((c) => placed(p.at, c)))
 
-/** Of the bolt's diameter: across a socket, across a spanner's ring, how thick it is, how far off the metal. The shop's own, measured on its own tools. */
-export const SOCKET = 2.4
-export const RING = 2.8
+/** Of the bolt's diameter: how thick a spanner is, how far off the metal it lies. The shop's own, measured on its own tools. */
 export const THICK = 1.4
 export const OFF = 0.3
-/** A hand round a handle. mm; shop's own */
-export const HAND_MM = { across: 80, deep: 60 }
+/** A hand round a handle is so deep. mm; shop's own */
+export const HAND_DEEP_MM = 60
 /** A hexagon looks the same after so much, so a spanner must swing that far. */
 const FLAT_DEG = 60
 const STARTS = 12
-/** How far the nozzle keeps from the seam, and how wide and long it is before the hand begins. mm; shop's own */
-const NOZZLE = { offMm: 15, acrossMm: 22, longMm: 70 }
+/** How far the nozzle keeps from the seam, and how long it is before the hand begins. mm; shop's own */
+const NOZZLE = { offMm: 15, longMm: 70 }
 /** An arm comes to the hand from the open, straight: fingers, a wrist so far from them, and longer than any box that nobody stands in. mm; shop's own */
 const ARM_MM = { fingers: 10, wrist: 60, across: 60, long: 2000 }
 /** The ways an arm may come: along the axes, edges and corners of a cube, from above first, where most is open. */
@@ -62,6 +60,8 @@ export type ToolBox = {
   arms: (hand: Vec3) => Generator<Room>
   /** no tool at a place takes up room farther from it than this. mm */
   withinMm: number
+  /** it gets into no corner that closes sharper than this. degrees */
+  cornerDeg: number
   close: () => void
 }
 
@@ -82,11 +82,11 @@ export function toolBox(kit: Kit, rules: Rules): ToolBox {
     socket: (place, out, size) => ({
       tool: 'socket',
       shape: shape(`socket ${size}`, () => [
-        bar(SOCKET * boltSizes[size].diameterMm, GRAZE_MM, rules.socketMm),
-        bar(HAND_MM.across, rules.socketMm, rules.socketMm + HAND_MM.deep),
+        bar(rules.socketAcrossD * boltSizes[size].diameterMm, GRAZE_MM, rules.socketMm),
+        bar(rules.handMm, rules.socketMm, rules.socketMm + HAND_DEEP_MM),
       ]),
       at: at(place, out),
-      hand: along(place, out, rules.socketMm + HAND_MM.deep / 2),
+      hand: along(place, out, rules.socketMm + HAND_DEEP_MM / 2),
     }),
     spanners: function* (place, out, size, swung) {
       const key = `spanner ${size} ${swung}`
@@ -95,7 +95,7 @@ export function toolBox(kit: Kit, rules: Rules): ToolBox {
         const where = at(place, out, (i * 2 * Math.PI) / STARTS)
         yield {
           tool: 'spanner',
-          shape: shape(key, () => [spanner(d, rules.spannerMm, swung ? FLAT_DEG : 0)]),
+          shape: shape(key, () => [spanner(d, rules.ringAcrossD * d, rules.spannerMm, swung ? FLAT_DEG : 0)]),
           at: where,
           hand: placed(where, { x: rules.spannerMm, y: 0, z: (OFF + THICK) * d }),
         }
@@ -105,7 +105,7 @@ export function toolBox(kit: Kit, rules: Rules): ToolBox {
       tool: 'torch',
       shape: shape('torch', () => {
         const hand = NOZZLE.offMm + NOZZLE.longMm
-        return [bar(NOZZLE.acrossMm, NOZZLE.offMm, hand), bar(HAND_MM.across, hand, Math.max(rules.torchMm, hand + 1))]
+        return [bar(rules.nozzleMm, NOZZLE.offMm, hand), bar(rules.handMm, hand, Math.max(rules.torchMm, hand + 1))]
       }),
       at: at(place, from),
       hand: along(place, from, Math.max(rules.torchMm, NOZZLE.offMm + NOZZLE.longMm)),
@@ -117,7 +117,8 @@ export function toolBox(kit: Kit, rules: Rules): ToolBox {
       ])
       for (const way of ARM_WAYS) yield { shape: arm, at: at(hand, way) }
     },
-    withinMm: Math.max(rules.socketMm + HAND_MM.deep, rules.spannerMm, rules.torchMm) + HAND_MM.across,
+    withinMm: Math.max(rules.socketMm + HAND_DEEP_MM, rules.spannerMm, rules.torchMm) + rules.handMm,
+    cornerDeg: rules.torchCornerDeg,
     close: () => {
       for (const s of made.values()) for (const { body } of s) kit.forget(body)
     },
@@ -125,12 +126,12 @@ export function toolBox(kit: Kit, rules: Rules): ToolBox {
 }
 
 /** All the room of a spanner that swings so far: its ring, and at its end as wide as its handle is. */
-function spanner(d: number, longMm: number, swungDeg: number): Vec3[] {
+function spanner(d: number, ringMm: number, longMm: number, swungDeg: number): Vec3[] {
   const on = (r: number, t: number, z: number): Vec3 => ({ x: r * Math.cos(t), y: r * Math.sin(t), z })
   const half = Math.asin(Math.min(0.5, d / longMm))
   const swung = radians(swungDeg)
   return [OFF * d, (OFF + THICK) * d].flatMap((z) => [
-    ...Array.from({ length: 8 }, (_, k) => on((RING * d) / 2 - GRAZE_MM, (k * Math.PI) / 4, z)),
+    ...Array.from({ length: 8 }, (_, k) => on(ringMm / 2 - GRAZE_MM, (k * Math.PI) / 4, z)),
     ...Array.from({ length: 5 }, (_, k) => on(longMm, -half + ((swung + 2 * half) * k) / 4, z)),
   ])
 }

@@ -1,7 +1,7 @@
 import type { Vec3 } from '../geometry/vec3'
 import type { Kit } from '../touch/kit'
 import type { Held } from './bodies'
-import type { SeamReach } from './seamSides'
+import type { SeamReach, SeamSide } from './seamSides'
 import { allInTheWay, type SideAccess, seamAccess } from './toolReach'
 import type { ToolBox } from './tools'
 import type { Unit } from './wayOut'
@@ -17,6 +17,8 @@ export type Welded = {
   reached: number
   when: 'tacked' | 'before' | 'never' | 'unknown'
   by: { id: string; name: string }[]
+  /** the corner of one of its sides that is too sharp for a torch; null = none is. degrees */
+  sharpDeg: number | null
 }
 
 const atOf = (s: SeamReach): Vec3 => s.sides[0]?.places[1] ?? { x: 0, y: 0, z: 0 }
@@ -40,17 +42,30 @@ export function weldedOf(kit: Kit, tools: ToolBox, seams: SeamReach[], units: Un
 }
 
 function unitWelds(kit: Kit, tools: ToolBox, seams: SeamReach[], all: Held[]): Welded[] {
+  // a corner that is too sharp stays so whatever is taken away: its other sides are tried
+  const sharp = (side: SeamSide) => side.closesDeg < tools.cornerDeg
+  const open = seams.map((s) => ({ ...s, sides: s.sides.filter((x) => !sharp(x)) }))
+  const of = new Map(seams.map((s) => [s.id, s]))
   const out: Welded[] = []
   const gone = new Set<string>()
   const tried = new Map<string, SideAccess>()
   const whole = new Map<string, number>()
   let here = all
   // what has no sides is not passed for want of them
-  let left = seams.filter((s) => s.sides.length)
-  const says = (s: SeamReach, over: Pick<Welded, 'reached' | 'when' | 'by'>): Welded => ({
-    ...{ id: s.id, name: s.name, pieceId: s.pieceId, at: atOf(s), sides: s.sides.length },
-    ...over,
-  })
+  let left = open.filter((s) => s.sides.length)
+  const says = ({ id }: SeamReach, over: Pick<Welded, 'reached' | 'when' | 'by'>): Welded => {
+    const s = of.get(id)!
+    const sharpest = s.sides.filter(sharp).map((x) => x.closesDeg)
+    const sharpDeg = sharpest.length ? Math.min(...sharpest) : null
+    const told = { id, name: s.name, pieceId: s.pieceId, at: atOf(s), sides: s.sides.length, sharpDeg }
+    // of one that is too sharp on a side nothing that is done earlier makes it whole
+    return {
+      ...told,
+      ...over,
+      when: sharpDeg === null ? over.when : 'never',
+      by: sharpDeg === null || over.when === 'never' ? over.by : [],
+    }
+  }
   for (let going = true; going && left.length; ) {
     going = false
     const present = new Set(here.map((h) => h.solid))
@@ -78,7 +93,7 @@ function unitWelds(kit: Kit, tools: ToolBox, seams: SeamReach[], all: Held[]): W
       going = left.length > 0
     }
   }
-  for (const s of seams) if (!s.sides.length) out.push(says(s, { reached: 0, when: 'unknown', by: [] }))
+  for (const s of open) if (!s.sides.length) out.push(says(s, { reached: 0, when: 'unknown', by: [] }))
   for (const s of left) {
     const found = tried.get(s.id)!
     const by = [...found.witness].filter((w) => here.some((h) => h.solid === w))

@@ -13,12 +13,12 @@ export type MockUp = {
   savesMinor: number
 }
 
-/** Minutes and bought stuff of each way, the shop's own: a strip of wood cut to length, hardboard cut to shape, the part set out full size with tape on the vehicle. */
-const WAYS: Record<MockUp['kind'], { minutes: number; stuffMinor: number }> = {
-  batten: { minutes: 5, stuffMinor: 50 },
-  card: { minutes: 15, stuffMinor: 200 },
-  'set out': { minutes: 25, stuffMinor: 0 },
-}
+/** Of each way the minutes by the shop's rules, and what is bought for it: a strip of wood, hardboard. Minor units, the shop's own */
+const ways = (rules: Rules): Record<MockUp['kind'], { minutes: number; stuffMinor: number }> => ({
+  batten: { minutes: rules.mockBattenMin, stuffMinor: 50 },
+  card: { minutes: rules.mockCardMin, stuffMinor: 200 },
+  'set out': { minutes: rules.mockSetOutMin, stuffMinor: 0 },
+})
 
 /** The least that shows all the ways in which a part could come out wrong: its length on a batten, places and angles on a card, another part altogether only set out. */
 const kindFor = (p: PartAtStake): MockUp['kind'] => (p.other ? 'set out' : p.placesMm || p.turnsDeg ? 'card' : 'batten')
@@ -38,7 +38,7 @@ export function mockUpFor({ readings }: AtStake, rules: Rules): MockUp | null {
     const [dearest] = [...r.parts].sort((a, b) => b.costMinor - a.costMinor)
     if (!dearest) continue
     const kind = kindFor(dearest)
-    const { minutes, stuffMinor } = WAYS[kind]
+    const { minutes, stuffMinor } = ways(rules)[kind]
     const costMinor = Math.round((minutes / 60) * rules.labourPerHour * 100) + stuffMinor
     if (costMinor >= r.costMinor) continue
     return { kind, readingLabel: r.label, mark: dearest.mark, says: WORDS[kind](dearest.mark), minutes, costMinor, savesMinor: r.costMinor }

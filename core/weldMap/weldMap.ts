@@ -7,6 +7,7 @@ import { countingLegMm } from '../fasten/filletWeld'
 import type { Vec3 } from '../geometry/vec3'
 import { type JoinedPart, partsOf, weldRuns } from '../limits/joinedParts'
 import { type DisplayUnits, KG_PER_POUND } from '../quantity/units'
+import { whyNot } from '../reach/reachLimits'
 import type { Welded } from '../reach/welded'
 import type { Rules } from '../rules/rules'
 import type { Welder } from '../workshop/workshop'
@@ -163,7 +164,10 @@ function torchNotes(seams: Seam[], reach: Welded[] | null): string[] {
     ...first.map(
       (s) => `No ${s.number} is welded out before ${s.before.join(' and ')} is tacked on: no torch gets to all its sides later.`,
     ),
-    ...never.map((w) => `${w.name}: a torch gets to ${w.reached} of its ${w.sides} sides only.`),
+    ...never.map(
+      (w) =>
+        `${w.name}: ${w.when === 'unknown' ? 'nobody knows where its sides are' : `a torch gets to ${w.reached} of its ${w.sides} sides only: ${whyNot(w)}`}.`,
+    ),
   ]
 }
 

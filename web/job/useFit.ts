@@ -64,6 +64,9 @@ export function useLiveFit(): void {
         const apart = await beside.api.apart(of, { assembly, cases }, rules)
         if (!stopped && useFitResult.getState().of === of) useFitResult.setState({ fit: withApart(fit, apart, rules), of, fault: null })
       } catch (error) {
+        // a worker in which something broke is not asked again
+        beside?.worker.terminate()
+        beside = null
         if (!stopped && useFitResult.getState().of === of) useFitResult.setState({ fit: null, of, fault: words(error) })
       }
       reaching = false

@@ -6,13 +6,16 @@ import type { Issue } from '../../issue/issue'
 import { type BeamShape, beamDimensions, beamShape } from '../beamsOnFeet'
 import type { Site } from '../family'
 import { feetOnLine, footFaults } from '../feetAlong'
-import { nameOf, sides } from '../feetOnEdge'
+import { nameOf, type Side, sides } from '../feetOnEdge'
 import { lineOf } from '../mountLine'
 import { barsSupport, clampedTo, faultOf, pairAlong, squareCut, straight } from '../parts'
 import type { ExtrusionParams } from './params'
 
+type Head = NonNullable<NonNullable<Joint['bolts']>['heads']>[number]
 /** A corner bracket of the extrusion's maker: a bolt and a nut in each of the two slots; shop's own figures. */
 const BRACKET = { size: 'M8', perCorner: 2, bolt: 20 } as const
+/** Its leg is so thick, and its bolt stands so far from the corner. Shop's own, mm */
+const LEG_MM = { thick: 5, bolt: 25 }
 const END_BOLT = { size: 'M8', bolt: 60 } as const
 
 export function assemble(p: ExtrusionParams, { vehicle }: Site): { assembly: Assembly; issues: Issue[] } {
@@ -75,21 +78,64 @@ const corners = (p: ExtrusionParams, c: Member): Joint[] =>
       between: [c.id, `beam:${nameOf(side)}`],
       at: c.path[side > 0 ? 0 : 1]!,
       ...(p.held === 'brackets'
-        ? { bolts: { size: BRACKET.size, count: 2 * BRACKET.perCorner, apartMm: profileSection(p.crossProfileId).widthMm + 40 } }
+        ? {
+            bolts: {
+              size: BRACKET.size,
+              count: 2 * BRACKET.perCorner,
+              apartMm: profileSection(p.crossProfileId).widthMm + 40,
+              heads: cornerHeads(c, side, profileSection(p.crossProfileId).widthMm / 2),
+            },
+          }
         : // a pin in the slot keeps it from turning about its own line; up and down it hangs on the bolt as on a hinge
-          { bolts: { size: END_BOLT.size, count: 1 }, axis: { x: 1, y: 0, z: 0 } }),
+          {
+            bolts: { size: END_BOLT.size, count: 1, into: c.id, heads: [throughSideBar(p, c, side)] },
+            axis: { x: 1, y: 0, z: 0 },
+          }),
     }),
   )
+
+/** Of the bracket before and the one behind a crossbar, a head on its side and one on the side bar's inner face. */
+const cornerHeads = (c: Member, side: Side, half: number): Head[] => {
+  const end = c.path[side > 0 ? 0 : 1]!
+  return [1, -1].flatMap((way): Head[] => [
+    { on: c.id, at: { ...end, x: end.x + way * (half + LEG_MM.thick), y: end.y - side * LEG_MM.bolt }, out: { x: way, y: 0, z: 0 } },
+    {
+      on: `beam:${nameOf(side)}`,
+      at: { ...end, x: end.x + way * (half + LEG_MM.bolt), y: end.y - side * LEG_MM.thick },
+      out: { x: 0, y: -side, z: 0 },
+    },
+  ])
+}
+
+const throughSideBar = (p: ExtrusionParams, c: Member, side: Side): Head => {
+  const end = c.path[side > 0 ? 0 : 1]!
+  return {
+    on: `beam:${nameOf(side)}`,
+    at: { ...end, y: end.y + side * profileSection(p.beamProfileId).widthMm },
+    out: { x: 0, y: side, z: 0 },
+  }
+}
 
 const onBeams = (stop: Member, s: BeamShape): Joint[] =>
   sides.map((side): Joint => {
     const { x } = stop.path[0]!
+    const y = side * s.half(x)
+    const behind = x - profileSection(stop.profileId).widthMm / 2
     return {
       id: `stop:${nameOf(side)}`,
       kind: 'bolt',
       between: ['stop', `beam:${nameOf(side)}`],
-      at: { x, y: side * s.half(x), z: s.topZ },
-      bolts: { size: BRACKET.size, count: 2, apartMm: 60 },
+      at: { x, y, z: s.topZ },
+      bolts: {
+        size: BRACKET.size,
+        count: 2,
+        apartMm: 60,
+        // the bracket stands behind it
+        heads: [
+          { on: `beam:${nameOf(side)}`, at: { x: behind - LEG_MM.bolt, y, z: s.topZ + LEG_MM.thick }, out: { x: 0, y: 0, z: 1 } },
+          { on: 'stop', at: { x: behind - LEG_MM.thick, y, z: s.topZ + LEG_MM.bolt }, out: { x: -1, y: 0, z: 0 } },
+        ],
+      },
     }
   })
 

@@ -16,7 +16,7 @@ export const HalfGuardParams = z.object({
   bendRadiusMm: mm(20, 1000).nullable().default(null),
   /** where the stays meet the legs, and how far back they stand */
   stayUpMm: mm(40, 700).default(150),
-  stayBackMm: mm(60, 2000).default(420),
+  stayBackMm: mm(60, 2000).default(240),
   /** cross tubes low between the legs: something to lean the load on */
   lowBars: z.number().int().min(0).max(4, 'four at most').default(1),
   baseProfileId: roundId.default('round-42x3-steel'),

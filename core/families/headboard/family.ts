@@ -117,6 +117,7 @@ export const headboard: Family<HeadboardParams> = {
         fill: 'open',
         heightMm: 600,
         stayUpMm: 360,
+        stayBackMm: 520,
         postProfileId: 'square-40x3-al6061t6',
         baseProfileId: 'square-50x4-al6061t6',
         finish: 'raw',

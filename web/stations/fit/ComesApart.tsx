@@ -48,7 +48,7 @@ export function ComesApart({ job }: { job: Job }) {
         </Box>
       )}
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-        Straight, with every bolt undone and all cargo out. Put together the other way round.
+        Straight, all cargo out, each bolt undone once a tool gets to it. Put together the other way round.
       </Typography>
     </Group>
   )

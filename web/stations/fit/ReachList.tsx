@@ -1,8 +1,10 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { Job } from '../../../core/job/job'
+import { limitKey } from '../../../core/limits/limit'
 import { pieceName } from '../../../core/pieces/piece'
 import type { Captive } from '../../../core/reach/captives'
+import { whyNot } from '../../../core/reach/reachLimits'
 import type { BoltReach } from '../../../core/reach/takeApart'
 import type { Welded } from '../../../core/reach/welded'
 import { reachId } from '../../drawing/useFitShown'
@@ -23,7 +25,7 @@ function boltRow(b: BoltReach): Omit<Row, 'more'> {
     fitted: '',
     opened: `with ${by.toLowerCase()} open`,
     off: b.by.length ? `only before ${by} goes on` : 'only once more is off',
-    bench: 'only on the bench, off the vehicle',
+    bench: `only on the bench, off the vehicle${by ? `, before ${by} goes on` : ''}`,
     never: `no tool gets there${by ? `: ${by} is in the way` : ''}`,
     unknown: `not assessed: ${by}`,
   }[b.when]
@@ -38,7 +40,7 @@ const weldRow = (w: Welded): Omit<Row, 'more'> => ({
       ? 'not assessed: where its sides are is not known'
       : w.when === 'before'
         ? `welded out before ${namesOf(w.by)} is tacked on`
-        : `a torch gets to ${w.reached} of its ${w.sides} sides: ${namesOf(w.by)} is in the way`,
+        : `a torch gets to ${w.reached} of its ${w.sides} sides: ${whyNot(w)}`,
   mark: w.when === 'before' ? null : w.when === 'unknown' ? 'unknown' : 'over',
 })
 
@@ -110,7 +112,9 @@ export function ReachList({ job }: { job: Job }) {
   )
 }
 
+/** Left and right speak with one limit: the row that has it offers what would relieve it. */
 function ReachRow({ row, job, open, toggle }: { row: Row; job: Job; open: boolean; toggle: (open: boolean) => void }) {
+  const limit = useFit()?.limits.find((l) => l.ref === row.id && l.state === 'over')
   const piece = job.pieces.length > 1 ? job.pieces.find((p) => p.id === row.pieceId) : undefined
   return (
     <PressRow
@@ -134,9 +138,9 @@ function ReachRow({ row, job, open, toggle }: { row: Row; job: Job; open: boolea
         </Box>
       }
     >
-      {row.mark === 'over' && row.pieceId !== null && (
+      {limit && (
         <Box sx={{ pl: 1.4, pb: 1 }}>
-          <Reliefs job={job} limitId={`${row.pieceId}/reach.${row.id}`} />
+          <Reliefs job={job} limitId={limitKey(limit)} />
         </Box>
       )}
     </PressRow>
