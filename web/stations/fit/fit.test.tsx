@@ -3,7 +3,7 @@ import RAPIER from '@dimforge/rapier3d-compat'
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest'
 import { demoParts } from '../../../core/catalogue/boughtParts'
-import { fitGiven, fitOf } from '../../../core/fit/fit'
+import { fitGiven, fitOf, withApart } from '../../../core/fit/fit'
 import { leavesOf } from '../../../core/fit/lidStruts'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { evaluate } from '../../../core/job/evaluate'
@@ -210,7 +210,12 @@ describe('what tools get to', () => {
     const fit = answered(hive)
     const [first, ...others] = fit.apart.bolts
     const blocked = { ...first!, when: 'never' as const, by: [{ id: 'x', name: 'post PL' }], tool: null }
-    act(() => useFitResult.setState({ fit: { ...fit, apart: { ...fit.apart, bolts: [...others, blocked] } }, of: useResult.getState().of }))
+    act(() =>
+      useFitResult.setState({
+        fit: withApart(fit, { ...fit.apart, bolts: [...others, blocked] }, defaultRules),
+        of: useResult.getState().of,
+      }),
+    )
     const section = screen.getByRole('region', { name: 'Tools get there' })
     const [row] = within(section).getAllByRole('button')
     expect(row!.textContent).toMatch(/no tool gets there: post PL is in the way/)
