@@ -1,17 +1,24 @@
 import RAPIER from '@dimforge/rapier3d-compat'
 import fc from 'fast-check'
 import { beforeAll, describe, expect, test } from 'vitest'
+import { relieve } from '../advice/relief'
 import { type Assembly, emptyAssembly, type Joint, type Member, type Plate } from '../assembly/assembly'
 import { families } from '../families/all'
 import { fitGiven } from '../fit/fit'
+import { judged } from '../fit/judged'
 import { turned, uprightTo } from '../geometry/placing'
 import { hull } from '../geometry/polygon'
 import { cross, unit, type Vec3 } from '../geometry/vec3'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
+import { type Job, newJob } from '../job/job'
+import { limitKey } from '../limits/limit'
+import { nextPlace } from '../pieces/piece'
+import { METRIC } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { siteOn } from '../testing/racks'
 import { rapierKit } from '../touch/kit'
+import { Measurer } from '../touch/meetings'
 import { solidsOf } from '../touch/solids'
 import { heldOf } from './bodies'
 import { captivesOf } from './captives'
@@ -315,6 +322,29 @@ describe('a torch', () => {
       ],
     })
     expect(seam(a, 'weld:r-base')).toMatchObject({ when: 'before', by: [{ id: 'hood' }] })
+  })
+})
+
+describe('what would relieve it', () => {
+  test('stays that lie too flat on the base of a half guard: set nearer to the hoop they are steep enough', () => {
+    const guard = families.find((f) => f.id === 'half-guard')!
+    const [example] = guard.examples
+    const piece = {
+      ...nextPlace([]),
+      name: '',
+      family: guard.id,
+      params: { ...example!.params, stayBackMm: 500 },
+      on: null,
+      state: 'fitted' as const,
+    }
+    const job = { ...newJob('Stays', example!.vehicle, METRIC), pieces: [piece] }
+    const kit = rapierKit(RAPIER)
+    const judge = (j: Job) => judged(j, defaultRules, kit, new Measurer(kit))
+    const flat = judge(job).limits.find((l) => /no torch gets to: weld of stay/.test(l.name))!
+    expect(flat.state).toBe('over')
+    const [relief] = relieve(job, limitKey(flat), defaultRules, judge)
+    expect(relief).toMatchObject({ label: 'stays {320} nearer to the hoop', clears: true })
+    kit.close()
   })
 })
 

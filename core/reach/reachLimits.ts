@@ -4,7 +4,7 @@ import type { Rules } from '../rules/rules'
 import type { Apart, BoltReach, Trapped } from './takeApart'
 import type { Welded } from './welded'
 
-const SOURCE = 'tools of the shop’s own sizes, held in every direction among the bodies that are there at that moment'
+const SOURCE = 'tools of the shop’s own sizes (rules, Reach), held in every direction among the bodies that are there at that moment'
 const names = (by: { name: string }[]): string => [...new Set(by.map((b) => b.name))].join(', ')
 
 /**

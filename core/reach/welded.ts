@@ -11,7 +11,7 @@ export type Welded = {
   id: string
   name: string
   pieceId: string | null
-  /** on its first side. mm */
+  /** on its sharpest side. mm */
   at: Vec3
   sides: number
   reached: number
@@ -21,7 +21,7 @@ export type Welded = {
   sharpDeg: number | null
 }
 
-const atOf = (s: SeamReach): Vec3 => s.sides[0]?.places[1] ?? { x: 0, y: 0, z: 0 }
+const atOf = (s: SeamReach): Vec3 => [...s.sides].sort((p, q) => p.closesDeg - q.closesDeg)[0]?.places[1] ?? { x: 0, y: 0, z: 0 }
 
 /**
  * Welds on the bench, with nothing there but what is welded together. Backwards: a weld that a torch gets to is undone; a part whose welds are all undone is

@@ -74,6 +74,10 @@ export const halfGuard: Family<HalfGuardParams> = {
     ...[20, 40, 80, 120]
       .filter((d) => p.heightMm - d >= 120)
       .map((d) => ({ label: `lower the hoop by {${d}}`, params: { ...p, heightMm: p.heightMm - d } })),
+    // steeper: a torch gets into their corner, and a spanner under them
+    ...[80, 160, 320]
+      .filter((d) => p.stayBackMm - d >= 60)
+      .map((d) => ({ label: `stays {${d}} nearer to the hoop`, params: { ...p, stayBackMm: p.stayBackMm - d } })),
     ...[100, 200].map((d) => ({ label: `a base {${d}} longer`, params: { ...p, baseMm: p.baseMm + d } })),
     ...(p.lowBars < 4 ? [{ label: 'one more low bar', params: { ...p, lowBars: p.lowBars + 1 } }] : []),
   ],

@@ -78,6 +78,10 @@ export const headboard: Family<HeadboardParams> = {
     ...[20, 40, 80, 160]
       .filter((d) => p.heightMm - d >= 200)
       .map((d) => ({ label: `lower the board by {${d}}`, params: { ...p, heightMm: p.heightMm - d } })),
+    // steeper: a torch gets into their corner, and a spanner under them
+    ...[80, 160, 320]
+      .filter((d) => p.stayBackMm - d >= 80)
+      .map((d) => ({ label: `stays {${d}} nearer to the posts`, params: { ...p, stayBackMm: p.stayBackMm - d } })),
     ...[150, 300].map((d) => ({ label: `a base {${d}} longer`, params: { ...p, baseMm: p.baseMm + d } })),
     ...(p.midBars < 5 ? [{ label: 'one more middle bar', params: { ...p, midBars: p.midBars + 1 } }] : []),
     ...stifferThan(p.postProfileId).map((q) => ({ label: `posts and bars of ${q.name}`, params: { ...p, postProfileId: q.id } })),
