@@ -105,6 +105,28 @@ describe('what a tool gets to', () => {
     expect(beside(11.5)).toBe('fitted')
     expect(beside(10)).toBe('never')
   })
+  test('in a box of 600 there is room for every tool, but no arm comes to it while the box is shut', () => {
+    const wall = (id: string, origin: Vec3, along: Vec3, up: Vec3): Plate => ({
+      ...plate(id, [-300, 300], [-300, 300], 0, 2),
+      pose: { origin: { ...origin, z: origin.z + Z0 }, along, up },
+    })
+    const [X, Y, Z] = [
+      { x: 1, y: 0, z: 0 },
+      { x: 0, y: 1, z: 0 },
+      { x: 0, y: 0, z: 1 },
+    ]
+    const walls = [-300, 300].flatMap((d) => [
+      wall(`x${d}`, { x: d, y: 0, z: 0 }, Y, Z),
+      wall(`y${d}`, { x: 0, y: d, z: 0 }, Z, X),
+      wall(`z${d}`, { x: 0, y: 0, z: d }, X, Y),
+    ])
+    const inside = (box: Plate[]) => {
+      const joints = [bolt(['low', 'high']), ...box.map((w) => weld([w.id, 'low']))]
+      return when(apartOf({ plates: [low, high, ...box], joints })).when
+    }
+    expect(inside(walls)).toBe('never')
+    expect(inside(walls.filter((w) => w.id !== 'z300'))).toBe('fitted')
+  })
   test('turned on one side it must be held on the other, unless the thread is there', () => {
     // a tray closes the underside, 5 below the nut
     const tray = plate('tray', [-400, 400], [-400, 400], -11, 2)
