@@ -1,7 +1,7 @@
 // What `npm run demo` and `npm test` need on a fresh machine: dependencies, the built interface, a browser. Plain Node, for
 // nothing is installed yet when it starts.
 import { spawn, spawnSync } from 'node:child_process'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, statfsSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
@@ -49,6 +49,14 @@ function browser() {
   return '/usr/bin/chromium'
 }
 
+/** Databases and browsers of the tests lie in memory where there is room: each test opens its own, and a slow disk is no fault of theirs. */
+function inMemory() {
+  const memory = '/dev/shm'
+  if (!existsSync(memory)) return {}
+  const { bavail, bsize } = statfsSync(memory)
+  return bavail * bsize > 4e9 ? { TMPDIR: memory } : {}
+}
+
 const bin = (name) => `${root}node_modules/.bin/${name}`
 const what = process.argv[2]
 const built = install()
@@ -64,8 +72,8 @@ if (what === 'demo') {
   run(bin('vite'), ['build', '--logLevel', 'warn'])
   run(bin('vitest'), ['run', '--project', 'core', '--project', 'web'])
   await built
-  run(bin('vitest'), ['run', '--project', 'shop'])
-  run(bin('playwright'), ['test'], { CHROMIUM: chromium })
+  run(bin('vitest'), ['run', '--project', 'shop'], inMemory())
+  run(bin('playwright'), ['test'], { CHROMIUM: chromium, ...inMemory() })
 } else {
   console.error('usage: node bin/run.mjs demo|test')
   process.exit(2)

@@ -86,6 +86,14 @@ describe('the Slipway', () => {
     expect((await http().get('/api/jobs?state=over')).body.total).toBe(1)
     expect((await http().get('/api/jobs?search=%25')).body.total).toBe(0) // a percent sign is a sign, not a wildcard
   })
+  test('a copy is a job to build: what was done and bought for the first is not done for it', async () => {
+    const spar = await opened('Spar carrier')
+    const built = { ...spar.job, built: { cut: { on: '2026-12-01', was: 'x' } }, notes: 'in teal' }
+    expect((await http().put(`/api/jobs/${spar.id}`).send({ revision: spar.revision, job: built })).status).toBe(200)
+    const copy = (await http().post(`/api/jobs/${spar.id}/copy`)).body.job
+    expect([copy.built, copy.kit, copy.loadTests, copy.due, copy.notes]).toEqual([{}, {}, [], null, 'in teal'])
+    expect(copy.pieces).toEqual(spar.job.pieces)
+  })
   test('new, copy, archive, and back', async () => {
     const made = (await http().post('/api/jobs').send({ title: 'Hive carrier', vehicleId: 'crew-cab-pickup', units: 'inch' })).body
     expect(made.job.units.system).toBe('inch')
@@ -355,7 +363,7 @@ describe('bad input', () => {
     const { id, revision, job } = await opened('Panel and box')
     const spoilers = fc.constantFrom<unknown>(null, -1e12, 'x', true)
     // a word may be any word, no day is a day, and ahead is a yes or a no
-    const taken = ['title', 'notes', 'due', 'start', 'bringsOn', 'atWork', 'ahead']
+    const taken = ['title', 'notes', 'due', 'start', 'bringsOn', 'atWork', 'ahead', 'like']
     const keys = Object.keys(job).filter((k) => !taken.includes(k))
     await fc.assert(
       fc.asyncProperty(fc.constantFrom(...keys), spoilers, async (key, bad) => {

@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { faultsOf, type Read, readJson } from '../issue/faults'
-import { toMeasureAgain } from '../measure/settle'
-import { type Vehicle, VehicleSchema, vehicleFields } from '../vehicle/vehicle'
+import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
 
 import { vehicleWithoutCarrier } from './vehicleToPieces'
 
@@ -27,17 +26,3 @@ export function readVehicleFile(text: string): Read<Vehicle> {
 
 /** The published schema of a vehicle file. */
 export const vehicleJsonSchema = (): unknown => z.toJSONSchema(VehicleFile, { io: 'input', unrepresentable: 'any' })
-
-/** A copy for another vehicle of the kind: every measured figure is now an assumption until it is measured there; ratings stay as the maker gave them. */
-export function copyToMeasure(vehicle: Vehicle, id: string, name: string): Vehicle {
-  const copy: Vehicle = {
-    ...vehicle,
-    id,
-    name,
-    revision: 1,
-    measures: Object.fromEntries(Object.entries(vehicle.measures).map(([k, s]) => [k, toMeasureAgain(s, vehicle.name)])),
-  }
-  for (const { key } of vehicleFields)
-    copy[key] = vehicle[key].method === 'maker' ? { ...vehicle[key], readings: [] } : toMeasureAgain(vehicle[key], vehicle.name)
-  return copy
-}

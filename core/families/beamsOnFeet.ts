@@ -2,7 +2,7 @@ import type { OwnDimension } from '../assembly/assembly'
 import { profileSection } from '../catalogue/profiles'
 import { type MountLine, mountHalfWidthMm } from '../vehicle/vehicle'
 import type { FieldSpec, Handle, Measure, Site } from './family'
-import { feetAlong, footMeasures } from './feetAlong'
+import { feetOver, footMeasures } from './feetAlong'
 import { lineField, lineOf } from './mountLine'
 
 /** Two beams along the vehicle on pairs of feet, with cross members between them, flush with their tops. mm */
@@ -155,7 +155,7 @@ export const beamsFamily = <P extends BeamsOnFeet>(what: string) => ({
     vehicle.mounts.length ? null : 'it needs a line of gutters, tracks, rails or points on the roof: add one at Measure',
   measures: (p: P, site: Site) => beamMeasures(p, site),
   handles: (p: P, site: Site) => beamHandles(p, site, what),
-  rehomed: (p: P, { vehicle }: Site): P => (vehicle.mounts.some((m) => m.id === p.mountId) ? p : { ...p, ...feetAlong(vehicle) }),
+  rehomed: feetOver,
   shorten: [
     {
       id: 'past',

@@ -30,7 +30,8 @@ export type Design = {
   footHeight: { mm: number; set: (heightMm: number) => Read<Params> } | null
   finish: 'raw' | 'painted' | 'powder' | null
   mirrored: (() => Params) | null
-  rehomed: () => Params
+  /** as it stands on the site's vehicle, taken over from that one */
+  rehomed: (from: Vehicle) => Params
 }
 
 /** A family with its parameters hidden: what the list of families holds. */
@@ -114,6 +115,6 @@ function bound<P extends object>(
     footHeight: footHeight ? { mm: footHeight.of(p), set: (mm) => read(footHeight.set(p, mm)) } : null,
     finish: family.finish?.(p) ?? null,
     mirrored: mirrored ? () => out(mirrored(p)) : null,
-    rehomed: () => out(family.rehomed?.(p, site) ?? p),
+    rehomed: (from) => out(family.rehomed?.(p, site, from) ?? p),
   }
 }

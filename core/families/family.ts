@@ -96,7 +96,7 @@ export type Family<P> = {
   finish?: (p: P) => 'raw' | 'painted' | 'powder'
   /** the same on the other side of the vehicle; undefined = it is the same on both */
   mirrored?: (p: P) => P
-  /** on another vehicle: what it needs a new place for there; undefined = it finds its own */
-  rehomed?: (p: P, site: Site) => P
+  /** taken over from a vehicle onto the site's: what it needs a new place for there; undefined = it finds its own */
+  rehomed?: (p: P, site: Site, from: Vehicle) => P
   examples: { name: string; vehicle: Vehicle; params: P }[]
 }

@@ -2,8 +2,9 @@ import type { Mount } from '../assembly/assembly'
 import { footTypes } from '../catalogue/mounts'
 import type { Issue } from '../issue/issue'
 import { type MountLine, nearestMountX, type Vehicle } from '../vehicle/vehicle'
-import type { Measure } from './family'
+import type { Measure, Site } from './family'
 import { letterOf, nameOf, sides } from './feetOnEdge'
+import { overTo } from './overTo'
 
 /** Shop's own: as far apart as feet usually stand. mm */
 const FOOT_APART_MM = 900
@@ -21,6 +22,12 @@ export function feetAlong({ mounts }: Vehicle): OnFeet {
   const wanted = Array.from({ length: n }, (_, i) => nearestMountX(line, rear + ((to - rear) * i) / (n - 1)))
   const footXMm = [...new Set(wanted.map(Math.round))]
   return { mountId: line.id, footXMm: footXMm.length > 1 ? footXMm : [footXMm[0]!, footXMm[0]! + 300] }
+}
+
+/** The feet of a design taken over from one vehicle to another. */
+export function feetOver<P extends OnFeet>(p: P, { vehicle }: Site, from: Vehicle): P {
+  const over = overTo(p.mountId, p.footXMm, from, vehicle)
+  return over ? { ...p, mountId: over.line.id, footXMm: over.xMm } : p
 }
 
 /** Each foot's place as a figure that is typed or dragged. */

@@ -34,6 +34,11 @@ export const JobSchema = z.object({
   }),
   brief: BriefSchema,
   vehicle: VehicleSchema,
+  /** the job that it was taken over from, and that one's vehicle; null = it was begun as a new one */
+  like: z
+    .object({ title: z.string().max(120), vehicle: z.string().max(120) })
+    .nullable()
+    .default(null),
   /** what is built or carried along; none = a question about the vehicle */
   pieces: z
     .array(PieceSchema)
@@ -92,6 +97,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     units,
     brief,
     vehicle,
+    like: null,
     pieces: rack ? [rack] : [],
     cut: { maxShorterMm: 60, useRemnants: true },
     anchors: [],

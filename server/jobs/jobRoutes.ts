@@ -5,6 +5,7 @@ import { MAX_FILE_BYTES } from '../../core/issue/faults'
 import { type Job, newJob } from '../../core/job/job'
 import { stations } from '../../core/job/stations'
 import { INCH, METRIC } from '../../core/quantity/units'
+import { asNew } from '../../core/reuse/asNew'
 import { localDay } from '../../core/time/localDay'
 import { roleOf } from '../devices/whoAsks'
 import { parsed, Refusal, refuse } from '../http/faults'
@@ -100,7 +101,7 @@ export function jobRoutes(jobs: JobStore, shelves: ShelfStore, keeper: VerdictKe
   })
   routes.post('/:id/copy', async (request, response) => {
     const from = await jobAt(jobs, request.params.id)
-    response.status(201).json(await made({ ...from.job, title: `${from.job.title.slice(0, 110)}, copy`, station: 'brief', due: null }))
+    response.status(201).json(await made(asNew(from.job, `${from.job.title.slice(0, 110)}, copy`)))
   })
   routes.post('/:id/archive', async (request, response) => {
     const { archived } = parsed(z.object({ archived: z.boolean() }), request.body)

@@ -10,6 +10,7 @@ import { loseOne } from '../../core/loseOne/loseOne'
 import { wholeOf } from '../../core/pieces/whole'
 import { G_M_S2 } from '../../core/quantity/units'
 import { atStake } from '../../core/remeasure/atStake'
+import { reuse } from '../../core/reuse/reuse'
 import type { Rules } from '../../core/rules/rules'
 import type { FeetHold } from '../../core/structure/rackFrame'
 import { compareProfiles } from '../../core/swap/compareProfiles'
@@ -25,6 +26,6 @@ function proofSag(job: Job, rules: Rules, place: Person, loadKg: number): { comp
   return { computedSagMm: sag('free'), clampedSagMm: sag('clamped') }
 }
 
-const api = { evaluate, relieve, compareProfiles, proposePlacements, proofSag, loseOne, addOne, atStake }
+const api = { evaluate, relieve, compareProfiles, proposePlacements, proofSag, loseOne, addOne, atStake, reuse }
 export type EvaluationApi = typeof api
 expose(api)

@@ -1,5 +1,6 @@
 import { useState } from 'react'
-import { copyToMeasure, readVehicleFile } from '../../core/exchange/vehicleFile'
+import { readVehicleFile } from '../../core/exchange/vehicleFile'
+import { copyToMeasure } from '../../core/reuse/copyToMeasure'
 import { type Vehicle, VehicleSchema } from '../../core/vehicle/vehicle'
 import { useSaveShelf, useShelf } from '../api/queries'
 

@@ -13,6 +13,7 @@ import { localDay } from '../../core/time/localDay'
 import { call } from '../api/client'
 import type { StoredJob } from '../api/queries'
 import { stateMarks } from '../limits/states'
+import { ReuseDialog } from '../reuse/ReuseDialog'
 import { FIGURES } from '../theme/theme'
 
 /** One job of the list: where it stands, when it is due, the verdict on its limits, and what can be done with it. */
@@ -97,6 +98,7 @@ function More({ row }: { row: JobRow }) {
   const navigate = useNavigate()
   const client = useQueryClient()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const [taking, setTaking] = useState(false)
   const act = useMutation({
     mutationFn: async (what: 'copy' | 'archive') =>
       what === 'copy'
@@ -126,6 +128,14 @@ function More({ row }: { row: JobRow }) {
         >
           Copy as a new job
         </MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAnchor(null)
+            setTaking(true)
+          }}
+        >
+          For another vehicle…
+        </MenuItem>
         <MenuItem component="a" href={`/api/jobs/${row.id}/file.json`} onClick={() => setAnchor(null)}>
           Job file
         </MenuItem>
@@ -138,6 +148,7 @@ function More({ row }: { row: JobRow }) {
           {row.archived ? 'Bring back' : 'Archive'}
         </MenuItem>
       </Menu>
+      {taking && <ReuseDialog jobId={row.id} onClose={() => setTaking(false)} />}
       {act.error && (
         <Typography variant="caption" color="error" role="alert">
           {act.error.message}

@@ -1,7 +1,7 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { coatChoices, sideChoices, stifferThan } from '../choices'
 import type { Family } from '../family'
-import { feetAlong, footMeasures } from '../feetAlong'
+import { feetAlong, feetOver, footMeasures } from '../feetAlong'
 import { sheetFields } from '../foldedParts'
 import { lengthMeasure } from '../measures'
 import { lineOf } from '../mountLine'
@@ -158,7 +158,7 @@ export const barMounts: Family<BarMountsParams> = {
   profile: { of: (p) => p.barProfileId, set: (p, barProfileId) => ({ ...p, barProfileId }) },
   finish: (p) => p.finish,
   mirrored: (p) => ({ ...p, side: p.side === 'left' ? 'right' : 'left' }),
-  rehomed: (p, { vehicle }) => (vehicle.mounts.some((m) => m.id === p.mountId) ? p : { ...p, ...feetAlong(vehicle) }),
+  rehomed: feetOver,
   examples: [
     {
       name: 'an awning on two bars, not weighed',

@@ -6,6 +6,7 @@ import { nearestMountX, type Vehicle } from '../../vehicle/vehicle'
 import { coatChoices, jointChoices, profileChoices } from '../choices'
 import type { Family, Site } from '../family'
 import { lineOf } from '../mountLine'
+import { overTo } from '../overTo'
 import { assemble, barLengthMm, FOOT_LENGTH_MM } from './assemble'
 import { crossbarExamples } from './examples'
 import { CrossbarParams, MOST_FOOT_HEIGHT_MM, MOST_OVERHANG_MM, plainRack } from './params'
@@ -81,10 +82,9 @@ export const crossbarRack: Family<CrossbarParams> = {
     set: (p, barXMm) => ({ ...p, barXMm }),
     leastMm: FOOT_LENGTH_MM,
   },
-  rehomed: (p, site) => {
-    if (site.vehicle.mounts.some((m) => m.id === p.mountId)) return p
-    const { mountId, barXMm } = startOn(site)
-    return { ...p, mountId, barXMm }
+  rehomed: (p, { vehicle }, from) => {
+    const over = overTo(p.mountId, p.barXMm, from, vehicle)
+    return over ? { ...p, mountId: over.line.id, barXMm: over.xMm } : p
   },
   profile: { of: (p) => p.profileId, set: (p, profileId) => ({ ...p, profileId }) },
   footHeight: { of: (p) => p.footHeightMm, set: (p, footHeightMm) => ({ ...p, footHeightMm }) },

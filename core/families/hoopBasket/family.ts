@@ -1,6 +1,6 @@
 import { coatChoices, roundChoices } from '../choices'
 import type { Family } from '../family'
-import { feetAlong, footMeasures, moreFeet } from '../feetAlong'
+import { feetAlong, feetOver, footMeasures, moreFeet } from '../feetAlong'
 import { lengthMeasure } from '../measures'
 import { lineOf } from '../mountLine'
 import { assemble } from './assemble'
@@ -62,7 +62,7 @@ export const hoopBasket: Family<BasketParams> = {
       })),
     ]
   },
-  rehomed: (p, { vehicle }) => (vehicle.mounts.some((m) => m.id === p.mountId) ? p : { ...p, ...feetAlong(vehicle) }),
+  rehomed: feetOver,
   fields: [
     {
       key: 'mountId',

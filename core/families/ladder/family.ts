@@ -1,9 +1,10 @@
 import { demoVehicles } from '../../vehicle/demoVehicles'
-import type { Vehicle } from '../../vehicle/vehicle'
+import { nearestMountX, type Vehicle } from '../../vehicle/vehicle'
 import { coatChoices, roundChoices, roundTubes } from '../choices'
 import type { Family } from '../family'
 import { lengthMeasure } from '../measures'
 import { lineOf } from '../mountLine'
+import { overTo } from '../overTo'
 import { OWN_BARS, onItsOwn, ownBarFields } from '../ownBar'
 import { assemble } from './assemble'
 import { LadderParams } from './params'
@@ -113,9 +114,13 @@ export const ladder: Family<LadderParams> = {
   profile: { of: (p) => p.railProfileId, set: (p, railProfileId) => ({ ...p, railProfileId }) },
   finish: (p) => p.finish,
   mirrored: (p) => ({ ...p, asideMm: -p.asideMm }),
-  rehomed: (p, { vehicle }) => {
-    const line = lineOf(p, vehicle)
-    return line ? { ...p, mountId: line.id, barXMm: Math.round(line.fromXMm + 120) } : p
+  rehomed: (p, { vehicle }, from) => {
+    // it hangs at the rear of the roof: as far ahead of the line's end as it was
+    const [was, over] = [lineOf(p, from), overTo(p.mountId, [p.barXMm], from, vehicle)]
+    if (!over) return p
+    const ahead = was && from.id !== vehicle.id ? p.barXMm - was.fromXMm : null
+    const barXMm = ahead === null ? over.xMm[0]! : nearestMountX(over.line, Math.round(over.line.fromXMm + ahead))
+    return { ...p, mountId: over.line.id, barXMm }
   },
   examples: [
     { name: 'steel on a wagon, left of the middle', vehicle: wagon, params: LadderParams.parse({ mountId: 'gutter' }) },

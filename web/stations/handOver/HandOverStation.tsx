@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
+import { useState } from 'react'
 import { standingPlan } from '../../../core/issuedPlan/issuedPlan'
 import { openItems } from '../../../core/job/openItems'
 import { quoteOf } from '../../../core/job/quoteOf'
@@ -8,10 +10,12 @@ import { roadPrompts } from '../../../core/road/roadPrompts'
 import { useIssuedPlans, useShelf } from '../../api/queries'
 import { DrawingPane } from '../../drawing/DrawingPane'
 import { editJob, useJob } from '../../job/jobStore'
+import { saveNow } from '../../job/useAutosave'
 import { useResult, useRules } from '../../job/useEvaluation'
 import { useFit, useFitWanting } from '../../job/useFit'
 import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
+import { ReuseDialog } from '../../reuse/ReuseDialog'
 import { PlanMoved } from '../cut/PlanMoved'
 import { usePlan } from '../cut/usePlan'
 import { Group } from '../Group'
@@ -34,6 +38,7 @@ export default function HandOverStation() {
   const stock = useShelf('stock')
   const shop = useShelf('shop')
   const plans = useIssuedPlans(id ?? '')
+  const [taking, setTaking] = useState(false)
   const { plan, running } = usePlan(job, stock.data?.document, rules)
   if (!job || !id) return null
   const q = evaluation ? quoteOf(job, plan, rules) : null
@@ -44,6 +49,12 @@ export default function HandOverStation() {
       <Prints id={id} />
       <ClientPanel job={job} id={id} />
       <OpenFiles id={id} />
+      <Group title="Again">
+        <Button variant="outlined" sx={{ justifySelf: 'start' }} onClick={() => void saveNow().then(() => setTaking(true))}>
+          For another vehicle…
+        </Button>
+        {taking && <ReuseDialog jobId={id} onClose={() => setTaking(false)} />}
+      </Group>
       <Group title="Notes">
         <TextInput
           label="For the file"

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import type { Job } from '../../../core/job/job'
-import { neededBeforeCutting } from '../../../core/measure/needed'
+import { neededBeforeCutting } from '../../../core/places/neededBeforeCutting'
 import { Group } from '../Group'
 
 /** What the design's parts cannot be cut without, and the rest that limits still ask for. */

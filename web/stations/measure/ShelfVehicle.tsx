@@ -1,8 +1,9 @@
 import Alert from '@mui/material/Alert'
 import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { Job } from '../../../core/job/job'
-import { designedIn } from '../../../core/job/piecesOf'
+import { onVehicle } from '../../../core/reuse/onVehicle'
 import { useShelf } from '../../api/queries'
 import { editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
@@ -19,17 +20,8 @@ export function ShelfVehicle({ job }: { job: Job }) {
   const take = (id: string) => {
     const vehicle = vehicles.find((v) => v.id === id)
     if (!vehicle) return
-    editJob((j) => {
-      // the pieces stay; each finds its place on the other vehicle, or says what it lacks there
-      const next = { ...j, vehicle }
-      return {
-        ...next,
-        pieces: designedIn(next, rules).reduce(
-          (list, b) => list.map((p) => (p.id === b.piece.id ? { ...p, params: b.design.rehomed() } : p)),
-          next.pieces,
-        ),
-      }
-    })
+    // the pieces stay; each finds its place on the other vehicle, or says what it lacks there
+    editJob((j) => onVehicle(j, vehicle, rules))
     setChosen(null)
   }
   return (
@@ -45,6 +37,11 @@ export function ShelfVehicle({ job }: { job: Job }) {
         <Alert severity="info" icon={false} action={<Button onClick={() => take(chosen)}>Take it</Button>}>
           Replaces the vehicle's figures in this job. Undo brings them back.
         </Alert>
+      )}
+      {job.like && (
+        <Typography variant="body2">
+          Taken over from “{job.like.title}”, built on {job.like.vehicle}.
+        </Typography>
       )}
       {newer && !chosen && (
         <Alert severity="warning" icon={false} action={<Button onClick={() => take(newer.id)}>Take revision {newer.revision}</Button>}>

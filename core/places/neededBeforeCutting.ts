@@ -1,7 +1,8 @@
+import { findings } from '../measure/findings'
+import { type MeasureState, stateOfMeasure, stateSays } from '../measure/settle'
+import { letterOf, measureOf, measuringSheets } from '../measure/sheets'
 import type { Vehicle } from '../vehicle/vehicle'
-import { findings } from './findings'
-import { type MeasureState, stateOfMeasure, stateSays } from './settle'
-import { letterOf, measureOf, measuringSheets } from './sheets'
+import { placesOf } from './places'
 
 export type Needed = { id: string; sheet: string; label: string; why: string; state: MeasureState | 'contradiction' | 'no mounts' }
 
@@ -38,10 +39,17 @@ export function neededBeforeCutting(vehicle: Vehicle): Needed[] {
         }),
       ),
   )
+  // where a line lies decides every bar on it; taken over from another vehicle it has not been measured on this one
+  const lines = vehicle.mounts.flatMap((m): Needed[] =>
+    m.taken.method === 'assumed'
+      ? [{ id: `line.${m.id}`, sheet: 'mounts', label: `${m.name}, its place`, why: stateSays.assumed, state: 'assumed' }]
+      : [],
+  )
   return [
     ...open,
     ...contradictions,
-    ...(vehicle.mounts.length
+    ...lines,
+    ...(placesOf(vehicle).places.length
       ? []
       : [{ id: 'mounts', sheet: 'mounts', label: 'Mounts', why: 'nowhere to stand a foot yet', state: 'no mounts' as const }]),
   ]
