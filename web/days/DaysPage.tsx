@@ -15,21 +15,21 @@ import { type Change, useChangeJob, useDays } from './useDays'
 
 /** All open jobs on the shop's days: what is done when and by whom, what is late and why, and what would help. */
 export default function DaysPage() {
-  const { query, given, days } = useDays()
+  const { query, shown } = useDays()
   if (query.error)
     return (
       <Box sx={{ p: 2 }}>
         <Alert severity="error">The days could not be worked out. {query.error.message}</Alert>
       </Box>
     )
-  if (!given || !days || !query.data)
+  if (!shown || !query.data)
     return (
       <Box sx={{ p: 2 }} role="status" aria-label="Working out the days">
         <Skeleton height={40} />
         <Skeleton variant="rectangular" height={320} />
       </Box>
     )
-  return <Calendar given={given} days={days} answer={query.data} />
+  return <Calendar given={shown.given} days={shown.days} answer={query.data} />
 }
 
 function Calendar({ given, days, answer }: { given: WorkGiven; days: Schedule; answer: DaysAnswer }) {

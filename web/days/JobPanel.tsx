@@ -5,12 +5,12 @@ import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { broughtTooSoon, vehicleVisits } from '../../core/build/vehicleVisits'
-import { waysAhead } from '../../core/schedule/catchUp'
 import { becauseWords, chainOf, whyLate } from '../../core/schedule/chain'
 import type { JobDays, Schedule, WorkGiven, WorkJob } from '../../core/schedule/work'
 import { TextInput } from '../quantity/TextInput'
 import { handOverWords } from './JobLane'
 import { Slips } from './Slips'
+import { useCalendar } from './useCalendar'
 
 export type JobDates = Partial<Pick<WorkJob, 'due' | 'start' | 'bringsOn' | 'ahead' | 'notBefore'>>
 type Props = { given: WorkGiven; days: Schedule; job: WorkJob; own: JobDays; kit: string; onSet: (says: string, dates: JobDates) => void }
@@ -121,13 +121,18 @@ function Wanted({ visits }: { visits: ReturnType<typeof vehicleVisits> }) {
 }
 
 function CatchUp({ given, days, job, onSet }: Pick<Props, 'given' | 'days' | 'job' | 'onSet'>) {
-  const ways = useMemo(() => waysAhead(given, days, job.id), [given, days, job.id])
+  const ways = useCalendar([given, days, job.id], (c) => c.waysAhead(given, days, job.id))
   return (
     <Box>
       <Typography variant="h3">What would help</Typography>
-      {!ways.length && <Typography variant="body2">Nothing that was tried brings it nearer: agree another day.</Typography>}
+      {!ways && (
+        <Typography variant="body2" role="status">
+          Trying what would help…
+        </Typography>
+      )}
+      {ways?.length === 0 && <Typography variant="body2">Nothing that was tried brings it nearer: agree another day.</Typography>}
       <Box component="ul" aria-label="Ways to catch up" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-        {ways.slice(0, 4).map((w) => (
+        {ways?.slice(0, 4).map((w) => (
           <Box component="li" key={w.says} sx={{ borderTop: 1, borderColor: 'divider', py: 0.75 }}>
             <Typography variant="body2">
               <strong>{w.says.charAt(0).toUpperCase() + w.says.slice(1)}</strong>: {w.handOverOn},{' '}

@@ -1,14 +1,16 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useMemo, useState } from 'react'
-import { ifLate, ifMoved } from '../../core/schedule/catchUp'
+import { useState } from 'react'
 import { becauseWords } from '../../core/schedule/chain'
 import { namesOf, placeName } from '../../core/schedule/shopCalendar'
 import type { Placed, Schedule, Unplaced, WorkGiven, WorkJob, WorkStep } from '../../core/schedule/work'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { TextInput } from '../quantity/TextInput'
 import { Slips } from './Slips'
+import { useCalendar } from './useCalendar'
+
+const WORKING = 'Working it out…'
 
 type Props = {
   given: WorkGiven
@@ -24,11 +26,11 @@ type Props = {
 /** One step: its days and why they are these, what it moves when it is late, and the day it is held back to. */
 export function StepPanel({ given, days, job, step, placed, unplaced, tried, onMove }: Props) {
   const [late, setLate] = useState<number | null>(2)
-  const slips = useMemo(
-    () => (late ? ifLate(given, days, { jobId: job.id, stepId: step.id, days: late }) : []),
+  const slips = useCalendar(
     [given, days, job.id, step.id, late],
+    late ? (c) => c.ifLate(given, days, { jobId: job.id, stepId: step.id, days: late }) : null,
   )
-  const moves = useMemo(() => (tried ? ifMoved(given, days, job.id, step.id, tried) : null), [given, days, job.id, step.id, tried])
+  const moves = useCalendar([given, days, job.id, step.id, tried], tried ? (c) => c.ifMoved(given, days, job.id, step.id, tried) : null)
   const held = job.notBefore[step.id] ?? ''
   return (
     <Box component="section" aria-label={`Step: ${step.title}`} sx={{ display: 'grid', gap: 1.25 }}>
@@ -38,7 +40,7 @@ export function StepPanel({ given, days, job, step, placed, unplaced, tried, onM
           <Typography variant="body2" sx={{ fontWeight: 600 }}>
             Not before {tried}:
           </Typography>
-          <Slips slips={moves ?? []} none="No hand-over moves." />
+          {moves ? <Slips slips={moves} none="No hand-over moves." /> : WORKING}
           <Typography variant="caption">Let go, or press Enter, to move it. Escape leaves it.</Typography>
         </Box>
       )}
@@ -76,7 +78,11 @@ export function StepPanel({ given, days, job, step, placed, unplaced, tried, onM
             <Box sx={{ maxWidth: 180, mb: 0.75 }}>
               <QuantityInput label="If it is late by, days" dimension="number" min={0} max={365} optional value={late} onChange={setLate} />
             </Box>
-            <Slips slips={slips} none={late ? 'No hand-over moves: there is that much room.' : 'Type the days.'} />
+            {late && !slips ? (
+              WORKING
+            ) : (
+              <Slips slips={slips ?? []} none={late ? 'No hand-over moves: there is that much room.' : 'Type the days.'} />
+            )}
           </Box>
         </>
       )}

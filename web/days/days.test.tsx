@@ -1,11 +1,27 @@
 // @vitest-environment jsdom
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
-import { expect, test } from 'vitest'
+import { expect, test, vi } from 'vitest'
+import { ifLate, ifMoved, waysAhead } from '../../core/schedule/catchUp'
+import { schedule } from '../../core/schedule/schedule'
 import { ShopCalendarSchema } from '../../core/schedule/shopCalendar'
 import type { WorkJob, WorkStep } from '../../core/schedule/work'
 import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
 import { answering, mount, Refused } from '../testing/bench'
 import DaysPage from './DaysPage'
+
+// this page has no threads: what they would work out is worked out at once, and answered later all the same
+const later =
+  <A extends unknown[], T>(f: (...a: A) => T) =>
+  (...a: A) =>
+    Promise.resolve().then(() => f(...a))
+vi.mock('./calendarBench', () => ({
+  calendar: () => ({ schedule: later(schedule), ifLate: later(ifLate), ifMoved: later(noted), waysAhead: later(waysAhead) }),
+}))
+const asked = vi.hoisted(() => ({ moved: [] as string[] }))
+const noted: typeof ifMoved = (...of) => {
+  asked.moved.push(String(of[4]))
+  return ifMoved(...of)
+}
 
 const step = (id: string, hours: number, over: Partial<WorkStep> = {}): WorkStep => ({
   ...{ id, title: id, minutes: hours * 60, people: 1, needs: [], waitHours: 0, place: null, afterHandOver: false, ...over },
@@ -32,7 +48,7 @@ test('a late job says why and what would help; the help is taken with one press,
   expect(within(rack).getByText('Hand-over: 4 days late, 2026-11-30')).toBeTruthy()
   expect(within(rack).getByText(/“make” of Chest takes 3 days with its waiting, from 2026-11-23/)).toBeTruthy()
   const ways = within(rack).getByRole('list', { name: 'Ways to catch up' })
-  const ahead = within(ways).getByText('Work on it before all other jobs').closest('li')!
+  const ahead = (await within(ways).findByText('Work on it before all other jobs')).closest('li')!
   expect(ahead.textContent).toMatch(/2026-11-25, in time.*Chest: 2026-11-25 → 2026-11-30/)
   await user.click(within(ahead).getByRole('button', { name: 'Do that' }))
   await waitFor(() => expect(sent(calls)).toHaveLength(1))
@@ -51,13 +67,28 @@ test('a step by keyboard: what follows is said before it is moved; Escape leaves
   const bar = screen.getByRole('button', { name: 'make, 2026-11-23 to 2026-11-25' })
   fireEvent.keyDown(bar, { key: 'ArrowRight' })
   const panel = screen.getByRole('region', { name: 'Step: make' })
-  expect(within(panel).getByRole('status').textContent).toMatch(/Not before 2026-11-24:.*Chest: 2026-11-25 → 2026-11-30/)
+  await waitFor(() =>
+    expect(within(panel).getByRole('status').textContent).toMatch(/Not before 2026-11-24:.*Chest: 2026-11-25 → 2026-11-30/),
+  )
   fireEvent.keyDown(bar, { key: 'Escape' })
   expect(within(panel).queryByRole('status')).toBeNull()
   fireEvent.keyDown(bar, { key: 'ArrowRight', shiftKey: true })
   fireEvent.keyDown(bar, { key: 'Enter' })
   await waitFor(() => expect(sent(calls)).toHaveLength(1))
   expect(sent(calls)[0].job.notBefore).toEqual({ make: '2026-11-28' })
+})
+
+test('a fast drag: of the days passed over only the last is worked out, and an answer never stands beside another day', async () => {
+  answering({ 'GET /shop/days': answer(rush) })
+  const { user } = mount(<DaysPage />)
+  await user.click(await screen.findByRole('button', { name: /Chest/ }))
+  const bar = screen.getByRole('button', { name: 'make, 2026-11-23 to 2026-11-25' })
+  asked.moved.length = 0
+  for (let n = 0; n < 6; n++) fireEvent.keyDown(bar, { key: 'ArrowRight' })
+  const said = within(screen.getByRole('region', { name: 'Step: make' })).getByRole('status')
+  expect(said.textContent).toMatch(/^Not before 2026-11-29:Working it out…/)
+  await waitFor(() => expect(said.textContent).toMatch(/Not before 2026-11-29:Chest: 2026-11-25 →/))
+  expect(asked.moved).toEqual(['2026-11-24', '2026-11-29'])
 })
 
 test('a step moved beside one that waits for an order keeps only what was moved; the order’s day is not written into the job', async () => {

@@ -1,18 +1,20 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useMemo } from 'react'
+import { useMemo, useRef } from 'react'
 import type { Job } from '../../core/job/job'
-import { schedule } from '../../core/schedule/schedule'
 import type { Schedule, WorkGiven } from '../../core/schedule/work'
 import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
 import { call } from '../api/client'
 import type { StoredJob } from '../api/queries'
+import { useCalendar } from './useCalendar'
 
-/** The shop's calendar and its days, worked out here, so that they follow what is dragged. */
+/** The shop's calendar and its days, worked out on this side, so that they follow what is dragged. The last days stay on the page until the next are there. */
 export function useDays() {
   const query = useQuery({ queryKey: ['days'], queryFn: () => call<DaysAnswer>('/shop/days') })
   const given = useMemo((): WorkGiven | null => (query.data ? { ...query.data, wet: new Set(query.data.wet) } : null), [query.data])
-  const days = useMemo((): Schedule | null => (given ? schedule(given) : null), [given])
-  return { query, given, days }
+  const days = useCalendar([given], given && ((c) => c.schedule(given)))
+  const last = useRef<{ given: WorkGiven; days: Schedule } | null>(null)
+  if (given && days) last.current = { given, days }
+  return { query, shown: last.current }
 }
 
 export type JobChange = (job: Job) => Job
