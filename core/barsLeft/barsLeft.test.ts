@@ -11,7 +11,8 @@ import { defaultRules } from '../rules/rules'
 import type { Stock } from '../stock/stock'
 import { TickSchema } from '../workLog/tick'
 import { barsInHand, changedCuts, replanned } from './barsLeft'
-import { type CutState, cutAtMm, cutState, madeAgain, withPiece } from './cutPieces'
+import { type CutState, cutAtMm, cutState, goneOf, madeAgain, withPiece } from './cutPieces'
+import { goesOn } from './goesOn'
 
 let tools: Tools
 beforeAll(async () => {
@@ -160,5 +161,95 @@ describe('what is left, planned anew', () => {
         if (cutState(job.built, 'B1') === 'scrap') expect(cutAtMm(job.built, 'B1')).not.toBeNull()
       }),
     )
+  })
+})
+
+describe('the plan as it goes on', () => {
+  const onAfter = (job: Job, now: CutPart[] = three, stock = sale) => {
+    const accepted = acceptedOf(three)
+    return goesOn(accepted, job.built, replanned(job, accepted, now, stock, rules, 2000, tools), rules)
+  }
+  const barsOf = (job: Job, now?: CutPart[], stock?: Stock) =>
+    onAfter(job, now, stock).profiles.flatMap((p) =>
+      p.bars.map((b) => [b.lengthMm, ...b.cuts.map((c) => `${c.mark}${c.scrap ? ' scrap' : ''} ${c.lengthMm}`)]),
+    )
+
+  test('by hand: B1 is scrap, so 3259 of the 5000 are left, of which 10 at the end: B1 goes there, and for B3 another bar is bought', () => {
+    const plan = onAfter(as(cut(plain, 'B1'), 'B1', 'scrap'))
+    const long = plan.profiles[0]!.bars[0]!
+    expect(long.cuts[0]).toMatchObject({ mark: 'B1', lengthMm: 1728, scrap: true })
+    // one of the three more fits behind it, as 3249 hold no two of them
+    expect(long.cuts).toHaveLength(2)
+    expect(plan.profiles[0]!.bars.flatMap((b) => b.cuts.filter((c) => !c.scrap).map((c) => c.mark)).sort()).toEqual(['B1', 'B2', 'B3'])
+    // 5000 and 2500 were bought already, 2500 more is
+    expect(plan.purchases.map((p) => [p.lengthMm, p.count])).toEqual([
+      [5000, 1],
+      [2500, 2],
+    ])
+    expect([plan.complete, plan.costMinor]).toEqual([true, 5450 + 3050 + 3050])
+  })
+  test('a bar that was bought and is not wanted any more goes to the rack whole; an offcut of the rack that is not wanted stays there', () => {
+    const [fits] = [part('B1', 1000)]
+    const plan = onAfter(plain, [fits!])
+    expect(plan.offcuts.some((o) => o.lengthMm === 5000 || o.lengthMm === 2500)).toBe(true)
+    const rack: Stock = { ...sale, remnants: [{ id: 'r', profileId, lengthMm: 1800, quantity: 1, grade: 'clean', place: '', note: '' }] }
+    const accepted = {
+      plan: planCuts([three[0]!], rack, rules, { useRemnants: true, timeLimitMs: 2000 }, tools),
+      saw: { kerfMm: 3, endTrimMm: 10 },
+      pieces: [],
+    }
+    expect(accepted.plan.used.map((u) => u.remnantId)).toEqual(['r'])
+    const none = goesOn(accepted, {}, replanned(plain, accepted, [], rack, rules, 2000, tools), rules)
+    expect([none.used, none.offcuts, none.purchases]).toEqual([[], [], []])
+  })
+  test('gone on, the scrap is behind it: the piece is to be cut, cut it is cut, and scrapped a second time it is scrap again', () => {
+    const job = as(cut(plain, 'B1'), 'B1', 'scrap')
+    const second = { ...acceptedOf(three), plan: onAfter(job) }
+    const gone = goneOf(second.plan)('B1')
+    const state = (j: Job) => [cutState(j.built, 'B1', gone), madeAgain(j.built, 'B1', gone)]
+    expect([gone, state(job)]).toEqual([1, ['to cut', false]])
+    const made = as(job, 'B1', 'cut', 1728)
+    expect(state(made)).toEqual(['cut', false])
+    // its bar has given both now, and no other has given any
+    const bars = barsInHand(second, made.built, rules)
+    expect(bars.flatMap((b) => b.cut)).toEqual(['B1', 'B1'])
+    expect(bars.reduce((s, b) => s + b.wasMm - b.leftMm, 0)).toBe(
+      second.plan.profiles[0]!.bars.filter((b) => b.cuts.some((c) => c.mark === 'B1')).length * 10 + 2 * (1728 + 3),
+    )
+    expect(state(as(made, 'B1', 'scrap'))).toEqual(['scrap', false])
+    expect(replanned(made, second, three, sale, rules, 2000, tools).toCut.flatMap((p) => p.marks)).toEqual(['B2', 'B3'])
+  })
+  test('whatever was cut, scrapped or cut at another length: every piece is in it once, every bar adds up, and gone on from there nothing is planned twice', () => {
+    const ways = fc.tuple(...three.map(() => fc.constantFrom('to cut', 'cut', 'scrap', 'longer')))
+    fc.assert(
+      fc.property(ways, (list) => {
+        const job = list.reduce((j, way, i) => {
+          const { marks, lengthMm } = three[i]!
+          if (way === 'to cut') return j
+          const done = as(j, marks[0]!, 'cut', way === 'longer' ? lengthMm + 4 : lengthMm)
+          return way === 'scrap' ? as(done, marks[0]!, 'scrap') : done
+        }, plain)
+        const plan = onAfter(job)
+        const cuts = plan.profiles.flatMap((p) => p.bars.flatMap((b) => b.cuts))
+        expect(
+          cuts
+            .filter((c) => !c.scrap)
+            .map((c) => c.mark)
+            .sort(),
+        ).toEqual(['B1', 'B2', 'B3'])
+        expect(cuts.filter((c) => c.scrap)).toHaveLength(list.filter((w) => w === 'scrap').length)
+        for (const bar of plan.profiles.flatMap((p) => p.bars)) {
+          const sawn = bar.cuts.reduce((s, c) => s + c.lengthMm, 0) + Math.max(0, bar.cuts.length - 1) * 3 + (bar.cuts.length ? 20 : 0)
+          expect(sawn).toBeLessThanOrEqual(bar.lengthMm + 1e-6)
+          expect(bar.offcutMm).toBeCloseTo(bar.cuts.length ? Math.max(0, bar.lengthMm - sawn - 3) : bar.lengthMm, 6)
+        }
+        const next = { ...acceptedOf(three), plan }
+        expect(replanned(job, next, three, sale, rules, 500, tools).toCut.flatMap((p) => p.marks)).toEqual(
+          three.flatMap((p, i) => (list[i] === 'to cut' || list[i] === 'scrap' ? p.marks : [])),
+        )
+      }),
+      { numRuns: 25 },
+    )
+    expect(barsOf(cut(plain, 'B1')).flat()).toContain('B1 1728')
   })
 })

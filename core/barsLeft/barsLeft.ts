@@ -6,7 +6,7 @@ import { barLine } from '../nesting/barLine'
 import { type CutPlan, planCuts } from '../nesting/planCuts'
 import type { Rules } from '../rules/rules'
 import type { Remnant, Stock } from '../stock/stock'
-import { cutAtMm, cutState } from './cutPieces'
+import { cutAtMm, cutState, goneOf } from './cutPieces'
 
 /** A bar of the accepted plan as it lies there now: what was cut from it, and the length that is left. mm */
 export type HandBar = { id: string; number: number; profileId: string; wasMm: number; cut: string[]; leftMm: number }
@@ -20,14 +20,16 @@ export type BarsLeft = { bars: HandBar[]; toCut: CutPart[]; plan: CutPlan; unuse
  */
 export function barsInHand(accepted: Pick<IssuedPlan, 'plan' | 'saw'>, built: Job['built'], rules: Rules): HandBar[] {
   const saw = accepted.saw ?? rules
+  const gone = goneOf(accepted.plan)
   return accepted.plan.profiles.flatMap(({ profileId, bars }) =>
     bars.map((bar, i): HandBar => {
-      const done = bar.cuts.flatMap((c) =>
-        cutState(built, c.mark) === 'to cut' ? [] : [{ mark: c.mark, lengthMm: cutAtMm(built, c.mark) ?? c.lengthMm }],
-      )
+      const done = bar.cuts.flatMap((c) => {
+        if (c.scrap) return [c]
+        return cutState(built, c.mark, gone(c.mark)) === 'to cut' ? [] : [{ ...c, lengthMm: cutAtMm(built, c.mark) ?? c.lengthMm }]
+      })
       const left = done.length ? barLine({ lengthMm: bar.lengthMm, cuts: done }, saw).offcutMm + saw.endTrimMm : bar.lengthMm
       return {
-        ...{ id: `hand ${profileId} ${i}`, number: i + 1, profileId, wasMm: bar.lengthMm },
+        ...{ id: handId(profileId, i), number: i + 1, profileId, wasMm: bar.lengthMm },
         cut: done.map((c) => c.mark),
         leftMm: Math.max(0, left),
       }
@@ -35,11 +37,14 @@ export function barsInHand(accepted: Pick<IssuedPlan, 'plan' | 'saw'>, built: Jo
   )
 }
 
+export const handId = (profileId: string, index: number): string => `hand ${profileId} ${index}`
+
 /** Pieces that are cut, and are others now: as they were ticked, against the design. */
-export function changedCuts(built: Job['built'], accepted: Pick<IssuedPlan, 'pieces'>, now: CutPart[]): CutOther[] {
+export function changedCuts(built: Job['built'], accepted: Pick<IssuedPlan, 'pieces' | 'plan'>, now: CutPart[]): CutOther[] {
+  const gone = goneOf(accepted.plan)
   const lengths = new Map(now.flatMap((p) => p.marks.map((m) => [m, p] as const)))
   return accepted.pieces.flatMap((p): CutOther[] => {
-    if (cutState(built, p.mark) !== 'cut') return []
+    if (cutState(built, p.mark, gone(p.mark)) !== 'cut') return []
     const cutMm = cutAtMm(built, p.mark) ?? p.lengthMm
     const part = lengths.get(p.mark)
     const same = part && part.profileId === p.profileId && Math.abs(part.lengthMm - cutMm) < SAME_CUT_MM
@@ -61,10 +66,11 @@ export function replanned(
   tools: Tools,
 ): BarsLeft {
   const { built } = job
+  const gone = goneOf(accepted.plan)
   const bars = barsInHand(accepted, built, rules)
   const saw = accepted.saw ?? rules
   const toCut = now.flatMap((p): CutPart[] => {
-    const marks = p.marks.filter((m) => cutState(built, m) !== 'cut')
+    const marks = p.marks.filter((m) => cutState(built, m, gone(m)) !== 'cut')
     return marks.length ? [{ ...p, marks, quantity: marks.length }] : []
   })
   const hand = bars.map(

@@ -1,4 +1,5 @@
 import type { Job } from '../job/job'
+import type { CutPlan } from '../nesting/planCuts'
 import { tickOf } from '../workLog/tick'
 
 /** A piece that is cut has a tick of its own, with the length it was cut at; one that came out wrong has another, and is cut once more. */
@@ -9,15 +10,24 @@ export const isPieceKey = (key: string): boolean => /^(piece|scrap) /.test(key)
 export type CutState = 'to cut' | 'cut' | 'scrap'
 
 type Built = Job['built']
-export const cutState = (built: Built, mark: string): CutState =>
-  built[cutKey(mark)] ? (built[scrapKey(mark)] ? 'scrap' : 'cut') : 'to cut'
+/** `gone` = how many cuts of this piece the plan already has down as scrap: they are behind it. */
+export function cutState(built: Built, mark: string, gone = 0): CutState {
+  if (!built[cutKey(mark)] || (gone && lengthsOf(built, mark).length <= gone)) return 'to cut'
+  return built[scrapKey(mark)] ? 'scrap' : 'cut'
+}
 /** Every length that a piece was cut at, one after another where it was made again. mm */
 const lengthsOf = (built: Built, mark: string): number[] =>
   (built[cutKey(mark)]?.was ?? '').split('+').filter(Boolean).map(Number).filter(Number.isFinite)
 /** The length a piece has as it is; null = it is not cut. mm */
 export const cutAtMm = (built: Built, mark: string): number | null => lengthsOf(built, mark).at(-1) ?? null
 /** It was cut more than once: nobody noted from which bar, so that what is left of the bars must be measured. */
-export const madeAgain = (built: Built, mark: string): boolean => lengthsOf(built, mark).length > 1
+export const madeAgain = (built: Built, mark: string, gone = 0): boolean => lengthsOf(built, mark).length > 1 + gone
+
+/** How many cuts of each piece a plan has down as scrap. */
+export function goneOf(plan: CutPlan): (mark: string) => number {
+  const scrap = plan.profiles.flatMap((p) => p.bars.flatMap((b) => b.cuts.flatMap((c) => (c.scrap ? [c.mark] : []))))
+  return (mark) => scrap.filter((m) => m === mark).length
+}
 
 /** So many lengths of one piece are remembered, to a tenth of a millimetre: what a tick has room for. */
 const MOST_CUTS = 4

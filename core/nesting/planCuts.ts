@@ -7,7 +7,8 @@ import type { BarNesting, BarNestingInput } from './barNesting'
 import { firstFit } from './firstFit'
 import { nestBars } from './nestBars'
 
-export type PlannedCut = { mark: string; name: string; lengthMm: number; partId: string }
+/** `scrap` = it was cut and is of no use: its metal is gone from this bar, and the piece of that mark is cut once more elsewhere. */
+export type PlannedCut = { mark: string; name: string; lengthMm: number; partId: string; scrap?: true }
 export type PlannedBar = {
   stockId: string
   source: 'sale' | 'remnant'
@@ -121,6 +122,10 @@ export function planCuts(
   return summed(profiles)
 }
 
+/** Whether an offcut goes to the rack. */
+export const isKept = (offcutMm: number, rules: Pick<Rules, 'leastRemnantMm'>): boolean =>
+  offcutMm >= Math.max(rules.leastRemnantMm, LEAST_STOCK_MM)
+
 /** Gives every cut the mark of one piece, longest cut first from the square end. */
 function named(nest: BarNesting, parts: CutPart[], stock: Stock, input: BarNestingInput, rules: Rules) {
   const marks = new Map(parts.map((p) => [p.id, [...p.marks]]))
@@ -141,7 +146,7 @@ function named(nest: BarNesting, parts: CutPart[], stock: Stock, input: BarNesti
       lengthMm: bar.length,
       cuts,
       offcutMm,
-      keepsRemnant: offcutMm >= Math.max(rules.leastRemnantMm, LEAST_STOCK_MM),
+      keepsRemnant: isKept(offcutMm, rules),
       priceMinor: input.stock.find((s) => s.id === bar.stockId)?.price ?? 0,
       place: remnant?.place ?? '',
       grade: remnant?.grade ?? 'clean',
@@ -155,7 +160,8 @@ function named(nest: BarNesting, parts: CutPart[], stock: Stock, input: BarNesti
   return { bars, unplaced, costMinor: nest.cost, lowerBoundMinor: nest.lowerBound, proven: nest.proven }
 }
 
-function summed(profiles: ProfilePlan[]): CutPlan {
+/** What a plan comes to, from its bars: bought, taken off the rack, and left for it. */
+export function summed(profiles: ProfilePlan[]): CutPlan {
   const bars = profiles.flatMap((p) => p.bars.map((b) => ({ ...b, profileId: p.profileId })))
   const opened = bars.reduce((s, b) => s + b.lengthMm, 0)
   const pieces = bars.reduce((s, b) => s + b.cuts.reduce((t, c) => t + c.lengthMm, 0), 0)

@@ -107,7 +107,7 @@ describe('in the database', () => {
     await shelves.put('stock', 0, demoStock)
     const job = await jobs.create(demoJobs[2])
     const plan = planOf([['square-40x3-steel#1705', 1705, 1]], [[830, 1]])
-    const accepting = { job: job.job, plan, saw: { kerfMm: 2.4, endTrimMm: 5 }, pieces: [], reason: 'for the fair' }
+    const accepting = { job: job.job, plan, saw: { kerfMm: 2.4, endTrimMm: 5 }, pieces: [], reason: 'for the fair', goesOnFrom: null }
     expect(await issued.accept(job.id, 1, accepting, 0)).toEqual({ ok: false, reason: 'stock-changed' })
     const first = await issued.accept(job.id, 1, accepting, 1)
     expect(first).toMatchObject({ ok: true, stockRevision: 2 })
@@ -122,6 +122,38 @@ describe('in the database', () => {
     expect(await issued.takeBack(job.id, id)).toEqual({ ok: false, reason: 'already' })
     expect((await issued.ofJob(job.id)).map((i) => i.takenBackAt !== null)).toEqual([true])
   })
+  test('a plan that goes on from another: the rack holds what this one leaves, never both; taken back the first stands again, and the rack with it', async () => {
+    const [shelves, jobs] = [shelfStore(db), jobStore(db)]
+    const issued = issuedStore(db, shelves)
+    const { id, job } = await jobs.create(demoJobs[1])
+    const rack = async () => {
+      const { revision, document } = await shelves.get('stock')
+      return { revision, of: (mm: number) => document.remnants.find((r) => r.lengthMm === mm)?.quantity ?? 0 }
+    }
+    const accept = async (came: [number, number][], goesOnFrom: string | null) =>
+      issued.accept(
+        id,
+        1,
+        { job, plan: planOf([], came), saw: { kerfMm: 3, endTrimMm: 5 }, pieces: [], reason: '', goesOnFrom },
+        (await rack()).revision,
+      )
+    const first = await accept([[1484, 1]], null)
+    const firstId = first.ok ? first.issued.id : ''
+    expect((await rack()).of(1484)).toBe(1)
+    // of a plan that does not stand nothing goes on
+    expect(await accept([[484, 1]], 'another')).toEqual({ ok: false, reason: 'already' })
+    const second = await accept([[484, 1]], firstId)
+    expect(second.ok).toBe(true)
+    expect([(await rack()).of(1484), (await rack()).of(484)]).toEqual([0, 1])
+    expect((await issued.ofJob(id)).map((p) => p.takenBackAt === null)).toEqual([true, false])
+    await issued.takeBack(id, second.ok ? second.issued.id : '')
+    expect([(await rack()).of(1484), (await rack()).of(484)]).toEqual([1, 0])
+    expect((await issued.ofJob(id)).find((p) => p.takenBackAt === null)?.id).toBe(firstId)
+    // what another job took off the rack meanwhile is not there to be given back
+    const short = await rack()
+    await shelves.put('stock', short.revision, { ...(await shelves.get('stock')).document, remnants: [] })
+    expect(await accept([[484, 1]], firstId)).toEqual({ ok: false, reason: 'rack-short' })
+  })
   test('a job that moves after its plan was accepted says so on the Slipway, piece by piece counted; taken back it does not', async () => {
     const [shelves, jobs] = [shelfStore(db), jobStore(db)]
     const issued = issuedStore(db, shelves)
@@ -131,7 +163,7 @@ describe('in the database', () => {
     const done = await issued.accept(
       id,
       1,
-      { job: demoJobs[3], plan: planOf([], []), saw: { kerfMm: 3, endTrimMm: 5 }, pieces, reason: '' },
+      { job: demoJobs[3], plan: planOf([], []), saw: { kerfMm: 3, endTrimMm: 5 }, pieces, reason: '', goesOnFrom: null },
       revision,
     )
     const keeper = verdictKeeper(db, inProcess(), quiet)

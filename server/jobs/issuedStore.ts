@@ -11,8 +11,9 @@ import type { ShelfStore } from '../shelves/shelfStore'
 
 type Raw = { id: string; job_id: string; job_revision: number; document: string; at: string; taken_back_at: string | null }
 /** What is kept of an accepted plan; saw, pieces and reason are missing in the oldest. */
-type Document = { job: Job; plan: CutPlan; saw?: SawSetting; pieces?: Piece[]; reason?: string }
-export type Accepting = { job: Job; plan: CutPlan; saw: SawSetting; pieces: Piece[]; reason: string }
+type Document = { job: Job; plan: CutPlan; saw?: SawSetting; pieces?: Piece[]; reason?: string; goesOnFrom?: string | null }
+/** `goesOnFrom` = the plan that stood until now and was begun; this one goes on from it. */
+export type Accepting = { job: Job; plan: CutPlan; saw: SawSetting; pieces: Piece[]; reason: string; goesOnFrom: string | null }
 export type Outcome =
   | { ok: true; issued: IssuedPlan; stockRevision: number }
   | { ok: false; reason: 'job-changed' | 'stock-changed' | 'rack-short' | 'missing' | 'already' }
@@ -36,6 +37,8 @@ function shown(r: Raw): IssuedPlan {
     reason: reason ?? '',
   }
 }
+
+const planIn = (r: Raw): CutPlan => (JSON.parse(r.document) as Document).plan
 
 /** Plans accepted before offcuts were worked out behind the last kerf called them remnants. */
 const withOffcuts = (plan: CutPlan): CutPlan => ({
@@ -110,9 +113,11 @@ export function issuedStore(db: Knex, shelves: ShelfStore) {
         if (current?.revision !== jobRevision) return { ok: false, reason: 'job-changed' }
         const shelf = await shelves.get('stock', trx)
         if (shelf.revision !== stockRevision) return { ok: false, reason: 'stock-changed' }
-        const open = await trx('issued').where({ job_id: jobId, kind: 'cut-plan' }).whereNull('taken_back_at').first()
-        if (open) return { ok: false, reason: 'already' }
-        const rack = rackAfter(shelf.document, plan, job.title, 1)
+        const open = (await trx('issued').where({ job_id: jobId, kind: 'cut-plan' }).whereNull('taken_back_at').first()) as Raw | undefined
+        if ((open?.id ?? null) !== accepting.goesOnFrom) return { ok: false, reason: 'already' }
+        // the rack as if the first plan had never been accepted, and then as this one leaves it
+        const before = open ? rackAfter(shelf.document, planIn(open), job.title, -1) : shelf.document
+        const rack = before && rackAfter(before, plan, job.title, 1)
         if (!rack) return { ok: false, reason: 'rack-short' }
         const put = await shelves.put('stock', shelf.revision, rack, trx)
         const row: Raw = {
@@ -123,6 +128,7 @@ export function issuedStore(db: Knex, shelves: ShelfStore) {
           at: new Date().toISOString(),
           taken_back_at: null,
         }
+        if (open) await trx('issued').where({ id: open.id }).update({ taken_back_at: row.at })
         await trx('issued').insert({ ...row, kind: 'cut-plan' })
         await nothingMoved(trx, jobId)
         return { ok: true, issued: shown(row), stockRevision: put.revision }
@@ -134,11 +140,17 @@ export function issuedStore(db: Knex, shelves: ShelfStore) {
         if (row.taken_back_at) return { ok: false, reason: 'already' }
         const shelf = await shelves.get('stock', trx)
         const document = JSON.parse(row.document) as Document
-        const rack = rackAfter(shelf.document, document.plan, document.job.title, -1)
+        const from = document.goesOnFrom
+          ? ((await trx('issued').where({ id: document.goesOnFrom, job_id: jobId }).first()) as Raw | undefined)
+          : undefined
+        const without = rackAfter(shelf.document, planIn(row), document.job.title, -1)
+        const rack = without && from ? rackAfter(without, planIn(from), document.job.title, 1) : without
         if (!rack) return { ok: false, reason: 'rack-short' }
         const put = await shelves.put('stock', shelf.revision, rack, trx)
         const takenBackAt = new Date().toISOString()
         await trx('issued').where({ id: issuedId }).update({ taken_back_at: takenBackAt })
+        // the one that it went on from stands again
+        if (from) await trx('issued').where({ id: from.id }).update({ taken_back_at: null })
         await nothingMoved(trx, jobId)
         return { ok: true, issued: shown({ ...row, taken_back_at: takenBackAt }), stockRevision: put.revision }
       }),

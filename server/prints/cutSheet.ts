@@ -212,13 +212,14 @@ function drawBar(
       .rect(at + 12, y + 11, 10, 10)
       .lineWidth(0.8)
       .fillAndStroke('#ffffff', INK)
-    const label = `${cut.mark}  ${mm(cut.lengthMm)}`
+    const mark = cut.scrap ? `${cut.mark} scrap` : cut.mark
+    const label = `${mark}  ${mm(cut.lengthMm)}`
     paper.font('bold').fontSize(12).fillColor(INK)
     if (paper.widthOfString(label) < w - 32) paper.text(label, at + 26, y + 10, { lineBreak: false })
     else
       paper
         .fontSize(8)
-        .text(cut.mark, at + 24, y + 6, { lineBreak: false })
+        .text(mark, at + 24, y + 6, { lineBreak: false })
         .text(mm(cut.lengthMm), at + 24, y + 17, { lineBreak: false })
     atMm += cut.lengthMm
     // how far from the bar's own end this cut is made, where the tape lies all along it

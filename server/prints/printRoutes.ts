@@ -59,7 +59,13 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   const plan = async (job: Job, response: Response) => {
     const [stock, r] = [await shelves.get('stock'), await rules()]
     const task = { kind: 'plan' as const, job, stock: stock.document, rules: r, timeLimitMs: PLAN_MS }
-    return { plan: await working(workshop, task, response), rules: r, stockRevision: stock.revision }
+    return { plan: await working(workshop, task, response), rules: r, saw: r }
+  }
+  const goOn = async (job: Job, accepted: IssuedPlan | null, from: string, response: Response) => {
+    if (accepted?.id !== from) return refuse(409, 'goesOnFrom', 'the plan that stands for this job: another was accepted meanwhile')
+    const [stock, r] = [await shelves.get('stock'), await rules()]
+    const task = { kind: 'goOn' as const, job, accepted, stock: stock.document, rules: r, timeLimitMs: PLAN_MS }
+    return { plan: await working(workshop, task, response), rules: r, saw: accepted.saw ?? r }
   }
   const ways = async (job: Job, response: Response) =>
     working(workshop, { kind: 'ways', job, stock: (await shelves.get('stock')).document, rules: await rules() }, response)
@@ -268,6 +274,8 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
         revision: z.number().int().min(1),
         stockRevision: z.number().int().min(0),
         reason: z.string().trim().max(500).default(''),
+        /** the plan that was begun and that this one goes on from */
+        goesOnFrom: z.string().max(60).nullable().default(null),
       }),
       request.body,
     )
@@ -275,7 +283,9 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     if (revision !== given.revision) return refuse(409, 'revision', 'the newest revision of the job: it changed since this plan was made')
     const [doubt] = neededBeforeCutting(job.vehicle)
     if (doubt) return refuse(409, 'vehicle', `figures that are measured and agree before anything is cut: ${doubt.label}, ${doubt.why}`)
-    const made = await plan(job, response)
+    const made = given.goesOnFrom
+      ? await goOn(job, await standing(issued, request.params.id), given.goesOnFrom, response)
+      : await plan(job, response)
     if (!made.plan.complete) return refuse(409, 'plan', 'stock for every piece: some pieces were not placed')
     const judged = await working(workshop, { kind: 'judge', job, rules: made.rules }, response)
     const doubtful = judged.limits.filter((l) => l.state === 'over' || l.state === 'unknown')
@@ -285,12 +295,12 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
         'reason',
         `why it is cut all the same: ${doubtful.map((l) => `${l.name} is ${l.state === 'over' ? 'over its line' : 'not assessed'}`).join('; ')}`,
       )
-    const { kerfMm, endTrimMm } = made.rules
+    const { kerfMm, endTrimMm } = made.saw
     const done = outcome(
       await issued.accept(
         request.params.id,
         revision,
-        { job, plan: made.plan, saw: { kerfMm, endTrimMm }, pieces: judged.pieces, reason: given.reason },
+        { job, plan: made.plan, saw: { kerfMm, endTrimMm }, pieces: judged.pieces, reason: given.reason, goesOnFrom: given.goesOnFrom },
         given.stockRevision,
       ),
     )

@@ -1,12 +1,16 @@
 import { otherWays, type WayRow } from '../../core/advice/otherWays'
+import { replanned } from '../../core/barsLeft/barsLeft'
+import { goesOn } from '../../core/barsLeft/goesOn'
 import type { Tools } from '../../core/calculator/tools'
 import { type Calculation, calculate, calculatorOf } from '../../core/calculators/registry'
 import { cutList } from '../../core/cutList/cutList'
 import { readJob } from '../../core/exchange/jobFile'
 import { withFit } from '../../core/fit/fit'
+import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
 import { type Piece, piecesOf } from '../../core/issuedPlan/planMoved'
 import { evaluate } from '../../core/job/evaluate'
 import type { Job } from '../../core/job/job'
+import { madeAssembly } from '../../core/job/piecesOf'
 import type { Limit } from '../../core/limits/limit'
 import { type CutPlan, planCuts } from '../../core/nesting/planCuts'
 import { type PooledBars, type PooledJob, pooledBars } from '../../core/purchase/pooled'
@@ -24,6 +28,8 @@ export type Judged = { limits: Pick<Limit, 'name' | 'state'>[]; pieces: Piece[] 
 
 export type Task =
   | { kind: 'plan'; job: Job; stock: Stock; rules: Rules; timeLimitMs: number }
+  /** what is left to cut of a plan that was begun, as that plan goes on */
+  | { kind: 'goOn'; job: Job; accepted: IssuedPlan; stock: Stock; rules: Rules; timeLimitMs: number }
   | { kind: 'calculate'; name: string; given: unknown }
   | { kind: 'print'; print: Print }
   | { kind: 'ways'; job: Job; stock: Stock; rules: Rules }
@@ -36,6 +42,7 @@ export type Task =
   | { kind: 'backup'; database: string; to: string }
 type Answers = {
   plan: CutPlan
+  goOn: CutPlan
   calculate: Calculation
   print: Uint8Array
   ways: WayRow[]
@@ -49,7 +56,11 @@ export type Answer<T extends Task> = Answers[T['kind']]
 
 const searching = (name: string): boolean => calculatorOf(name)?.searches ?? false
 export const needsSolver = (task: Task): boolean =>
-  task.kind === 'plan' || task.kind === 'ways' || task.kind === 'pool' || (task.kind === 'calculate' && searching(task.name))
+  task.kind === 'plan' ||
+  task.kind === 'goOn' ||
+  task.kind === 'ways' ||
+  task.kind === 'pool' ||
+  (task.kind === 'calculate' && searching(task.name))
 /** Tasks that may take seconds. */
 export const takesLong = (task: Task): boolean => needsSolver(task) || task.kind === 'backup'
 
@@ -76,6 +87,11 @@ export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
       const { assembly } = evaluate(task.job, task.rules)
       const { useRemnants } = task.job.cut
       return planCuts(cutList(assembly), task.stock, task.rules, { useRemnants, timeLimitMs: task.timeLimitMs }, tools)
+    }
+    case 'goOn': {
+      const { job, accepted, stock, rules, timeLimitMs } = task
+      const left = replanned(job, accepted, cutList(madeAssembly(job, rules)), stock, rules, timeLimitMs, tools)
+      return goesOn(accepted, job.built, left, rules)
     }
     case 'ways':
       return otherWays(task.job, task.stock, task.rules, tools)

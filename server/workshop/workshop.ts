@@ -14,7 +14,7 @@ const MOST_MS = 60_000
 /** Thrown to who waits when the task took longer than it may, or its thread died. */
 export class WorkLost extends Error {}
 
-const limitMs = (task: Task): number => (task.kind === 'plan' ? task.timeLimitMs + GRACE_MS + START_MS : MOST_MS)
+const limitMs = (task: Task): number => (task.kind === 'plan' || task.kind === 'goOn' ? task.timeLimitMs + GRACE_MS + START_MS : MOST_MS)
 /** A fresh thread loads the program first. */
 const START_MS = 15_000
 

@@ -2,10 +2,11 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useMutation } from '@tanstack/react-query'
+import { type QueryClient, useMutation, useQueryClient } from '@tanstack/react-query'
 import { wrap } from 'comlink'
+import { useState } from 'react'
 import { type BarsLeft, barsInHand, type CutOther, changedCuts } from '../../../core/barsLeft/barsLeft'
-import { type CutState, cutState, madeAgain, withPiece } from '../../../core/barsLeft/cutPieces'
+import { type CutState, cutState, goneOf, madeAgain, withPiece } from '../../../core/barsLeft/cutPieces'
 import { profileOf } from '../../../core/catalogue/profiles'
 import type { CutPart } from '../../../core/cutList/cutList'
 import { type IssuedPlan, standingPlan } from '../../../core/issuedPlan/issuedPlan'
@@ -13,9 +14,12 @@ import type { Job } from '../../../core/job/job'
 import { formatLength } from '../../../core/quantity/formatQuantity'
 import type { Stock } from '../../../core/stock/stock'
 import { localDay } from '../../../core/time/localDay'
-import { useIssuedPlans } from '../../api/queries'
+import { ApiError, call } from '../../api/client'
+import { type StoredJob, useIssuedPlans } from '../../api/queries'
 import { editJob } from '../../job/jobStore'
+import { saveNow } from '../../job/useAutosave'
 import { useRules } from '../../job/useEvaluation'
+import { TextInput } from '../../quantity/TextInput'
 import { useUnits } from '../../quantity/units'
 import type { PlanApi } from './plan.worker'
 
@@ -24,12 +28,15 @@ type Props = { job: Job; jobId: string; parts: CutPart[]; stock: Stock | undefin
 export function BarsInHand({ job, jobId, parts, stock }: Props) {
   const accepted = standingPlan(useIssuedPlans(jobId).data ?? [])
   const rules = useRules()
+  const client = useQueryClient()
   if (!accepted || !stock) return null
   const marks = accepted.pieces.map((p) => p.mark)
-  const begun = marks.filter((m) => cutState(job.built, m) !== 'to cut')
-  if (!begun.length) return null
-  const again = begun.filter((m) => cutState(job.built, m) === 'scrap')
-  const twice = begun.filter((m) => madeAgain(job.built, m))
+  const gone = goneOf(accepted.plan)
+  const state = (m: string) => cutState(job.built, m, gone(m))
+  const begun = marks.filter((m) => state(m) !== 'to cut')
+  if (!begun.length && !marks.some(gone)) return null
+  const again = begun.filter((m) => state(m) === 'scrap')
+  const twice = begun.filter((m) => madeAgain(job.built, m, gone(m)))
   return (
     <Box component="section" aria-label="Bars in hand" sx={{ mb: 2, pb: 1.5, borderBottom: 1, borderColor: 'divider' }}>
       <Typography variant="h2">Bars in hand</Typography>
@@ -51,6 +58,7 @@ export function BarsInHand({ job, jobId, parts, stock }: Props) {
           key={JSON.stringify([job.built, job.pieces, job.vehicle])}
           ask={() => planned(job, accepted, stock, rules)}
           hand={barsInHand(accepted, job.built, rules).length}
+          goOn={(reason) => goOnBy(client, jobId, accepted.id, reason)}
         />
       )}
     </Box>
@@ -103,7 +111,17 @@ function Others({ others }: { others: CutOther[] }) {
   )
 }
 
-function Replan({ ask, hand }: { ask: () => Promise<BarsLeft>; hand: number }) {
+/** The plan in hand becomes the one that stands: the rack gets what that leaves, and what it no longer leaves is taken off it. */
+async function goOnBy(client: QueryClient, jobId: string, goesOnFrom: string, reason: string): Promise<void> {
+  await saveNow()
+  const [{ revision }, stock] = await Promise.all([call<StoredJob>(`/jobs/${jobId}`), call<{ revision: number }>('/shelves/stock')])
+  await call(`/jobs/${jobId}/plans`, { method: 'POST', json: { revision, stockRevision: stock.revision, reason, goesOnFrom } })
+  await Promise.all(
+    [['plans', jobId], ['shelf', 'stock'], ['jobs'], ['purchase']].map((queryKey) => client.invalidateQueries({ queryKey })),
+  )
+}
+
+function Replan({ ask, hand, goOn }: { ask: () => Promise<BarsLeft>; hand: number; goOn: (reason: string) => Promise<void> }) {
   const left = useMutation({ mutationFn: ask })
   return (
     <>
@@ -112,7 +130,40 @@ function Replan({ ask, hand }: { ask: () => Promise<BarsLeft>; hand: number }) {
       </Button>
       {left.error && <Alert severity="error">{left.error.message}</Alert>}
       {left.data && <Answer left={left.data} />}
+      {left.data?.plan.complete && left.data.toCut.length > 0 && <GoOn goOn={goOn} />}
     </>
+  )
+}
+
+/** What is left goes to the saw by this plan; a limit that is over or not assessed asks for a reason, as the first plan did. */
+function GoOn({ goOn }: { goOn: (reason: string) => Promise<void> }) {
+  const [reason, setReason] = useState('')
+  const going = useMutation({ mutationFn: () => goOn(reason.trim()) })
+  const faults = going.error instanceof ApiError ? going.error.faults : []
+  const wanting = faults.find((f) => f.where === 'reason')
+  return (
+    <Box sx={{ display: 'grid', gap: 1, justifyItems: 'start', maxWidth: 620 }}>
+      {going.error && (
+        <Alert severity="error" sx={{ width: '100%' }}>
+          {wanting
+            ? `Give ${wanting.expected}.`
+            : faults.length
+              ? `Not accepted: ${faults.map((f) => f.expected).join('; ')}.`
+              : going.error.message}
+        </Alert>
+      )}
+      {(wanting || reason) && (
+        <Box sx={{ width: '100%' }}>
+          <TextInput label="Why it is cut all the same" value={reason} maxLength={500} onChange={setReason} />
+        </Box>
+      )}
+      <Button variant="contained" disabled={going.isPending} onClick={() => going.mutate()}>
+        {going.isPending ? 'Accepting…' : 'Go on by this plan'}
+      </Button>
+      <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+        What is cut stays in it. The rack gets the offcuts of this plan instead of the first one’s; taken back, that one stands again.
+      </Typography>
+    </Box>
   )
 }
 
@@ -150,7 +201,7 @@ function Answer({ left: { bars, toCut, plan, unused } }: { left: BarsLeft }) {
         <Typography component="li" variant="body2">
           Nothing more from{' '}
           {unused.map((b) => `bar ${b.number} of ${profileOf(b.profileId).name}, ${formatLength(b.leftMm, units)}`).join('; ')}: put it on
-          the rack as it is. The rack still has the offcuts of the plan as it was accepted.
+          the rack as it is.
         </Typography>
       )}
     </Box>

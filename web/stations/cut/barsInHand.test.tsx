@@ -16,7 +16,7 @@ import { planCuts } from '../../../core/nesting/planCuts'
 import { INCH, METRIC } from '../../../core/quantity/units'
 import { defaultRules } from '../../../core/rules/rules'
 import { demoStock } from '../../../core/stock/demoStock'
-import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
+import { answering, benchJob, mount, onBench, Refused, WithJob } from '../../testing/bench'
 import { BarsInHand } from './BarsInHand'
 import { PieceTicks } from './PieceTicks'
 
@@ -39,12 +39,15 @@ const accepted = (): IssuedPlan => ({
   plan: planCuts(partsOf(survey), demoStock, defaultRules, { useRemnants: true, timeLimitMs: 1500 }, tools),
   pieces: piecesOf(madeAssembly(survey!, defaultRules)),
 })
-const shown = (job: typeof survey, units = METRIC) => {
+const shown = (job: typeof survey, units = METRIC, more: Record<string, unknown> = {}) => {
   onBench(job!)
   const plan = accepted()
-  answering({ '/plans': [plan] })
+  const { calls } = answering({ ...more, '/plans': [plan] })
   answer = async () => replanned(benchJob(), plan, partsOf(benchJob()), demoStock, defaultRules, 1500, tools)
-  return mount(<WithJob>{(j) => <BarsInHand job={j} jobId="job" parts={partsOf(j)} stock={demoStock} />}</WithJob>, units)
+  return {
+    ...mount(<WithJob>{(j) => <BarsInHand job={j} jobId="job" parts={partsOf(j)} stock={demoStock} />}</WithJob>, units),
+    sent: () => calls.filter((c) => c.method === 'POST').map((c) => JSON.parse(String(c.body))),
+  }
 }
 const withCut = (job: typeof survey, mark: string) =>
   withPiece(job!, mark, 'cut', { lengthMm: partsOf(survey).find((p) => p.marks.includes(mark))!.lengthMm, on: '2026-11-30' })
@@ -76,6 +79,19 @@ describe('bars in hand', () => {
     await user.click(screen.getByRole('button', { name: 'B1 does after all' }))
     expect(cutState(benchJob().built, 'B1')).toBe('cut')
   })
+})
+
+test('gone on by what is left: asked for a reason where a limit is over, then accepted in place of the plan that stood', async () => {
+  const kept = { 'GET /jobs/job': { revision: 7 }, 'GET /shelves/stock': { revision: 3 } }
+  const over = new Refused(409, { faults: [{ where: 'reason', expected: 'why it is cut all the same: Roof, moving is over its line' }] })
+  const { user, sent } = shown(withCut(survey, 'B1'), METRIC, { ...kept, 'POST /jobs/job/plans': over })
+  await user.click(await screen.findByRole('button', { name: /Plan what is left from/ }))
+  await user.click(await screen.findByRole('button', { name: 'Go on by this plan' }))
+  expect((await screen.findByText(/Give why it is cut all the same/)).textContent).toContain('Roof, moving is over its line')
+  await user.type(screen.getByLabelText('Why it is cut all the same'), 'one case less{Enter}')
+  await user.click(screen.getByRole('button', { name: 'Go on by this plan' }))
+  await waitFor(() => expect(sent()).toHaveLength(2))
+  expect(sent()[1]).toEqual({ revision: 7, stockRevision: 3, reason: 'one case less', goesOnFrom: 'p' })
 })
 
 test('at the saw each piece is ticked by its mark, with the length; pressed again the tick is gone', async () => {
