@@ -114,6 +114,9 @@ const LOOKS: Record<LookName, { paper: string; raised: string; ink: string; prim
 export const FIGURES = '"Barlow Semi Condensed", "Barlow", "Signs", sans-serif'
 
 /** `motion`: as the person's system asks, or never any, where a test would only wait for it. */
+/** Where a thumb presses instead of a mouse, everything that is pressed is as large as one. */
+const THUMB = { '@media (pointer: coarse)': { minHeight: 44 } }
+
 export function themeOf(name: LookName, motion: 'system' | 'always' = 'system'): Theme {
   const look = LOOKS[name]
   return createTheme({
@@ -161,13 +164,18 @@ export function themeOf(name: LookName, motion: 'system' | 'always' = 'system'):
           '@media print': { 'header, nav': { display: 'none !important' } },
         },
       },
-      MuiButton: { defaultProps: { disableElevation: true, size: 'small' }, styleOverrides: { root: { fontSize: '0.9rem' } } },
+      MuiButton: { defaultProps: { disableElevation: true, size: 'small' }, styleOverrides: { root: { fontSize: '0.9rem', ...THUMB } } },
+      MuiIconButton: { styleOverrides: { root: { '@media (pointer: coarse)': { minWidth: 44, minHeight: 44 } } } },
+      MuiTab: { styleOverrides: { root: THUMB } },
       MuiButtonBase: { defaultProps: { disableRipple: true } },
       MuiTextField: { defaultProps: { size: 'small', variant: 'outlined', fullWidth: true } },
       MuiOutlinedInput: {
         styleOverrides: {
           root: { backgroundColor: look.inks.sheet },
-          input: { paddingTop: 7, paddingBottom: 7, fontFamily: FIGURES, fontWeight: 500 },
+          input: {
+            ...{ paddingTop: 7, paddingBottom: 7, fontFamily: FIGURES, fontWeight: 500 },
+            '@media (pointer: coarse)': { paddingTop: 11, paddingBottom: 11 },
+          },
         },
       },
       MuiInputLabel: {
@@ -181,7 +189,7 @@ export function themeOf(name: LookName, motion: 'system' | 'always' = 'system'):
       MuiFormControlLabel: { styleOverrides: { label: { fontSize: '0.92rem', lineHeight: 1.3 } } },
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, fontSize: '0.76rem' } } },
       MuiSelect: { defaultProps: { size: 'small' }, styleOverrides: { select: { whiteSpace: 'normal' } } },
-      MuiToggleButton: { styleOverrides: { root: { color: look.inks.quiet, '&.Mui-selected': { color: look.ink } } } },
+      MuiToggleButton: { styleOverrides: { root: { ...THUMB, color: look.inks.quiet, '&.Mui-selected': { color: look.ink } } } },
       MuiAlert: {
         styleOverrides: {
           root: { border: `1px solid ${look.inks.line}`, backgroundColor: look.raised, color: look.ink, borderLeftWidth: 4 },

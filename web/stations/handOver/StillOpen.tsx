@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
+import { Link } from 'react-router'
 import type { OpenItem } from '../../../core/job/openItems'
 import { stationNames } from '../../../core/job/stations'
 import { withLengths } from '../../../core/quantity/figureText'
@@ -37,7 +38,10 @@ export function StillOpen({ open, wanting }: { open: OpenItem[]; wanting: string
         <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
           {open.map((i) => (
             <li key={i.station + i.text}>
-              <b>{stationNames[i.station]}</b>: {i.text}
+              <Box component={Link} to={`../${i.station}`} relative="path" sx={{ color: 'primary.main', fontWeight: 700 }}>
+                {stationNames[i.station]}
+              </Box>
+              : {i.text}
             </li>
           ))}
         </Box>
