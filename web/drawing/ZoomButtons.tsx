@@ -16,7 +16,16 @@ export function ZoomButtons({ by, nearer, farther, all }: { by: number; nearer: 
       sx={{ position: 'absolute', left: 6, bottom: 6, display: 'flex', bgcolor: (t) => t.inks.sheet, border: 1, borderColor: 'divider' }}
     >
       {buttons.map(([name, Icon, act, off]) => (
-        <IconButton key={name} size="small" aria-label={name} title={name} onClick={act} disabled={off} sx={{ borderRadius: 0, p: 0.5 }}>
+        <IconButton
+          key={name}
+          size="small"
+          aria-label={name}
+          title={name}
+          onClick={act}
+          disabled={off}
+          // large as a thumb they hide what they are for: only those that do something are there
+          sx={{ borderRadius: 0, p: 0.5, '&.Mui-disabled': { '@media (pointer: coarse)': { display: 'none' } } }}
+        >
           <Icon fontSize="small" />
         </IconButton>
       ))}
