@@ -8,6 +8,9 @@ import { sameJob, useJob } from './jobStore'
 
 const QUIET_MS = 500
 const RETRY_MS = 4000
+/** A page over plain HTTP cannot be kept by the browser for the time without a network, so whoever loads it anew then has nothing. */
+const AWAY =
+  'the server does not answer. Go on: what you do is kept here and saved when it answers again. Do not load this page anew before that: without HTTPS it cannot be opened while the server is away.'
 
 /** Saves as you go: half a second after the last change, and when the window is left. One save is under way at a time. */
 export function useAutosave(): void {
@@ -66,7 +69,11 @@ export async function saveNow(): Promise<void> {
     else {
       // without an answer nobody knows whether it arrived
       const sent = refused?.status === 0 ? job : useJob.getState().sent
-      useJob.setState({ sent, saveState: 'failed', saveFault: refused ? refused.message : 'the job could not be saved' })
+      useJob.setState({
+        sent,
+        saveState: 'failed',
+        saveFault: refused ? (refused.status === 0 ? AWAY : refused.message) : 'the job could not be saved',
+      })
     }
   }
 }
