@@ -9,6 +9,14 @@ const youngest = (folder) =>
     return /\.test\.ts$/.test(entry.name) ? latest : Math.max(latest, statSync(path).mtimeMs)
   }, statSync(folder).mtimeMs)
 
+/** What can be started from the bundle: the command line, the thread of its workshop, and the parts of a server that the browser tests put together themselves. */
+const ENTRIES = {
+  tideline: 'bin/tideline.ts',
+  thread: 'server/workshop/thread.ts',
+  serve: 'server/serve.ts',
+  workshop: 'server/workshop/workshop.ts',
+}
+
 /** Where the bundle of the command line and its thread lies, made again if any source is younger than it. */
 export async function freshBundle(root) {
   const folder = join(root, 'node_modules/.cache/tideline/cli')
@@ -16,7 +24,9 @@ export async function freshBundle(root) {
     ...['core', 'server', 'bin'].map((f) => youngest(join(root, f))),
     statSync(join(root, 'package-lock.json')).mtimeMs,
   )
-  const made = ['tideline.js', 'thread.js'].map((f) => join(folder, f))
+  const made = Object.keys(ENTRIES)
+    .map((name) => `${name}.js`)
+    .map((f) => join(folder, f))
   if (!made.every((f) => existsSync(f) && statSync(f).mtimeMs > sources)) await bundleCli(root, folder)
   return folder
 }
@@ -49,7 +59,7 @@ async function bundleCli(root, folder) {
     ssr: { noExternal: ['zod'] },
     build: {
       ssr: true,
-      rollupOptions: { input: { tideline: join(root, 'bin/tideline.ts'), thread: join(root, 'server/workshop/thread.ts') } },
+      rollupOptions: { input: Object.fromEntries(Object.entries(ENTRIES).map(([name, file]) => [name, join(root, file)])) },
       outDir: fresh,
       emptyOutDir: true,
       target: 'node20',

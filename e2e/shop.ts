@@ -1,4 +1,5 @@
-import { type ChildProcess, spawn } from 'node:child_process'
+import { type ChildProcess, fork, spawn } from 'node:child_process'
+import { once } from 'node:events'
 import { copyFileSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -9,7 +10,7 @@ export const FILLED = 'TIDELINE_E2E_FILLED'
 
 export type Server = { address: string; process: ChildProcess }
 
-/** The real server on a database of its own, as a process that can be killed. */
+/** The real server on a database of its own, as it is started in a shop. */
 export async function startServer(database: string, command: 'demo' | 'serve' = 'demo', more: string[] = []): Promise<Server> {
   const child = spawn('bin/tideline', [command, '--data', database, '--port', '0', ...more], { stdio: ['ignore', 'pipe', 'inherit'] })
   const address = await new Promise<string>((resolve, reject) => {
@@ -27,19 +28,37 @@ export const stopServer = (server: Server, signal: NodeJS.Signals = 'SIGTERM') =
     server.process.kill(signal)
   })
 
+/** A process that opens one shop after another; null closes the one that is open. */
+type House = (database: string | null) => Promise<string>
+async function answerOf(child: ChildProcess): Promise<string> {
+  const [{ address }] = (await once(child, 'message')) as [{ address: string | null }]
+  return address ?? ''
+}
+
 /**
  * Each test has a shop of its own, so that none depends on another: a copy of one that was filled with the demo data and judged once, as a shop is that has
  * been open for a while. An error on any page fails the test.
  */
-export const test = base.extend<{ quiet: undefined; shop: Server }>({
-  // biome-ignore lint/correctness/noEmptyPattern: the runner reads the first parameter's names
-  shop: async ({}, use) => {
+export const test = base.extend<{ quiet: undefined; shop: { address: string } }, { house: House }>({
+  house: [
+    // biome-ignore lint/correctness/noEmptyPattern: the runner reads the first parameter's names
+    async ({}, use) => {
+      const child = fork('e2e/house.mjs', { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] })
+      await answerOf(child)
+      await use((database) => {
+        child.send({ database })
+        return answerOf(child)
+      })
+      child.disconnect()
+    },
+    { scope: 'worker' },
+  ],
+  shop: async ({ house }, use) => {
     const filled = process.env[FILLED] ?? ''
     const folder = mkdtempSync(join(tmpdir(), 'tideline-e2e-'))
     for (const file of readdirSync(filled).filter((f) => f.startsWith('shop.sqlite'))) copyFileSync(join(filled, file), join(folder, file))
-    const server = await startServer(join(folder, 'shop.sqlite'), 'serve')
-    await use(server)
-    await stopServer(server)
+    await use({ address: await house(join(folder, 'shop.sqlite')) })
+    await house(null)
     rmSync(folder, { recursive: true })
   },
   baseURL: async ({ shop }, use) => use(shop.address),

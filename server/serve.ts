@@ -12,10 +12,18 @@ import { dailyBackup } from './keeping/dailyBackup'
 import { openStore, placeFor } from './keeping/openStore'
 import { soleUse } from './keeping/soleUse'
 import { StoreFault } from './keeping/storeFaults'
-import { openWorkshop } from './workshop/workshop'
+import { openWorkshop, type Workshop } from './workshop/workshop'
 
 export type Served = { address: string; close: () => Promise<void> }
-type Options = { database: string; port: number; host?: string; allowHosts?: string[]; fill?: (db: Knex) => Promise<unknown> }
+type Options = {
+  database: string
+  port: number
+  host?: string
+  allowHosts?: string[]
+  fill?: (db: Knex) => Promise<unknown>
+  /** threads that are there already and stay when this server ends; its own where none are lent */
+  workshop?: Workshop
+}
 
 /** Requests in hand may finish; who holds a connection open longer is let go. */
 const FINISH_MS = 10_000
@@ -38,8 +46,8 @@ export async function serve(options: Options): Promise<Served> {
     const db = await openStore(database)
     closers.push(() => db.destroy())
     await options.fill?.(db)
-    const workshop = openWorkshop()
-    closers.push(() => workshop.close())
+    const workshop = options.workshop ?? openWorkshop()
+    if (!options.workshop) closers.push(() => workshop.close())
     const keeper = verdictKeeper(db, workshop, fault)
     const backups = dailyBackup(database, workshop, fault)
     const webFolder = fileURLToPath(new URL('../dist', import.meta.url))
