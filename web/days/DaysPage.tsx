@@ -15,7 +15,7 @@ import { type Change, useChangeJob, useDays } from './useDays'
 
 /** All open jobs on the shop's days: what is done when and by whom, what is late and why, and what would help. */
 export default function DaysPage() {
-  const { query, shown } = useDays()
+  const { query, shown, anew } = useDays()
   if (query.error)
     return (
       <Box sx={{ p: 2 }}>
@@ -29,10 +29,11 @@ export default function DaysPage() {
         <Skeleton variant="rectangular" height={320} />
       </Box>
     )
-  return <Calendar given={shown.given} days={shown.days} answer={query.data} />
+  return <Calendar given={shown.given} days={shown.days} answer={query.data} anew={anew} />
 }
 
-function Calendar({ given, days, answer }: { given: WorkGiven; days: Schedule; answer: DaysAnswer }) {
+type Shown = { given: WorkGiven; days: Schedule; answer: DaysAnswer; anew: boolean }
+function Calendar({ given, days, answer, anew }: Shown) {
   const [chosen, setChosen] = useState<Chosen | null>(() => {
     const late = given.jobs.find((_, i) => (days.jobs[i]?.daysLate ?? 0) > 0)
     return late ? { jobId: late.id, open: false, stepId: null } : null
@@ -58,7 +59,7 @@ function Calendar({ given, days, answer }: { given: WorkGiven; days: Schedule; a
   }
   return (
     <Box sx={{ p: { xs: 1, sm: 2 }, display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-      <Head jobs={given.jobs.length} late={days.jobs.filter((j) => (j.daysLate ?? 0) > 0).length} more={answer.more} />
+      <Head jobs={given.jobs.length} late={days.jobs.filter((j) => (j.daysLate ?? 0) > 0).length} more={answer.more} anew={anew} />
       {!given.calendar.people.length && (
         <Alert severity="info">
           Nobody is entered under <Link to="/shop">The shop</Link>: the days reckon with one person.
@@ -102,7 +103,7 @@ function Calendar({ given, days, answer }: { given: WorkGiven; days: Schedule; a
   )
 }
 
-function Head({ jobs, late, more }: { jobs: number; late: number; more: number }) {
+function Head({ jobs, late, more, anew }: { jobs: number; late: number; more: number; anew: boolean }) {
   return (
     <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
       <Typography variant="h1">Days</Typography>
@@ -110,6 +111,7 @@ function Head({ jobs, late, more }: { jobs: number; late: number; more: number }
         {jobs} {jobs === 1 ? 'job' : 'jobs'} on the calendar
         {late ? `, ${late} late` : ', none late'}
         {more ? `; ${more} more, due later, are left out` : ''}
+        {anew ? '; being worked out anew…' : ''}
       </Typography>
       <Button component="a" href="/api/shop/days.ics" variant="outlined">
         Calendar file

@@ -14,7 +14,7 @@ export function useDays() {
   const days = useCalendar([given], given && ((c) => c.schedule(given)))
   const last = useRef<{ given: WorkGiven; days: Schedule } | null>(null)
   if (given && days) last.current = { given, days }
-  return { query, shown: last.current }
+  return { query, shown: last.current, anew: query.isFetching || last.current?.given !== given }
 }
 
 export type JobChange = (job: Job) => Job
