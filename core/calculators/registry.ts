@@ -37,6 +37,7 @@ import { scoredFoldCalculator } from '../scoredFold/scoredFold.calculator'
 import { strapsCalculator } from '../securing/straps.calculator'
 import { flatPatternCalculator } from '../sheet/flatPattern.calculator'
 import { foldStressCalculator } from '../sheet/foldStress.calculator'
+import { foldTrialCalculator } from '../sheet/foldTrial.calculator'
 import { sheetNestingCalculator } from '../sheetNesting/sheetNesting.calculator'
 import { slideCalculator } from '../slide/slide.calculator'
 import { evenSpacingCalculator } from '../spacing/evenSpacing.calculator'
@@ -132,6 +133,7 @@ export const calculatorGroups = [
       bandCalculator,
       boardsCalculator,
       flatPatternCalculator,
+      foldTrialCalculator,
       sheetNestingCalculator,
       compoundMitreCalculator,
       scoredFoldCalculator,

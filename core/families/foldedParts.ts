@@ -1,15 +1,15 @@
 import type { Plate, Pose } from '../assembly/assembly'
 import { materials } from '../catalogue/materials'
+import type { Rules } from '../rules/rules'
 import { foldedPan, type PanGiven, placedFaces } from '../sheet/folded'
+import { foldOf } from '../sheet/foldTrial'
 import type { FieldSpec } from './family'
 
-/** Inside radius of an air bend as a share of the thickness; the shop's own. */
-const RADIUS_PER_THICKNESS = 1.5
-/** What all folded parts of one design share. mm */
-export const sheetOf = (thicknessMm: number, kFactor: number) => ({
+type OfSheet = { materialId: string; thicknessMm: number }
+/** What all folded parts of one sheet share. mm */
+export const sheetOf = ({ materialId, thicknessMm }: OfSheet, rules: Rules) => ({
   thicknessMm,
-  insideRadiusMm: RADIUS_PER_THICKNESS * thicknessMm,
-  kFactor,
+  ...foldOf(rules, materialId, thicknessMm),
 })
 
 /** One folded part and how it stands. */
@@ -36,7 +36,6 @@ export function foldedPlate(part: PanPart, metal: { materialId: string; thicknes
 /** A field of sheet by its longer side first. mm */
 export const longFirst = (a: number, b: number) => ({ longMm: Math.max(a, b), shortMm: Math.min(a, b) })
 
-type OfSheet = { materialId: string; thicknessMm: number }
 /** What sheet it is folded of; tempers that crack in a fold are left out. */
 export const sheetFields: FieldSpec<OfSheet>[] = [
   {

@@ -127,7 +127,7 @@ describe('payload before the rack', () => {
 describe('the step bracket', () => {
   const pads = { footPadMm: 60, barPadMm: 60, kFactor: 0.42 }
   test('a clear step of 45 in 5 mm stands the bar 50 in: 90 up is atan(90/50) = 60.9°, web √(50² + 90²) = 102.96 and t·tan(30.5°) = 2.94 more outside', () => {
-    const b = stepBracket({ ...pads, stepMm: 45, riseMm: 90, thicknessMm: 5 })
+    const b = stepBracket({ ...pads, stepMm: 45, riseMm: 90, thicknessMm: 5, insideRadiusMm: 7.5 })
     expect(b.offsetMm).toBe(50)
     expect(b.flangesMm[1]).toBeCloseTo(102.956 + 2.943, 2)
     expect(b.bends.map((x) => [Math.round(x.angleDeg * 10) / 10, x.side])).toEqual([
@@ -147,7 +147,7 @@ describe('the step bracket', () => {
   })
   test('folded up again, the blank’s middle line goes the offset along and the rise up: K = 0.5', () => {
     const t = 5
-    const b = stepBracket({ ...pads, kFactor: 0.5, stepMm: 45, riseMm: 90, thicknessMm: t })
+    const b = stepBracket({ ...pads, kFactor: 0.5, stepMm: 45, riseMm: 90, thicknessMm: t, insideRadiusMm: 1.5 * t })
     // straight to the first arc, arc, web, arc the other way, straight: each arc's middle line has r + t/2
     const a = (b.angleDeg * Math.PI) / 180
     const r = b.insideRadiusMm + t / 2
@@ -161,7 +161,7 @@ describe('the step bracket', () => {
   })
   test('the blank is shorter than its outside faces, and the fold lines lie on it in order', () => {
     for (const stepMm of [10, 60, 150, 300]) {
-      const b = stepBracket({ ...pads, stepMm, riseMm: 80, thicknessMm: 6 })
+      const b = stepBracket({ ...pads, stepMm, riseMm: 80, thicknessMm: 6, insideRadiusMm: 9 })
       expect(b.flatLengthMm).toBeLessThan(b.flangesMm.reduce((s, f) => s + f, 0))
       expect(b.bends[0].atMm).toBeGreaterThan(0)
       expect(b.bends[1].atMm).toBeGreaterThan(b.bends[0].atMm)

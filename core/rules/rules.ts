@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { FoldTrialSchema, MOST_FOLD_TRIALS } from './foldTrials'
 
 type RuleMeta = { label: string; unit: string; source: string; group: string }
 const rule = (value: number, min: number, max: number, group: string, label: string, unit: string, source = "shop's own") =>
@@ -13,7 +14,7 @@ const rule = (value: number, min: number, max: number, group: string, label: str
 const LIKE_HEAVIER = "shop's own; the figure that EN 12195-1 and 49 CFR 393.102 use for heavier vehicles"
 
 /** Every factor that is not physics. The form on the Rules shelf is made from this schema. */
-export const RulesSchema = z.object({
+const figures = z.object({
   nearRatio: rule(0.85, 0.5, 0.99, 'Limits', 'A limit counts as near from this share', ''),
   heightMarginMm: rule(50, 0, 500, 'Limits', 'Air to leave under the lowest passage', 'mm'),
   leastStability: rule(0.95, 0.5, 2, 'Limits', 'Least static stability factor', '', "shop's own; light vans lie near 1.1, cars near 1.4"),
@@ -230,10 +231,16 @@ export const RulesSchema = z.object({
   marginPercent: rule(22, 0, 90, 'Money', 'Margin on price', '%'),
   taxPercent: rule(0, 0, 60, 'Money', 'Tax on the price (0 = none is shown)', '%', 'local rule: set yours'),
 })
+/** The figures, and what trials taught instead of one of them. */
+export const RulesSchema = figures.extend({
+  foldTrials: z.array(FoldTrialSchema).max(MOST_FOLD_TRIALS, `${MOST_FOLD_TRIALS} trial folds at most: take old ones away`).default([]),
+})
 export type Rules = z.infer<typeof RulesSchema>
+/** A rule that is one figure. */
+export type RuleKey = keyof z.infer<typeof figures>
 export const defaultRules: Rules = RulesSchema.parse({})
 
 /** What the Rules form shows for each rule: its label, unit, where the number comes from. */
-export const ruleFields: { key: keyof Rules; label: string; unit: string; source: string; group: string; standard: number }[] = (
-  Object.entries(RulesSchema.shape) as [keyof Rules, z.ZodDefault<z.ZodNumber>][]
+export const ruleFields: { key: RuleKey; label: string; unit: string; source: string; group: string; standard: number }[] = (
+  Object.entries(figures.shape) as [RuleKey, z.ZodDefault<z.ZodNumber>][]
 ).map(([key, schema]) => ({ key, ...(schema.meta() as unknown as RuleMeta), standard: defaultRules[key] }))

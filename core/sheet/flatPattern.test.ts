@@ -22,7 +22,10 @@ test('a fold opens its working: 6.03 of sheet used, 3.97 off the two outside len
     side: 'up' as const,
     insideRadiusMm: 3,
   }
-  const [uses, off] = [allowanceFigure(fold, 2, defaultRules), deductionFigure(fold, 2, defaultRules)]
+  const [uses, off] = [
+    allowanceFigure(fold, { materialId: 'steel', thicknessMm: 2 }, defaultRules),
+    deductionFigure(fold, { materialId: 'steel', thicknessMm: 2 }, defaultRules),
+  ]
   expect([uses.value!, off.value!].map((v) => Math.round(v * 1000) / 1000)).toEqual([6.032, 3.968])
   const flat = flatPattern({ thickness: 2, insideRadius: 3, kFactor: defaultRules.kFactor, flanges: [50, 30], bends: [{ angle: 90 }] })
   expect(80 - off.value!).toBeCloseTo(flat.flatLength, 9)
@@ -47,7 +50,7 @@ test('the middle line of the folded strip is as long as the blank when K = 0.5',
 })
 
 test('a clear step of 35 in 5 mm with 40 of rise folds 45° twice, once each way, with a web of 56.6 and 5·tan 22.5° = 2.1 outside', () => {
-  const bracket = stepBracket({ stepMm: 35, riseMm: 40, thicknessMm: 5, footPadMm: 60, barPadMm: 60, kFactor: 0.42 })
+  const bracket = stepBracket({ stepMm: 35, riseMm: 40, thicknessMm: 5, footPadMm: 60, barPadMm: 60, kFactor: 0.42, insideRadiusMm: 7.5 })
   expect(bracket.bends.map((b) => [Math.round(b.angleDeg), b.side])).toEqual([
     [45, 'up'],
     [45, 'down'],

@@ -9,6 +9,7 @@ export type StepBracketGiven = {
   /** seats of the bolts at the foot and at the bar, edge to fold */
   footPadMm: number
   barPadMm: number
+  insideRadiusMm: number
   kFactor: number
 }
 export type StepBracket = {
@@ -24,7 +25,6 @@ export type StepBracket = {
 
 /** A step needs room to fold: under this the web is only a slanted jog. */
 const LEAST_RISE_MM = 20
-const RADIUS_PER_THICKNESS = 1.5 // inside radius of an air bend, the shop's own
 
 /**
  * A Z bracket that carries the bar's end a step inboard of its foot, so that a stock length becomes the bar: one model for bar, blank, folds and faces.
@@ -33,12 +33,11 @@ const RADIUS_PER_THICKNESS = 1.5 // inside radius of an air bend, the shop's own
  * √(offset² + rise²). mm and degrees; blank by `flatPattern`.
  */
 export function stepBracket(given: StepBracketGiven): StepBracket {
-  const { thicknessMm: t } = given
+  const { thicknessMm: t, insideRadiusMm } = given
   const rise = Math.max(LEAST_RISE_MM, given.riseMm)
   const offsetMm = given.stepMm + t
   const angle = Math.atan2(rise, offsetMm)
   const angleDeg = (angle * 180) / Math.PI
-  const insideRadiusMm = t * RADIUS_PER_THICKNESS
   const flangesMm: [number, number, number] = [given.footPadMm, Math.hypot(offsetMm, rise) + t * Math.tan(angle / 2), given.barPadMm]
   const flat = flatPattern({
     thickness: t,

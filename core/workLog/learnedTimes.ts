@@ -1,8 +1,8 @@
-import type { Rules } from '../rules/rules'
+import type { RuleKey, Rules } from '../rules/rules'
 import type { Tick } from './tick'
 
 /** Steps whose minutes are so many times one figure of the shop rules. */
-const ruleOf: Record<string, keyof Rules> = {
+const ruleOf: Record<string, RuleKey> = {
   cut: 'cutMin',
   bend: 'bendMin',
   saddle: 'saddleMin',
@@ -45,7 +45,7 @@ export const ENOUGH_TIMES = 3
  * What one piece of work took by the log, Σ taken / Σ pieces: it does not hang on what the figure is now, so that using it once does not make it offer
  * more the next time. Null where the log is too short, or the step hangs on no single figure.
  */
-export function timeOffer(l: LearnedTime, rules: Rules): { key: keyof Rules; now: number; would: number } | null {
+export function timeOffer(l: LearnedTime, rules: Rules): { key: RuleKey; now: number; would: number } | null {
   const key = ruleOf[l.id]
   if (!key || l.times < ENOUGH_TIMES || l.pieces <= 0) return null
   return { key, now: rules[key] as number, would: Math.round((l.tookMin / l.pieces) * 10) / 10 }

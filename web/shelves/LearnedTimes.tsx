@@ -3,12 +3,12 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useQuery } from '@tanstack/react-query'
 import { trim } from '../../core/quantity/formatQuantity'
-import { type Rules, ruleFields } from '../../core/rules/rules'
+import { type RuleKey, type Rules, ruleFields } from '../../core/rules/rules'
 import { ENOUGH_TIMES, type LearnedTime, timeOffer } from '../../core/workLog/learnedTimes'
 import { call } from '../api/client'
 
 /** What steps took by the log of all jobs, beside what they were reckoned at; where one figure would set it right, it is offered. */
-export function LearnedTimes({ rules, onUse }: { rules: Rules; onUse: (key: keyof Rules, value: number) => void }) {
+export function LearnedTimes({ rules, onUse }: { rules: Rules; onUse: (key: RuleKey, value: number) => void }) {
   const log = useQuery({ queryKey: ['times'], queryFn: () => call<{ rows: LearnedTime[] }>('/times') })
   if (!log.data?.rows.length) return null
   return (
@@ -28,7 +28,7 @@ export function LearnedTimes({ rules, onUse }: { rules: Rules; onUse: (key: keyo
   )
 }
 
-function Row({ learned, rules, onUse }: { learned: LearnedTime; rules: Rules; onUse: (key: keyof Rules, value: number) => void }) {
+function Row({ learned, rules, onUse }: { learned: LearnedTime; rules: Rules; onUse: (key: RuleKey, value: number) => void }) {
   const offer = timeOffer(learned, rules)
   const field = offer && ruleFields.find((f) => f.key === offer.key)
   return (

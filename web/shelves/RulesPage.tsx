@@ -2,7 +2,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { trim } from '../../core/quantity/formatQuantity'
-import { type Rules, RulesSchema, ruleFields } from '../../core/rules/rules'
+import { type RuleKey, RulesSchema, ruleFields } from '../../core/rules/rules'
 import { useSaveShelf, useShelf } from '../api/queries'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { LearnedTimes } from './LearnedTimes'
@@ -13,7 +13,7 @@ export default function RulesPage() {
   const shelf = useShelf('rules')
   const save = useSaveShelf('rules')
   const rules = shelf.data?.document
-  const set = (key: keyof Rules, value: number) =>
+  const set = (key: RuleKey, value: number) =>
     shelf.data && save.mutate({ revision: shelf.data.revision, document: { ...shelf.data.document, [key]: value } })
   const groups = [...new Set(ruleFields.map((f) => f.group))]
   return (

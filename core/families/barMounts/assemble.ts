@@ -123,7 +123,7 @@ function bracketOf(p: BarMountsParams, h: Head, at: ReturnType<typeof placesOf>,
     mark: 'LB',
     name: 'Bracket',
     pan: {
-      ...sheetOf(p.thicknessMm, rules.kFactor),
+      ...sheetOf(p, rules),
       lengthMm: p.wideMm,
       widthMm: reach,
       // the thing is bolted on where its joint is

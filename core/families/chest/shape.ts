@@ -36,7 +36,7 @@ export type ChestShape = {
 /** Every sheet of it, as it is folded and as it stands. */
 export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestShape {
   const t = p.thicknessMm
-  const sheet = sheetOf(t, rules.kFactor)
+  const sheet = sheetOf(p, rules)
   const [lengthMm, widthMm] = [p.lengthMm, p.widthMm]
   const frontX = Math.max(floor.from.x, floor.to.x) - p.frontMm
   const rearX = frontX - lengthMm

@@ -15,6 +15,7 @@ import { rectangle } from '../../geometry/polygon'
 import type { Point } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import type { Rules } from '../../rules/rules'
+import { foldOf } from '../../sheet/foldTrial'
 import { stepBracket } from '../../sheet/stepBracket'
 import { type MountLine, mountHalfWidthMm, nearestMountX, type Vehicle } from '../../vehicle/vehicle'
 import type { Site } from '../family'
@@ -82,7 +83,7 @@ export function assemble(p: CrossbarParams, site: Site): { assembly: Assembly; i
   const members = [...bars, ...rails]
   const corners = cornerPlates(p, rails, deckZMm)
   const front = fairing(p, line, deckZMm)
-  const plates = [...brackets(p, mounts, rules.kFactor), ...front.map((f) => f.plate), ...corners]
+  const plates = [...brackets(p, mounts, rules), ...front.map((f) => f.plate), ...corners]
   const joints = [
     ...mounts.map((m): Joint => ({ id: `joint:${m.id}`, kind: 'clamp', between: [m.id, m.on], at: m.place })),
     ...rails.flatMap((r) =>
@@ -193,7 +194,7 @@ export const bracketMaterial = (p: CrossbarParams): string => {
 }
 
 /** One to a foot, its blank turned left and right alike. */
-function brackets(p: CrossbarParams, mounts: Mount[], kFactor: number): Plate[] {
+function brackets(p: CrossbarParams, mounts: Mount[], rules: Rules): Plate[] {
   if (p.bracketInsetMm <= 0 || !p.barXMm.length) return []
   const made = stepBracket({
     stepMm: p.bracketInsetMm,
@@ -201,7 +202,7 @@ function brackets(p: CrossbarParams, mounts: Mount[], kFactor: number): Plate[] 
     thicknessMm: p.bracketThicknessMm,
     footPadMm: p.bracketFootPadMm,
     barPadMm: p.bracketBarPadMm,
-    kFactor,
+    ...foldOf(rules, bracketMaterial(p), p.bracketThicknessMm),
   })
   return mounts.map((m) => ({
     id: m.via ?? m.id,

@@ -54,7 +54,7 @@ export const Z: Vec3 = { x: 0, y: 0, z: 1 }
 /** Every sheet of it, as it is folded and as it stands. */
 export function partsOf(p: DrawersParams, s: DrawersShape, rules: Rules): PanPart[] {
   const t = p.thicknessMm
-  const sheet = sheetOf(t, rules.kFactor)
+  const sheet = sheetOf(p, rules)
   const half = p.widthMm / 2
   const flange = { lengthMm: FLANGE_MM }
   const wall = { lengthMm: p.heightMm }

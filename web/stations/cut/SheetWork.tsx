@@ -27,6 +27,7 @@ import { SheetView } from '../../drawing/SheetView'
 import { FigureValue } from '../../figure/Working'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
+import { TrialFold } from './TrialFold'
 import { useSheets } from './useSheets'
 
 const still = { handles: [], marks: new Map(), selected: null, onSelect: () => undefined, actions: null }
@@ -107,8 +108,8 @@ function Folds({ kind: { plate } }: { kind: FlatKind }) {
   return [...alike.values()].map(({ fold, numbers }) => (
     <Typography key={numbers} variant="body2">
       Folds {numbers}, {Math.round(fold.angleDeg * 10) / 10}° round {formatGauge(fold.insideRadiusMm, units)}: each uses{' '}
-      <FigureValue figure={allowanceFigure(fold, plate.thicknessMm, rules)} /> of sheet and takes{' '}
-      <FigureValue figure={deductionFigure(fold, plate.thicknessMm, rules)} /> off the outside lengths beside it.
+      <FigureValue figure={allowanceFigure(fold, plate, rules)} /> of sheet and takes{' '}
+      <FigureValue figure={deductionFigure(fold, plate, rules)} /> off the outside lengths beside it.
     </Typography>
   ))
 }
@@ -128,6 +129,7 @@ function Group({ group: g }: { group: SheetGroup }) {
           {percentText(g.nest.utilisation)} of it becomes parts
         </Typography>
       </Box>
+      {g.kinds.some((k) => k.plate.bends.length > 0) && <TrialFold sheet={{ materialId: g.materialId, thicknessMm: g.thicknessMm }} />}
       {g.nest.unplaced.map((u) => (
         <Alert key={u.partId} severity="error">
           {marksOf(g.kinds[Number(u.partId)]!)}: on no sheet, {u.reason}.
