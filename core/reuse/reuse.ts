@@ -41,7 +41,8 @@ export function reuse(job: Job, { title, vehicle, unlike }: { title: string; veh
   const to = unlike ? copyToMeasure(vehicle, `${vehicle.id}-like`.slice(0, 60), vehicle.name) : vehicle
   const anew = asNew(job, title)
   const { job: bare, lost } = to.id === job.vehicle.id ? { job: anew, lost: [] } : withoutItsVehicle(anew)
-  const brief = { ...bare.brief, clientName: '', contact: '' }
+  // another client has agreed to nothing yet
+  const brief: Job['brief'] = { ...bare.brief, clientName: '', contact: '', loadClass: null, agreedUses: ['goods'], asked: {} }
   const next: Job = { ...onVehicle({ ...bare, brief }, to, rules), like: { title: job.title, vehicle: job.vehicle.name } }
   const [before, after] = [wholeOf(job, rules), wholeOf(next, rules)]
   const [wasCut, isCut] = [partsAsCut(before.assembly, rules), partsAsCut(after.assembly, rules)]
@@ -50,7 +51,7 @@ export function reuse(job: Job, { title, vehicle, unlike }: { title: string; veh
     pieces: after.built.map((b) => pieceThere(b, wasCut, isCut)),
     worse: worse(evaluate(job, rules).limits, evaluate(next, rules).limits),
     measure: atStake(next, rules).readings.filter((r) => r.method === 'assumed' || r.method === 'unknown'),
-    unknown: lost,
+    unknown: [...lost, 'what the client agrees to: his load class, and the kinds of use'],
     left: leftBehind(job),
   }
 }
