@@ -4,6 +4,7 @@ import { materialOf } from '../catalogue/materials'
 import { assemble } from '../families/crossbarRack/assemble'
 import { crossbarExamples } from '../families/crossbarRack/examples'
 import { demoJobs } from '../job/demoJobs'
+import { defaultRules } from '../rules/rules'
 import { flatKinds, marksOf } from '../sheetNesting/sheetPlan'
 import { assembled, rackAlone, rackParams, siteOn, withRack } from '../testing/racks'
 import { cutList } from './cutList'
@@ -19,7 +20,7 @@ describe.each(made)('%s', (_, assembly) => {
         expect(Math.abs(memberLengthMm(assembly.members.find((m) => m.mark === mark)!) - p.lengthMm)).toBeLessThan(0.5)
   })
   test('the flat parts are as many and as heavy as the plates of the rack', () => {
-    const parts = flatKinds(assembly)
+    const parts = flatKinds(assembly, defaultRules)
     const sum = (of: { quantity: number; kg: number }[], what: 'quantity' | 'kg') =>
       of.reduce((s, p) => s + (what === 'kg' ? p.kg * p.quantity : p.quantity), 0)
     const drawn = assembly.plates.map((p) => ({ quantity: 1, kg: plateMassKg(p) }))
@@ -32,12 +33,10 @@ describe.each(made)('%s', (_, assembly) => {
 test('alike plates stand on one line: six corner plates 90 × 90 × 4 and six step brackets, steel apart from aluminium', () => {
   const [job] = demoJobs
   const list = (profileId: string) =>
-    flatKinds(assembled(withRack(rackAlone(job), { profileId, sideRails: true, cornerPlates: true, bracketInsetMm: 45 }))).map((k) => [
-      marksOf(k),
-      k.marks.length,
-      k.plate.thicknessMm,
-      materialOf(k.plate.materialId).name,
-    ])
+    flatKinds(
+      assembled(withRack(rackAlone(job), { profileId, sideRails: true, cornerPlates: true, bracketInsetMm: 45 })),
+      defaultRules,
+    ).map((k) => [marksOf(k), k.marks.length, k.plate.thicknessMm, materialOf(k.plate.materialId).name])
   expect(list(rackParams(job).profileId)).toEqual([
     ['SB', 6, 5, 'Aluminium 6061-T6'],
     ['CP', 6, 4, 'Aluminium 6061-T6'],

@@ -1,7 +1,8 @@
 import { DxfWriter, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf'
 import { areaMm2 } from '../geometry/polygon'
 import type { Point } from '../geometry/vec3'
-import { type LaidPart, laidParts, type SheetGroup, sizeOfSheet } from '../sheetNesting/sheetPlan'
+import type { Rules } from '../rules/rules'
+import { isCutHole, type LaidPart, laidParts, type SheetGroup, sizeOfSheet } from '../sheetNesting/sheetPlan'
 import { bounds, type Entity, type Sheet } from './sheet'
 
 /** One sheet with the parts on it, each with its mark and its fold lines. mm */
@@ -39,23 +40,36 @@ export function nestDrawing(group: SheetGroup, index: number): Sheet {
 
 /** Between sheets that lie beside one another in one file. mm */
 const BESIDE_MM = 200
+/** Half of the cross at the middle of a hole that is drilled. mm */
+const CROSS_MM = 2
 const CUT_LAYERS = { CUT: 7, BEND_UP: 5, BEND_DOWN: 1, MARK: 3 } as const
 
-/** Flat parts for a cutting table: closed outlines and holes on CUT, fold lines by the way they fold, the mark. Millimetres, full size. */
-export function cuttingDxf(parts: Pick<LaidPart, 'plate' | 'mark' | 'on'>[]): string {
+/**
+ * Flat parts for a cutting table: closed outlines and holes on CUT, what is inside before what is round it; fold lines by the way they fold; the mark, and a
+ * cross where a hole is too small for the table. Millimetres, full size.
+ */
+export function cuttingDxf(parts: Pick<LaidPart, 'plate' | 'mark' | 'on'>[], rules: Pick<Rules, 'cutHoleT'>): string {
   const dxf = new DxfWriter()
   dxf.setUnits(Units.Millimeters)
   for (const [name, colour] of Object.entries(CUT_LAYERS)) dxf.addLayer(name, colour, 'Continuous')
   for (const { plate, on, mark } of parts) {
+    for (const h of plate.holes) {
+      const { x, y } = on(h.at)
+      const cut = isCutHole(h, plate.thicknessMm, rules)
+      dxf.setCurrentLayerName(cut ? 'CUT' : 'MARK')
+      if (cut) dxf.addCircle(point3d(x, y), h.diameterMm / 2)
+      else
+        for (const [dx, dy] of [
+          [CROSS_MM, 0],
+          [0, CROSS_MM],
+        ] as const)
+          dxf.addLine(point3d(x - dx, y - dy), point3d(x + dx, y + dy))
+    }
     dxf.setCurrentLayerName('CUT')
     dxf.addLWPolyline(
       plate.outline.map(on).map((p) => ({ point: point2d(p.x, p.y) })),
       { flags: 1 },
     )
-    for (const h of plate.holes) {
-      const c = on(h.at)
-      dxf.addCircle(point3d(c.x, c.y), h.diameterMm / 2)
-    }
     for (const b of plate.bends) {
       dxf.setCurrentLayerName(b.side === 'up' ? 'BEND_UP' : 'BEND_DOWN')
       const [from, to] = [on(b.line[0]), on(b.line[1])]

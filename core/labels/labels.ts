@@ -5,7 +5,6 @@ import { cutList } from '../cutList/cutList'
 import type { CutPlan } from '../nesting/planCuts'
 import { withLengths } from '../quantity/figureText'
 import type { DisplayUnits } from '../quantity/units'
-import { flatKinds } from '../sheetNesting/sheetPlan'
 
 /** What is stuck on one part or offcut, lengths in the units of its job; `code` says the same to whoever scans it, with no network. */
 export type Label = { mark: string; name: string; of: string; what: 'part' | 'offcut'; code: string }
@@ -21,9 +20,7 @@ export function labelsOf(job: { title: string; revision: number; units: DisplayU
     ...cutList(assembly).flatMap((p) =>
       p.marks.map((mark) => label('part', mark, `${p.name}, ${mm(p.lengthMm)}`, profileOf(p.profileId).name)),
     ),
-    ...flatKinds(assembly).flatMap((k) =>
-      k.marks.map((mark) => label('part', mark, k.plate.name, `${materialOf(k.plate.materialId).name}, {g ${k.plate.thicknessMm}}`)),
-    ),
+    ...assembly.plates.map((p) => label('part', p.mark, p.name, `${materialOf(p.materialId).name}, {g ${p.thicknessMm}}`)),
     ...plan.offcuts.flatMap((o) =>
       Array.from({ length: o.count }, () => label('offcut', 'Offcut', mm(o.lengthMm), `${profileOf(o.profileId).name}, ${o.grade}`)),
     ),

@@ -14,7 +14,7 @@ export function askedOf(pieces: readonly Coated[], assembly: Assembly, rules: Ru
   return {
     merchant: asked('merchant', metal(assembly, rules)),
     coater: asked('coater', coat(pieces)),
-    laser: asked('laser', flat(assembly)),
+    laser: asked('laser', flat(assembly, rules)),
   }
 }
 
@@ -80,9 +80,9 @@ function span(mine: Assembly[], leastMm: number): { longMm: number; wideMm: numb
 }
 
 /** Every kind of flat part as it is cut. */
-const flat = (a: Assembly): AskedLine[] =>
-  flatKinds(a).map((k): AskedLine => {
-    const holes = k.plate.holes.map((h) => h.diameterMm)
+const flat = (a: Assembly, rules: Rules): AskedLine[] =>
+  flatKinds(a, rules).map((k): AskedLine => {
+    const holes = k.plate.holes.filter((h) => !k.drilled.includes(h)).map((h) => h.diameterMm)
     return {
       ...{ key: `flat ${marksOf(k)}`.slice(0, 160), name: `${marksOf(k)} ${k.plate.name}`.slice(0, 200), unit: 'piece' },
       ...{ quantity: k.marks.length, massKg: k.massEachKg, thickMm: k.plate.thicknessMm },

@@ -196,6 +196,15 @@ const figures = z.object({
   leastFlangeT: rule(5, 1, 20, 'Brake', 'Shortest flange, in thicknesses', '', "shop's own; the die's opening says"),
   leastRadiusT: rule(1, 0, 10, 'Brake', 'Tightest inside radius, in thicknesses', '', "shop's own; the sheet's maker says for its temper"),
   holeErrorMm: rule(1, 0, 5, 'Holes', 'A hole set out on the vehicle may be off by', 'mm'),
+  cutHoleT: rule(
+    1.5,
+    0,
+    10,
+    'Sheet',
+    'Smallest hole that the table cuts clean, in thicknesses (0 = any)',
+    '',
+    'the table’s maker says; smaller ones are marked and drilled',
+  ),
   sheetGapMm: rule(6, 0, 50, 'Sheet', 'Between parts on a sheet', 'mm', 'the table, the torch or the saw says'),
   sheetEdgeMm: rule(10, 0, 100, 'Sheet', 'Left free along the edge of a sheet', 'mm'),
 

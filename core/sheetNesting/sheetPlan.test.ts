@@ -1,5 +1,6 @@
 import DxfParser from 'dxf-parser'
 import { describe, expect, test } from 'vitest'
+import { emptyAssembly, type Plate } from '../assembly/assembly'
 import { cuttingDxf, nestDrawing, nestedParts } from '../drawing/sheetDrawing'
 import { familyOf } from '../families/all'
 import { areaMm2 } from '../geometry/polygon'
@@ -14,7 +15,7 @@ const plan = () => planSheets(assembly, { rules: defaultRules, system: 'metric' 
 
 describe('the flat parts of a chest', () => {
   test('alike ones stand together with all their marks: two ends, five bearers', () => {
-    const kinds = flatKinds(assembly)
+    const kinds = flatKinds(assembly, defaultRules)
     expect(kinds.map((k) => k.marks)).toEqual([['BO'], ['EN', 'EN'], ['DV'], ['LD'], ['BR', 'BR', 'BR', 'BR', 'BR']])
     const bearer = kinds.at(-1)!
     // a strip of so wide, 520 long: four sides, no hole
@@ -60,7 +61,7 @@ describe('the flat parts of a chest', () => {
   })
   test('the file for the table reads back: closed outlines of the right size, folds on their own layer, millimetres', () => {
     const [group] = plan()
-    const read = new DxfParser().parseSync(cuttingDxf(nestedParts(group!)))!
+    const read = new DxfParser().parseSync(cuttingDxf(nestedParts(group!), defaultRules))!
     expect(read.header.$INSUNITS).toBe(4)
     const outlines = read.entities.filter((e) => e.layer === 'CUT') as unknown as { shape: boolean; vertices: { x: number; y: number }[] }[]
     expect(outlines.every((o) => o.shape)).toBe(true)
@@ -69,5 +70,45 @@ describe('the flat parts of a chest', () => {
     expect(read.entities.filter((e) => e.layer === 'BEND_UP')).toHaveLength(assembly.plates.reduce((s, p) => s + p.bends.length, 0))
     const marks = read.entities.filter((e) => e.layer === 'MARK') as unknown as { text: string }[]
     expect(marks.map((m) => m.text).sort()).toEqual(assembly.plates.map((p) => p.mark).sort())
+  })
+})
+
+describe('holes that are too small for the table', () => {
+  // 90 × 60 of 4 mm: 5.9 closes up in the cut at one and a half thicknesses, 6 does not
+  const plate = (diametersMm: number[]): Plate => ({
+    ...{ id: 'p', mark: 'P', name: 'Plate', materialId: 'steel', thicknessMm: 4, bends: [], goodFace: 'up', air: 'sheltered' },
+    outline: [
+      { x: 0, y: 0 },
+      { x: 90, y: 0 },
+      { x: 90, y: 60 },
+      { x: 0, y: 60 },
+    ],
+    holes: diametersMm.map((diameterMm, i) => ({ at: { x: 20 + 25 * i, y: 30 }, diameterMm })),
+    pose: { origin: { x: 0, y: 0, z: 0 }, along: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 1, z: 0 } },
+  })
+  const given = plate([9, 5.9, 6])
+  const [kind] = flatKinds({ ...emptyAssembly, plates: [given] }, { cutHoleT: 1.5 })
+  test('are marked and drilled: the table runs 300 round the plate and round the other two, and pierces three times', () => {
+    expect(kind!.drilled.map((h) => h.diameterMm)).toEqual([5.9])
+    expect([kind!.cutMm, kind!.pierces]).toEqual([300 + Math.PI * 15, 3])
+    expect(flatKinds({ ...emptyAssembly, plates: [given] }, { cutHoleT: 0 })[0]!.drilled).toEqual([])
+  })
+  test('in its file they are a cross on MARK, and what is cut inside stands before the outline round it', () => {
+    const read = new DxfParser().parseSync(cuttingDxf([{ plate: given, mark: 'P', on: (p) => p }], { cutHoleT: 1.5 }))!
+    const cut = read.entities.filter((e) => e.layer === 'CUT') as unknown as { type: string; radius?: number }[]
+    expect(cut.map((e) => [e.type, e.radius])).toEqual([
+      ['CIRCLE', 4.5],
+      ['CIRCLE', 3],
+      ['LWPOLYLINE', undefined],
+    ])
+    const lines = read.entities.filter((e) => e.layer === 'MARK' && e.type === 'LINE') as unknown as {
+      vertices: { x: number; y: number }[]
+    }[]
+    expect(lines).toHaveLength(2)
+    // both go through the middle of the hole
+    for (const {
+      vertices: [a, b],
+    } of lines)
+      expect([(a!.x + b!.x) / 2, (a!.y + b!.y) / 2]).toEqual([45, 30])
   })
 })

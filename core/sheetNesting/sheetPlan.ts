@@ -1,4 +1,4 @@
-import { type Assembly, type Plate, plateMassKg } from '../assembly/assembly'
+import { type Assembly, type Hole, type Plate, plateMassKg } from '../assembly/assembly'
 import { boxOf } from '../assembly/places'
 import { materialOf } from '../catalogue/materials'
 import { sum } from '../figure/figure'
@@ -25,7 +25,16 @@ export const sizeOfSheet = (id: string): { width: number; height: number } =>
   [...sheetSizes.metric, ...sheetSizes.inch].find((s) => s.id === id) ?? { width: 0, height: 0 }
 
 /** Flat parts of one kind: what is cut alike stands together, each with its own mark. */
-export type FlatKind = { plate: Plate; marks: string[]; massEachKg: number; cutMm: number; pierces: number; flatMm: Point }
+export type FlatKind = {
+  plate: Plate
+  marks: string[]
+  massEachKg: number
+  cutMm: number
+  pierces: number
+  flatMm: Point
+  /** holes too small for the table: their middles are marked on it, and they are drilled after */
+  drilled: Hole[]
+}
 /** All flat parts of one metal and thickness on their sheets. Price in minor units. */
 export type SheetGroup = {
   materialId: string
@@ -47,8 +56,12 @@ const NEST_MS = 30_000
 
 const rounded = (p: Point): [number, number] => [Math.round(p.x * 10), Math.round(p.y * 10)]
 
-/** Every flat part as it is cut, alike ones together in the order they are drawn. Length of cut along outline and holes; a pierce for each of them. mm, kg */
-export function flatKinds(assembly: Assembly): FlatKind[] {
+/** Whether the table cuts a hole, or only marks its middle: small ones close up in the cut. mm */
+export const isCutHole = (h: Hole, thicknessMm: number, rules: Pick<Rules, 'cutHoleT'>): boolean =>
+  h.diameterMm >= rules.cutHoleT * thicknessMm - 1e-9
+
+/** Every flat part as it is cut, alike ones together in the order they are drawn. Length of cut along outline and holes that are cut; a pierce for each of them. mm, kg */
+export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): FlatKind[] {
   const kinds = new Map<string, FlatKind>()
   for (const p of assembly.plates) {
     const key = JSON.stringify([
@@ -69,13 +82,15 @@ export function flatKinds(assembly: Assembly): FlatKind[] {
       const b = p.outline[(i + 1) % p.outline.length]!
       return s + Math.hypot(a.x - b.x, a.y - b.y)
     }, 0)
+    const cut = p.holes.filter((h) => isCutHole(h, p.thicknessMm, rules))
     kinds.set(key, {
       plate: p,
       marks: [p.mark],
       massEachKg: plateMassKg(p),
       flatMm: (({ x, y }) => ({ x, y }))(boxOf(p.outline.map(({ x, y }) => ({ x, y, z: 0 }))).size),
-      cutMm: round + p.holes.reduce((s, h) => s + Math.PI * h.diameterMm, 0),
-      pierces: 1 + p.holes.length,
+      cutMm: round + cut.reduce((s, h) => s + Math.PI * h.diameterMm, 0),
+      pierces: 1 + cut.length,
+      drilled: p.holes.filter((h) => !cut.includes(h)),
     })
   }
   return [...kinds.values()]
@@ -88,7 +103,7 @@ export function planSheets(
   now: () => number,
 ): SheetGroup[] {
   const groups = new Map<string, FlatKind[]>()
-  for (const k of flatKinds(assembly)) {
+  for (const k of flatKinds(assembly, rules)) {
     const key = `${k.plate.materialId} ${k.plate.thicknessMm}`
     groups.set(key, [...(groups.get(key) ?? []), k])
   }

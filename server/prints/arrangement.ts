@@ -136,7 +136,7 @@ export function arrangementPdf(job: Job, result: Evaluation, rules: Rules, title
     MARGIN,
     60,
   )
-  const flat = flatKinds(result.assembly)
+  const flat = flatKinds(result.assembly, rules)
   if (flat.length)
     y = table(
       paper,

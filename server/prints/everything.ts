@@ -28,7 +28,7 @@ type Given = {
 export async function everything(given: Given, print: (p: Print) => Promise<Uint8Array>): Promise<Record<string, Uint8Array>> {
   const { job, rules, accepted, made, ways, shop, heading } = given
   const assembly = madeAssembly(job, rules)
-  const kinds = flatKinds(assembly)
+  const kinds = flatKinds(assembly, rules)
   const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card' | 'hand-over', string, boolean][] = [
     ['owner-card.pdf', 'owner-card', 'Owner’s card', true],
     ['hand-over.pdf', 'hand-over', 'Hand-over', job.pieces.length > 0],

@@ -17,7 +17,7 @@ import { closePaper, INK, MARGIN, openPaper, type Paper, QUIET, SIGNAL, type Tit
 export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, title: Title): Promise<Buffer> {
   const paper = openPaper(title)
   const assembly = madeAssembly(job, rules)
-  const kinds = flatKinds(assembly)
+  const kinds = flatKinds(assembly, rules)
   if (!kinds.length) {
     paper.font('text').fontSize(12).fillColor(INK).text('Nothing in this job is cut from sheet.', MARGIN, 64)
     return closePaper(paper, title)
@@ -90,7 +90,7 @@ function partsTable(paper: Paper, job: Job, kinds: FlatKind[]): void {
       k.plate.name,
       String(k.marks.length),
       String(k.plate.bends.length),
-      String(k.plate.holes.length),
+      k.drilled.length ? `${k.plate.holes.length}, ${k.drilled.length} drilled` : String(k.plate.holes.length),
       formatLength(k.cutMm, job.units),
       formatGauge(k.plate.thicknessMm, job.units),
       figureText(k.massEachKg, 'kg', job.units),
@@ -98,6 +98,14 @@ function partsTable(paper: Paper, job: Job, kinds: FlatKind[]): void {
     MARGIN,
     100,
   )
+}
+
+/** Holes that the table only marks, by their size. */
+function drilledWords({ drilled }: FlatKind, units: Job['units']): string {
+  const sizes = [...new Set(drilled.map((h) => h.diameterMm))].sort((a, b) => a - b)
+  return sizes
+    .map((d) => ` Drill ${drilled.filter((h) => h.diameterMm === d).length} × ${formatGauge(d, units)}: marked on the table, not cut.`)
+    .join('')
 }
 
 function foldPage(paper: Paper, job: Job, k: FlatKind, lacks: string[]): void {
@@ -112,7 +120,7 @@ function foldPage(paper: Paper, job: Job, k: FlatKind, lacks: string[]): void {
     .fontSize(10)
     .fillColor(QUIET)
     .text(
-      `${plate.name}, ${materialOf(plate.materialId).name}, ${formatGauge(plate.thicknessMm, job.units)}.${radius}${folds}`,
+      `${plate.name}, ${materialOf(plate.materialId).name}, ${formatGauge(plate.thicknessMm, job.units)}.${radius}${folds}${drilledWords(k, job.units)}`,
       MARGIN,
       92,
       { width: paper.page.width - 2 * MARGIN },

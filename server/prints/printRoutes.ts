@@ -188,7 +188,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const mark = parsed(z.string().min(1).max(40), request.params.mark)
     const { job, revision } = await jobAt(jobs, request.params.id)
     const r = await rules()
-    const marks = flatKinds(madeAssembly(job, r)).flatMap((k) => k.marks)
+    const marks = flatKinds(madeAssembly(job, r), r).flatMap((k) => k.marks)
     if (!marks.includes(mark))
       return refuse(404, 'mark', marks.length ? `one of ${marks.join(', ')}` : 'a job with flat parts: this one has none')
     const bytes = await print({ of: 'flat-part', job, rules: r, mark }, response)

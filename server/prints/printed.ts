@@ -148,11 +148,11 @@ export async function printed(print: Print): Promise<Uint8Array> {
       return labelsPdf(job, print.rules, print.plan, { ...print.title, stamp: null })
     case 'nest': {
       const groups = planSheets(madeAssembly(job, print.rules), { rules: print.rules, system: job.units.system }, () => performance.now())
-      return Buffer.from(cuttingDxf(groups.flatMap(nestedParts)))
+      return Buffer.from(cuttingDxf(groups.flatMap(nestedParts), print.rules))
     }
     case 'flat-part': {
-      const kind = flatKinds(madeAssembly(job, print.rules)).find((k) => k.marks.includes(print.mark))
-      return Buffer.from(cuttingDxf(kind ? [{ plate: kind.plate, mark: print.mark, on: (p) => p }] : []))
+      const kind = flatKinds(madeAssembly(job, print.rules), print.rules).find((k) => k.marks.includes(print.mark))
+      return Buffer.from(cuttingDxf(kind ? [{ plate: kind.plate, mark: print.mark, on: (p) => p }] : [], print.rules))
     }
     case 'templates': {
       const sheet = templateDrawing(evaluate(job, print.rules).assembly)

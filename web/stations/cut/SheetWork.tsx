@@ -38,7 +38,7 @@ export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
   const units = useUnits()
   const shop = useShelf('shop')
   const assembly = useMemo(() => madeAssembly(job, rules), [job, rules])
-  const kinds = useMemo(() => flatKinds(assembly), [assembly])
+  const kinds = useMemo(() => flatKinds(assembly, rules), [assembly, rules])
   const state = useSheets(job, rules)
   const workshop = shop.data?.document.workshop
   const own = new Set(kinds.flatMap((k) => k.marks))
@@ -178,7 +178,10 @@ function Parts({ kinds }: { kinds: FlatKind[] }) {
               <TableCell>{k.plate.name}</TableCell>
               <TableCell align="right">{k.marks.length}</TableCell>
               <TableCell align="right">{k.plate.bends.length}</TableCell>
-              <TableCell align="right">{k.plate.holes.length}</TableCell>
+              <TableCell align="right">
+                {k.plate.holes.length}
+                {k.drilled.length ? `, ${k.drilled.length} drilled` : ''}
+              </TableCell>
               <TableCell align="right">{formatLength(k.cutMm, units)}</TableCell>
               <TableCell align="right">{formatGauge(k.plate.thicknessMm, units)}</TableCell>
               <TableCell align="right">{figureText(k.massEachKg, 'kg', units)}</TableCell>
