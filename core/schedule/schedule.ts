@@ -56,6 +56,7 @@ export function schedule(given: WorkGiven): Schedule {
     let next = day + 1
     const busy = new Set(running.flatMap((r) => r.people.map((p) => p.id)))
     let free = everybody.filter((p) => !busy.has(p.id) && days.here(p, day))
+    const reasons = hindrances(given, days, day, running)
     for (let i = 0; i < queue.open.length; i++) {
       const e = queue.open[i]!
       if (e.at > now + TINY) {
@@ -63,7 +64,7 @@ export function schedule(given: WorkGiven): Schedule {
         continue
       }
       const wants = e.step.minutes > 0 ? Math.min(Math.max(1, e.step.people), everybody.length) : 0
-      const hinders = hindrance(e, { given, days, day, running, short: free.length < wants })
+      const hinders = reasons.of(e, free.length < wants)
       if (hinders) {
         e.blocked = hinders
         continue
@@ -91,18 +92,47 @@ export function schedule(given: WorkGiven): Schedule {
   return { placed: all, unplaced, jobs: given.jobs.map((j) => handOver(j, all, unplaced, given, days)) }
 }
 
-type Now = { given: WorkGiven; days: WorkDays; day: number; running: Running[]; short: boolean }
-/** What keeps a step from beginning now though all before it is over. */
-function hindrance(e: Eligible, { given, days, day, running, short }: Now): Because | null {
-  const { place } = e.step
-  if (days.shut(day)) return { kind: 'closed' }
-  if (place === 'vehicle' && days.wet(day)) return { kind: 'wet' }
-  const held = place ? running.filter((r) => r.place === place) : []
-  if (place && held.length >= given.calendar.places[place]) return { kind: 'place', ...ofRunning(held) }
-  if (!short) return null
-  const working = running.filter((r) => r.people.length)
-  return working.length ? { kind: 'hands', ...ofRunning(working) } : { kind: 'away' }
+/**
+ * What keeps a step from beginning now though all before it is over. Most of a long line is kept by the same thing, so each reason is looked for once until
+ * something more begins.
+ */
+function hindrances(given: WorkGiven, days: WorkDays, day: number, running: Running[]) {
+  const [shut, wet] = [days.shut(day), days.wet(day)]
+  let known = -1
+  let hands: Because | null = null
+  const places = new Map<WorkPlace, Because | null>()
+  const lookAgain = () => {
+    if (known === running.length) return
+    known = running.length
+    hands = null
+    places.clear()
+  }
+  const full = (place: WorkPlace): Because | null => {
+    const held = running.filter((r) => r.place === place)
+    return held.length >= given.calendar.places[place] ? { kind: 'place', ...ofRunning(held) } : null
+  }
+  const nobody = (): Because => {
+    const working = running.filter((r) => r.people.length)
+    return working.length ? { kind: 'hands', ...ofRunning(working) } : { kind: 'away' }
+  }
+  return {
+    of: ({ step: { place } }: Eligible, short: boolean): Because | null => {
+      if (shut) return CLOSED
+      if (wet && place === 'vehicle') return WET
+      lookAgain()
+      if (place) {
+        if (!places.has(place)) places.set(place, full(place))
+        const held = places.get(place)
+        if (held) return held
+      }
+      if (!short) return null
+      hands ??= nobody()
+      return hands
+    },
+  }
 }
+const CLOSED: Because = { kind: 'closed' }
+const WET: Because = { kind: 'wet' }
 const ofRunning = (list: Running[]): { jobId: string; stepId: string } => {
   const { jobId, stepId } = list.reduce((a, b) => (b.ends < a.ends ? b : a))
   return { jobId, stepId }
