@@ -89,6 +89,9 @@ test('a fast drag: of the days passed over only the last is worked out, and an a
   expect(said.textContent).toMatch(/^Not before 2026-11-29:Working it out…/)
   await waitFor(() => expect(said.textContent).toMatch(/Not before 2026-11-29:Chest: 2026-11-25 →/))
   expect(asked.moved).toEqual(['2026-11-24', '2026-11-29'])
+  fireEvent.keyDown(bar, { key: 'ArrowRight' })
+  expect(said.textContent).toMatch(/^Not before 2026-11-30:Working it out…/)
+  await waitFor(() => expect(said.textContent).toMatch(/Not before 2026-11-30:Chest/))
 })
 
 test('a step moved beside one that waits for an order keeps only what was moved; the order’s day is not written into the job', async () => {
