@@ -208,10 +208,12 @@ function drawBar(
       paintEnd(paper, ends[0], { x: at, y, into: 1 })
       paintEnd(paper, ends[1], { x: at + w, y, into: -1 })
     }
-    paper
-      .rect(at + 12, y + 11, 10, 10)
-      .lineWidth(0.8)
-      .fillAndStroke('#ffffff', INK)
+    // what was cut for nothing is not ticked
+    if (!cut.scrap)
+      paper
+        .rect(at + 12, y + 11, 10, 10)
+        .lineWidth(0.8)
+        .fillAndStroke('#ffffff', INK)
     const mark = cut.scrap ? `${cut.mark} scrap` : cut.mark
     const label = `${mark}  ${mm(cut.lengthMm)}`
     paper.font('bold').fontSize(12).fillColor(INK)

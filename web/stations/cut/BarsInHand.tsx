@@ -55,7 +55,7 @@ export function BarsInHand({ job, jobId, parts, stock }: Props) {
         </Alert>
       ) : (
         <Replan
-          key={JSON.stringify([job.built, job.pieces, job.vehicle])}
+          key={JSON.stringify([accepted.id, job.built, job.pieces, job.vehicle])}
           ask={() => planned(job, accepted, stock, rules)}
           hand={barsInHand(accepted, job.built, rules).length}
           goOn={(reason) => goOnBy(client, jobId, accepted.id, reason)}

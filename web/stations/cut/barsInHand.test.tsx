@@ -94,6 +94,27 @@ test('gone on by what is left: asked for a reason where a limit is over, then ac
   expect(sent()[1]).toEqual({ revision: 7, stockRevision: 3, reason: 'one case less', goesOnFrom: 'p' })
 })
 
+test('once it has gone on, the plan of what was left is no longer offered', async () => {
+  const next = () => ({ ...accepted(), id: 'next' })
+  let plans = [accepted()]
+  onBench(withCut(survey, 'B1'))
+  const answers = { 'GET /jobs/job': { revision: 7 }, 'GET /shelves/stock': { revision: 3 }, 'POST /jobs/job/plans': {} }
+  const { calls } = answering(answers)
+  const through = globalThis.fetch
+  vi.stubGlobal('fetch', async (path: string, init: RequestInit = {}) => {
+    if (path.endsWith('/plans') && init.method === 'POST') plans = [next()]
+    else if (path.endsWith('/plans')) return new Response(JSON.stringify(plans))
+    return through(path, init)
+  })
+  answer = async () => replanned(benchJob(), plans[0]!, partsOf(benchJob()), demoStock, defaultRules, 1500, tools)
+  const { user } = mount(<WithJob>{(j) => <BarsInHand job={j} jobId="job" parts={partsOf(j)} stock={demoStock} />}</WithJob>)
+  await user.click(await screen.findByRole('button', { name: /Plan what is left from/ }))
+  await user.click(await screen.findByRole('button', { name: 'Go on by this plan' }))
+  await waitFor(() => expect(screen.queryByRole('button', { name: 'Go on by this plan' })).toBeNull())
+  expect(screen.queryByRole('list', { name: 'What is left, bar by bar' })).toBeNull()
+  expect(calls.filter((c) => c.method === 'POST')).toHaveLength(1)
+})
+
 test('at the saw each piece is ticked by its mark, with the length; pressed again the tick is gone', async () => {
   onBench(survey!)
   answering({})
