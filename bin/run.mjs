@@ -1,7 +1,7 @@
 // What `npm run demo` and `npm test` need on a fresh machine: dependencies, the built interface, a browser. Plain Node, for
 // nothing is installed yet when it starts.
 import { spawn, spawnSync } from 'node:child_process'
-import { existsSync, readFileSync, statfsSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
@@ -49,12 +49,15 @@ function browser() {
   return '/usr/bin/chromium'
 }
 
-/** Databases and browsers of the tests lie in memory where there is room: each test opens its own, and a slow disk is no fault of theirs. */
+/** Databases and browsers of the tests lie in memory where there is room: each test opens its own, and a slow disk is no fault of theirs. Gone when the run ends. */
 function inMemory() {
   const memory = '/dev/shm'
   if (!existsSync(memory)) return {}
   const { bavail, bsize } = statfsSync(memory)
-  return bavail * bsize > 4e9 ? { TMPDIR: memory } : {}
+  if (bavail * bsize < 4e9) return {}
+  const folder = mkdtempSync(`${memory}/tideline-test-`)
+  process.on('exit', () => rmSync(folder, { recursive: true, force: true }))
+  return { TMPDIR: folder }
 }
 
 const bin = (name) => `${root}node_modules/.bin/${name}`
@@ -72,8 +75,9 @@ if (what === 'demo') {
   run(bin('vite'), ['build', '--logLevel', 'warn'])
   run(bin('vitest'), ['run', '--project', 'core', '--project', 'web'])
   await built
-  run(bin('vitest'), ['run', '--project', 'shop'], inMemory())
-  run(bin('playwright'), ['test'], { CHROMIUM: chromium, ...inMemory() })
+  const memory = inMemory()
+  run(bin('vitest'), ['run', '--project', 'shop'], memory)
+  run(bin('playwright'), ['test'], { CHROMIUM: chromium, ...memory })
 } else {
   console.error('usage: node bin/run.mjs demo|test')
   process.exit(2)
