@@ -1,9 +1,5 @@
-import type { Assembly, Support } from '../assembly/assembly'
-import { isHollow } from '../assembly/usualHardware'
+import type { Support } from '../assembly/assembly'
 import { type Use, uses } from '../brief/cargo'
-import { type BoltSize, SHOP_GRADE } from '../catalogue/bolts'
-import { holePlaces } from '../drilling/holes'
-import { boltPreload } from '../fasten/bolt'
 import type { Evaluation } from '../job/evaluate'
 import type { Job } from '../job/job'
 import { stopsOf } from '../job/stopsOf'
@@ -12,11 +8,11 @@ import { restOf } from '../resting/rest'
 import { roadPrompts } from '../road/roadPrompts'
 import type { Rules } from '../rules/rules'
 import { labelOf, wiredRuns } from '../wiring/runs'
+import { type Torque, torquesOf } from './torques'
 
 /** One thing that may be carried: its greatest mass as it was reckoned with, where, and how it is held. kg, null = nobody weighed it */
 export type CardItem = { name: string; mostKg: number | null; on: string; when: 'driving' | 'parked' | 'both'; held: string }
 /** Bolts of one size and place, to what they are tightened. N·m */
-export type CardTorque = { size: BoltSize; count: number; where: string; torqueNm: number }
 export type OwnerCard = {
   may: CardItem[]
   mayNot: string[]
@@ -24,7 +20,7 @@ export type OwnerCard = {
   figures: Limit[]
   /** over, or nobody could assess it: told, never left out */
   open: string[]
-  torque: CardTorque[]
+  torque: Torque[]
   rechecks: { after: string; what: string; days: number }[]
   keys: string[]
   /** cables with their fuses, for the label beside them */
@@ -84,7 +80,7 @@ export function ownerCard(job: Job, e: Pick<Evaluation, 'assembly' | 'limits' | 
         .filter((l) => l.state === 'unknown')
         .map((l) => `${l.name}: not assessed, ${missingFor(l).join(', ') || 'a figure'} missing`),
     ],
-    torque: torques(assembly, job, rules),
+    torque: torquesOf(assembly, job.vehicle, rules),
     rechecks: assembly.mounts.length
       ? [
           { after: 'the first drives', what: 'every bolt and clamp to its torque again; straps and lids tried', days: SOON_DAYS },
@@ -107,21 +103,4 @@ function heldBy(s: Job['brief']['cargo'][number]['securing'], on: Support[]): st
   if (!s) return 'nobody said how'
   if (s.by === 'bolts') return 'bolted down'
   return s.straps.length ? `${s.straps.length} straps` : 'as its holder holds it'
-}
-
-/** Bolts by size and by whether they squeeze an empty tube, which would cave in under the torque that the bolt could take. */
-function torques(a: Assembly, job: Job, rules: Rules): CardTorque[] {
-  const found = new Map<string, CardTorque>()
-  for (const p of holePlaces(a, job.vehicle, rules)) {
-    const joint = a.joints.find((j) => j.id === p.id)
-    const tube = p.layers.some((l) => a.members.some((m) => m.id === l.part && isHollow(m.profileId)))
-    const soft = tube && !joint?.bolts?.sleeved
-    const torqueNm = soft ? rules.tubeBoltTorqueNm : boltPreload(p.size, SHOP_GRADE, false).torqueNm
-    const where = `${p.what === 'foot' ? 'feet' : 'joints'}${soft ? ', through empty tube' : ''}`
-    const key = `${p.size} ${where}`
-    const known = found.get(key)
-    if (known) known.count += p.count
-    else found.set(key, { size: p.size, count: p.count, where, torqueNm })
-  }
-  return [...found.values()]
 }

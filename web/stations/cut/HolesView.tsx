@@ -121,7 +121,8 @@ const thinOf = (p: HolePlace): string =>
     .map((l) => l.name)
     .join(', ')
 
-function Layer({ job, place, layer }: { job: Job; place: HolePlace; layer: HoleLayer }) {
+/** One part of a hole, ticked once it is drilled. */
+export function Layer({ job, place, layer }: { job: Job; place: HolePlace; layer: HoleLayer }) {
   const key = holeKey(place, layer)
   const kept = job.built[key]
   const changed = kept !== undefined && kept.was !== holeMark(place, layer)

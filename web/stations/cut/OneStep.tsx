@@ -6,14 +6,11 @@ import { useEffect, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { needsName } from '../../../core/build/doing'
 import { nextStep, type StepState } from '../../../core/build/ticks'
-import { cutList } from '../../../core/cutList/cutList'
-import { type Stop, stops } from '../../../core/cutList/stops'
 import { litParts, partsMarked } from '../../../core/drawing/litParts'
 import { drawView } from '../../../core/drawing/views'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { withLengths } from '../../../core/quantity/figureText'
-import { formatLength } from '../../../core/quantity/formatQuantity'
 import { tookMinutes } from '../../../core/workLog/tick'
 import type { Workshop } from '../../../core/workshop/workshop'
 import { SheetView } from '../../drawing/SheetView'
@@ -24,8 +21,8 @@ import { useWho } from '../../shell/who'
 import { FIGURES } from '../../theme/theme'
 import { CoatFaults } from './CoatFaults'
 import { MeasuredThere } from './MeasuredThere'
-import { PieceTicks } from './PieceTicks'
 import { StepPhotos } from './StepPhotos'
+import { StepSettings } from './StepSettings'
 import { begin, finish, takeBack } from './stepTick'
 
 const THUMB = { minHeight: 56, fontSize: 18 }
@@ -70,7 +67,7 @@ export function OneStep({ job, states, workshop }: { job: Job; states: StepState
       <Words state={shown} />
       <Lit job={job} marks={step.marks} />
       {(step.id === 'paint' || step.id === 'powder') && <CoatFaults />}
-      {step.id === 'cut' && <Settings job={job} workshop={workshop} />}
+      <StepSettings stepId={step.id} job={job} workshop={workshop} />
       <Clock job={job} state={shown} />
       <TextInput label="Came out otherwise than drawn" multiline maxLength={500} value={said} onChange={setSaid} />
       <MeasuredThere key={step.id} job={job} step={step.title} />
@@ -130,30 +127,6 @@ function Lit({ job, marks }: { job: Job; marks: string[] }) {
   return (
     <Box sx={{ height: 240, display: 'flex', bgcolor: (t) => t.inks.sheet, border: 1, borderColor: 'divider' }}>
       <SheetView sheet={sheet} handles={[]} marks={new Map()} selected={null} onSelect={() => undefined} actions={null} />
-    </Box>
-  )
-}
-
-/** What the saw's stop is set to, in the order it is cut. */
-function Settings({ job, workshop }: { job: Job; workshop: Workshop }) {
-  const rules = useRules()
-  const units = useUnits()
-  const all = useMemo(() => stops(cutList(madeAssembly(job, rules)), workshop.saws), [job, rules, workshop])
-  const line = (s: Stop) => `${s.profile}${s.ends ? `, ${s.ends}` : ''}`
-  return (
-    <Box component="ul" aria-label="Stop settings" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-      {all.map((s) => (
-        <Box component="li" key={`${s.profileId} ${s.lengthMm} ${s.ends}`} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
-          <Box component="span" sx={{ fontSize: 24, fontWeight: 600, fontFamily: FIGURES }}>
-            {formatLength(s.lengthMm, units)}
-          </Box>{' '}
-          <span>
-            {s.marks.length} × {line(s)}
-            {s.beyondStop ? '; longer than the stop reaches: by tape' : ''}
-          </span>
-          <PieceTicks job={job} stop={s} />
-        </Box>
-      ))}
     </Box>
   )
 }
