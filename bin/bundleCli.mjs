@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { pathToFileURL } from 'node:url'
@@ -49,7 +50,8 @@ const LOADER = /new URL\(['"]\.\/thread\.mjs['"], import\.meta\.url\)/
 /** Bundles bin/tideline.ts and the thread of its workshop into `folder`, in one move, so that another process starting meanwhile sees the old one or the new one whole. */
 async function bundleCli(root, folder) {
   const { build } = await import('vite')
-  const fresh = `${folder}.${process.pid}`
+  // threads of one process may be at it at once, so the process's number would not tell them apart
+  const fresh = `${folder}.${randomUUID()}`
   await build({
     root,
     configFile: false,
