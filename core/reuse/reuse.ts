@@ -1,9 +1,10 @@
 import type { Issue } from '../issue/issue'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
-import type { Limit } from '../limits/limit'
+import { type Limit, limitKey } from '../limits/limit'
 import { pieceName } from '../pieces/piece'
 import { type Built, wholeOf } from '../pieces/whole'
+import { neededBeforeCutting } from '../places/neededBeforeCutting'
 import { atStake, type ReadingAtStake } from '../remeasure/atStake'
 import { type AsCut, differs, partsAsCut } from '../remeasure/partsAsCut'
 import type { Rules } from '../rules/rules'
@@ -17,13 +18,15 @@ export type PartThere = { mark: string; name: string; becomes: 'another' | 'gone
 /** What becomes of one piece there, and what of it does not work out. */
 export type PieceThere = { id: string; name: string; same: number; parts: PartThere[]; issues: Issue[] }
 /** A limit that is worse there than it was. */
-export type LimitThere = { name: string; was: Limit['state'] | 'none'; is: Limit['state'] }
+export type LimitThere = { id: string; name: string; was: Limit['state'] | 'none'; is: Limit['state'] }
 export type Reused = {
   job: Job
   pieces: PieceThere[]
   worse: LimitThere[]
   /** figures that the parts hang on and that nobody has read on that vehicle, what could scrap most first */
   measure: ReadingAtStake[]
+  /** figures that are not there at all, in words */
+  unread: string[]
   /** what is found out anew, and what stays with the first job. Words */
   unknown: string[]
   left: string[]
@@ -41,9 +44,10 @@ export function reuse(job: Job, { title, vehicle, unlike }: { title: string; veh
   const to = unlike ? copyToMeasure(vehicle, `${vehicle.id}-like`.slice(0, 60), vehicle.name) : vehicle
   const anew = asNew(job, title)
   const { job: bare, lost } = to.id === job.vehicle.id ? { job: anew, lost: [] } : withoutItsVehicle(anew)
-  // another client has agreed to nothing yet
-  const brief: Job['brief'] = { ...bare.brief, clientName: '', contact: '', loadClass: null, agreedUses: ['goods'], asked: {} }
-  const next: Job = { ...onVehicle({ ...bare, brief }, to, rules), like: { title: job.title, vehicle: job.vehicle.name } }
+  const next: Job = {
+    ...onVehicle({ ...bare, brief: withoutItsClient(bare.brief), notes: '' }, to, rules),
+    like: { title: job.title, vehicle: job.vehicle.name },
+  }
   const [before, after] = [wholeOf(job, rules), wholeOf(next, rules)]
   const [wasCut, isCut] = [partsAsCut(before.assembly, rules), partsAsCut(after.assembly, rules)]
   return {
@@ -51,10 +55,27 @@ export function reuse(job: Job, { title, vehicle, unlike }: { title: string; veh
     pieces: after.built.map((b) => pieceThere(b, wasCut, isCut)),
     worse: worse(evaluate(job, rules).limits, evaluate(next, rules).limits),
     measure: atStake(next, rules).readings.filter((r) => r.method === 'assumed' || r.method === 'unknown'),
-    unknown: [...lost, 'what the client agrees to: his load class, and the kinds of use'],
-    left: leftBehind(job),
+    unread: neededBeforeCutting(to)
+      .filter((n) => n.state !== 'assumed')
+      .map((n) => `${n.label}: ${n.why}`),
+    unknown: [...lost, 'what the client agrees to: his load class, and the kinds of use', 'what he must pass under, and his price'],
+    left: [...leftBehind(job), ...(job.notes ? ['its notes'] : [])],
   }
 }
+
+/** Another client has agreed to nothing yet, and his doors and his purse are his own. */
+const withoutItsClient = (brief: Job['brief']): Job['brief'] => ({
+  ...brief,
+  clientName: '',
+  contact: '',
+  loadClass: null,
+  agreedUses: ['goods'],
+  asked: {},
+  passages: [],
+  budgetMinor: null,
+  readyMadeMinor: null,
+  readyMadeNote: '',
+})
 
 function pieceThere(b: Built, was: Map<string, AsCut>, is: Map<string, AsCut>): PieceThere {
   const mine = (parts: Map<string, AsCut>) => [...parts.values()].filter((p) => p.id.startsWith(`${b.piece.id}/`))
@@ -81,9 +102,9 @@ function pieceThere(b: Built, was: Map<string, AsCut>, is: Map<string, AsCut>): 
 
 const rank: Record<LimitThere['was'], number> = { none: 0, clear: 0, near: 1, unknown: 2, over: 3 }
 function worse(before: Limit[], after: Limit[]): LimitThere[] {
-  const was = new Map(before.map((l) => [l.id, l.state]))
+  const was = new Map(before.map((l) => [limitKey(l), l.state]))
   return after.flatMap((l): LimitThere[] => {
-    const then = was.get(l.id) ?? 'none'
-    return rank[l.state] > rank[then] && l.state !== 'near' ? [{ name: l.name, was: then, is: l.state }] : []
+    const then = was.get(limitKey(l)) ?? 'none'
+    return rank[l.state] > rank[then] && l.state !== 'near' ? [{ id: limitKey(l), name: l.name, was: then, is: l.state }] : []
   })
 }

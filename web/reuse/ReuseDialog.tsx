@@ -34,16 +34,26 @@ export function ReuseDialog({ jobId, onClose }: { jobId: string; onClose: () => 
       {stored.data ? (
         <TakeOver job={stored.data.job} onClose={onClose} />
       ) : (
-        <DialogContent>
-          {stored.error ? <Alert severity="error">{stored.error.message}</Alert> : <Typography role="status">Opening the job…</Typography>}
-        </DialogContent>
+        <>
+          <DialogContent>
+            {stored.error ? (
+              <Alert severity="error">{stored.error.message}</Alert>
+            ) : (
+              <Typography role="status">Opening the job…</Typography>
+            )}
+          </DialogContent>
+          <DialogActions>
+            <Button onClick={onClose}>Cancel</Button>
+          </DialogActions>
+        </>
       )}
     </Dialog>
   )
 }
 
 function TakeOver({ job, onClose }: { job: Job; onClose: () => void }) {
-  const vehicles = useShelf('vehicles').data?.document ?? []
+  const shelf = useShelf('vehicles')
+  const vehicles = shelf.data?.document ?? []
   const rules = useRules()
   const navigate = useNavigate()
   const [title, setTitle] = useState(`${job.title.slice(0, 112)}, again`)
@@ -92,6 +102,8 @@ function TakeOver({ job, onClose }: { job: Job; onClose: () => void }) {
           <FormControlLabel value="like" control={<Radio />} label="One like it: every figure is an assumption until it is measured" />
           <FormControlLabel value="same" control={<Radio />} label="This very vehicle was measured" />
         </RadioGroup>
+        {shelf.error && <Alert severity="error">The vehicles could not be loaded. {shelf.error.message}</Alert>}
+        {shelf.data && !vehicles.length && <Alert severity="info">No vehicle is on the shelf yet: add it under Vehicles first.</Alert>}
         {fault && <Alert severity="error">{fault}</Alert>}
         {busy && <Typography role="status">Taking it over…</Typography>}
         {reused && !busy && <WhatChanges reused={reused} units={job.units} />}

@@ -30,14 +30,19 @@ export function WhatChanges({ reused: r, units }: { reused: Reused; units: Displ
       {r.worse.length > 0 && (
         <Part title="Worse there">
           {r.worse.map((l) => (
-            <Box component="li" key={l.name} sx={{ color: (t) => (l.is === 'over' ? t.inks.signal : t.inks.unknown) }}>
+            <Box component="li" key={l.id} sx={{ color: (t) => (l.is === 'over' ? t.inks.signal : t.inks.unknown) }}>
               {l.name}: {l.is === 'over' ? 'over its line' : 'not assessed'}
             </Box>
           ))}
         </Part>
       )}
       <Part title="Measure there first">
-        {r.measure.length === 0 && <li>Every figure that its parts hang on was read on that vehicle.</li>}
+        {r.unread.map((u) => (
+          <Box component="li" key={u} sx={{ color: (t) => t.inks.unknown }}>
+            {u}
+          </Box>
+        ))}
+        {r.measure.length === 0 && r.unread.length === 0 && <li>Every figure that its parts hang on was read on that vehicle.</li>}
         {r.measure.slice(0, SHOWN).map((m) => (
           <li key={m.id}>
             {m.label}: {[...new Set(m.parts.map((p) => p.mark))].slice(0, SHOWN).join(', ')}
