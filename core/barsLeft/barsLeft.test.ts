@@ -11,7 +11,7 @@ import { defaultRules } from '../rules/rules'
 import type { Stock } from '../stock/stock'
 import { TickSchema } from '../workLog/tick'
 import { barsInHand, changedCuts, replanned } from './barsLeft'
-import { type CutState, cutAtMm, cutState, goneOf, madeAgain, withPiece } from './cutPieces'
+import { type CutState, cutAtMm, cutState, goneOf, unnoted, withPiece } from './cutPieces'
 import { goesOn } from './goesOn'
 
 let tools: Tools
@@ -137,10 +137,10 @@ describe('what is left, planned anew', () => {
   test('made again it has its new length, and that it was cut twice is known: the bars are then not reckoned', () => {
     const scrapped = as(cut(plain, 'B1'), 'B1', 'scrap')
     const made = as(scrapped, 'B1', 'cut', 1700.04)
-    expect([cutAtMm(made.built, 'B1'), madeAgain(made.built, 'B1'), cutState(made.built, 'B1')]).toEqual([1700, true, 'cut'])
+    expect([cutAtMm(made.built, 'B1'), unnoted(made.built, 'B1'), cutState(made.built, 'B1')]).toEqual([1700, true, 'cut'])
     // it does after all: no second cut was made
     const kept = as(scrapped, 'B1', 'cut')
-    expect([cutAtMm(kept.built, 'B1'), madeAgain(kept.built, 'B1')]).toEqual([1728, false])
+    expect([cutAtMm(kept.built, 'B1'), unnoted(kept.built, 'B1')]).toEqual([1728, false])
     // unticked by mistake the second cut is gone, and the first is scrap as it was
     const back = as(made, 'B1', 'to cut')
     expect([cutAtMm(back.built, 'B1'), cutState(back.built, 'B1')]).toEqual([1728, 'scrap'])
@@ -201,12 +201,17 @@ describe('the plan as it goes on', () => {
     expect(accepted.plan.used.map((u) => u.remnantId)).toEqual(['r'])
     const none = goesOn(accepted, {}, replanned(plain, accepted, [], rack, rules, 2000, tools), rules)
     expect([none.used, none.offcuts, none.purchases]).toEqual([[], [], []])
+    // a coated offcut is stripped for the shop's price; one that stays on the rack is not
+    const coated = { ...rack, remnants: rack.remnants.map((o) => ({ ...o, grade: 'coated' as const })) }
+    const stripped = { ...accepted, plan: planCuts([three[0]!], coated, rules, { useRemnants: true, timeLimitMs: 2000 }, tools) }
+    expect(stripped.plan.costMinor).toBe(rules.stripCoatedEach * 100)
+    expect(goesOn(stripped, {}, replanned(plain, stripped, [], coated, rules, 2000, tools), rules).costMinor).toBe(0)
   })
   test('gone on, the scrap is behind it: the piece is to be cut, cut it is cut, and scrapped a second time it is scrap again', () => {
     const job = as(cut(plain, 'B1'), 'B1', 'scrap')
     const second = { ...acceptedOf(three), plan: onAfter(job) }
     const gone = goneOf(second.plan)('B1')
-    const state = (j: Job) => [cutState(j.built, 'B1', gone), madeAgain(j.built, 'B1', gone)]
+    const state = (j: Job) => [cutState(j.built, 'B1', gone), unnoted(j.built, 'B1', gone)]
     expect([gone, state(job)]).toEqual([1, ['to cut', false]])
     const made = as(job, 'B1', 'cut', 1728)
     expect(state(made)).toEqual(['cut', false])
@@ -218,6 +223,9 @@ describe('the plan as it goes on', () => {
     )
     expect(state(as(made, 'B1', 'scrap'))).toEqual(['scrap', false])
     expect(replanned(made, second, three, sale, rules, 2000, tools).toCut.flatMap((p) => p.marks)).toEqual(['B2', 'B3'])
+    // scrapped again and again, there is an end to what a tick remembers: then the bars are measured, never reckoned
+    const often = [1, 2, 3].reduce((j) => as(as(j, 'B1', 'cut', 1728), 'B1', 'scrap'), job)
+    expect([1, 3, 9].map((known) => unnoted(often.built, 'B1', known))).toEqual([true, true, true])
   })
   test('whatever was cut, scrapped or cut at another length: every piece is in it once, every bar adds up, and gone on from there nothing is planned twice', () => {
     const ways = fc.tuple(...three.map(() => fc.constantFrom('to cut', 'cut', 'scrap', 'longer')))

@@ -20,9 +20,6 @@ const lengthsOf = (built: Built, mark: string): number[] =>
   (built[cutKey(mark)]?.was ?? '').split('+').filter(Boolean).map(Number).filter(Number.isFinite)
 /** The length a piece has as it is; null = it is not cut. mm */
 export const cutAtMm = (built: Built, mark: string): number | null => lengthsOf(built, mark).at(-1) ?? null
-/** It was cut more than once: nobody noted from which bar, so that what is left of the bars must be measured. */
-export const madeAgain = (built: Built, mark: string, gone = 0): boolean => lengthsOf(built, mark).length > 1 + gone
-
 /** How many cuts of each piece a plan has down as scrap. */
 export function goneOf(plan: CutPlan): (mark: string) => number {
   const scrap = plan.profiles.flatMap((p) => p.bars.flatMap((b) => b.cuts.flatMap((c) => (c.scrap ? [c.mark] : []))))
@@ -31,6 +28,15 @@ export function goneOf(plan: CutPlan): (mark: string) => number {
 
 /** So many lengths of one piece are remembered, to a tenth of a millimetre: what a tick has room for. */
 const MOST_CUTS = 4
+
+/**
+ * It was cut more often than the plan knows of (`gone` + once), or so often that no more is remembered: nobody noted from which bar, so that what is left of
+ * the bars must be measured.
+ */
+export function unnoted(built: Built, mark: string, gone = 0): boolean {
+  const times = lengthsOf(built, mark).length
+  return times > 1 + gone || times >= MOST_CUTS
+}
 
 /**
  * The job with a piece cut, not cut, or cut and of no use. Like a hole a piece has only its day: the step it belongs to says who. Scrap that is cut once more

@@ -32,12 +32,15 @@ export function goesOn(accepted: Pick<IssuedPlan, 'plan' | 'saw'>, built: Job['b
   const before = accepted.plan.profiles.map((p): ProfilePlan => {
     const rest = next.get(p.profileId)
     const opened = rest?.bars.filter((b) => !isHand.has(b.stockId)) ?? []
+    const begun = p.bars.flatMap((b, i) => barAgain(b, handId(p.profileId, i)))
+    // an offcut that stays on the rack is not cleaned either
+    const spentMinor = begun.reduce((s, b) => s + b.priceMinor, 0)
     return {
       ...p,
-      bars: [...p.bars.flatMap((b, i) => barAgain(b, handId(p.profileId, i))), ...opened],
+      bars: [...begun, ...opened],
       unplaced: rest?.unplaced ?? [],
-      costMinor: p.costMinor + (rest?.costMinor ?? 0),
-      lowerBoundMinor: p.costMinor + (rest?.lowerBoundMinor ?? 0),
+      costMinor: spentMinor + (rest?.costMinor ?? 0),
+      lowerBoundMinor: spentMinor + (rest?.lowerBoundMinor ?? 0),
       proven: rest?.proven ?? true,
       // another order of cutting says nothing once metal is cut
       plainCostMinor: null,

@@ -1,6 +1,7 @@
 import { type Request, type Response, Router } from 'express'
 import { zipSync } from 'fflate'
 import { z } from 'zod'
+import { goneOf, unnoted } from '../../core/barsLeft/cutPieces'
 import { jobJsonSchema, writeJobFile } from '../../core/exchange/jobFile'
 import { vehicleJsonSchema } from '../../core/exchange/vehicleFile'
 import { type IssuedPlan, standingPlan } from '../../core/issuedPlan/issuedPlan'
@@ -63,6 +64,10 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   }
   const goOn = async (job: Job, accepted: IssuedPlan | null, from: string, response: Response) => {
     if (accepted?.id !== from) return refuse(409, 'goesOnFrom', 'the plan that stands for this job: another was accepted meanwhile')
+    const gone = goneOf(accepted.plan)
+    const again = accepted.pieces.filter((p) => unnoted(job.built, p.mark, gone(p.mark))).map((p) => p.mark)
+    if (again.length)
+      return refuse(409, 'built', `bars whose rest is known: ${again.join(', ')} cut more than once, nobody noted from which bar`)
     const [stock, r] = [await shelves.get('stock'), await rules()]
     const task = { kind: 'goOn' as const, job, accepted, stock: stock.document, rules: r, timeLimitMs: PLAN_MS }
     return { plan: await working(workshop, task, response), rules: r, saw: accepted.saw ?? r }

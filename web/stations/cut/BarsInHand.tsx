@@ -6,7 +6,7 @@ import { type QueryClient, useMutation, useQueryClient } from '@tanstack/react-q
 import { wrap } from 'comlink'
 import { useState } from 'react'
 import { type BarsLeft, barsInHand, type CutOther, changedCuts } from '../../../core/barsLeft/barsLeft'
-import { type CutState, cutState, goneOf, madeAgain, withPiece } from '../../../core/barsLeft/cutPieces'
+import { type CutState, cutState, goneOf, unnoted, withPiece } from '../../../core/barsLeft/cutPieces'
 import { profileOf } from '../../../core/catalogue/profiles'
 import type { CutPart } from '../../../core/cutList/cutList'
 import { type IssuedPlan, standingPlan } from '../../../core/issuedPlan/issuedPlan'
@@ -36,7 +36,7 @@ export function BarsInHand({ job, jobId, parts, stock }: Props) {
   const begun = marks.filter((m) => state(m) !== 'to cut')
   if (!begun.length && !marks.some(gone)) return null
   const again = begun.filter((m) => state(m) === 'scrap')
-  const twice = begun.filter((m) => madeAgain(job.built, m, gone(m)))
+  const twice = begun.filter((m) => unnoted(job.built, m, gone(m)))
   return (
     <Box component="section" aria-label="Bars in hand" sx={{ mb: 2, pb: 1.5, borderBottom: 1, borderColor: 'divider' }}>
       <Typography variant="h2">Bars in hand</Typography>
@@ -50,8 +50,8 @@ export function BarsInHand({ job, jobId, parts, stock }: Props) {
       ))}
       {twice.length > 0 ? (
         <Alert severity="warning" sx={{ mt: 1 }}>
-          {twice.join(', ')} {twice.length === 1 ? 'was' : 'were'} cut twice, and nobody noted from which bar: measure what is left of each
-          bar before more is cut.
+          {twice.join(', ')} {twice.length === 1 ? 'was' : 'were'} cut more than once, and nobody noted from which bar: measure what is left
+          of each bar before more is cut.
         </Alert>
       ) : (
         <Replan
