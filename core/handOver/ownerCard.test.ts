@@ -2,8 +2,10 @@ import { describe, expect, test } from 'vitest'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
 import type { Job } from '../job/job'
+import { madeAssembly } from '../job/piecesOf'
 import { defaultRules } from '../rules/rules'
 import { ownerCard } from './ownerCard'
+import { type Torque, torqueFigure, torquesOf } from './torques'
 
 const cardOf = (job: Job) => ownerCard(job, evaluate(job, defaultRules), defaultRules)
 const [survey] = demoJobs as [Job, ...Job[]]
@@ -52,6 +54,23 @@ describe('what stays in the vehicle', () => {
     const m8 = torque.filter((t) => t.size === 'M8')
     expect(m8.find((t) => !/tube/.test(t.where))!.torqueNm).toBeCloseTo(19.8, 1)
     expect(m8.find((t) => /tube/.test(t.where))!.torqueNm).toBe(defaultRules.tubeBoltTorqueNm)
+    // the working gives what the card says, for each of them
+    for (const t of torque) expect(torqueFigure(t, defaultRules).value! / 1000).toBeCloseTo(t.torqueNm, 9)
+  })
+  test('through an empty tube never more than the bolt itself takes: F = 0.75·450·14.2 = 4 793 N, so M5 gets 4.8 N·m and not the shop’s 6', () => {
+    const m5: Torque = { size: 'M5', count: 2, where: 'joints, through empty tube', soft: true, torqueNm: 4.8 }
+    expect(torqueFigure(m5, defaultRules).value! / 1000).toBeCloseTo(4.79, 2)
+    const bolted = demoJobs.find((j) =>
+      torquesOf(madeAssembly(j, defaultRules), j.vehicle, defaultRules).some((t) => t.where === m5.where),
+    )!
+    const small = madeAssembly(bolted, defaultRules)
+    const asM5 = {
+      ...small,
+      joints: small.joints.map((j) => (j.bolts ? { ...j, bolts: { ...j.bolts, size: 'M5' as const, sleeved: false } } : j)),
+    }
+    const soft = torquesOf(asM5, bolted.vehicle, defaultRules).filter((t) => t.soft && t.size === 'M5')
+    expect(soft.length).toBeGreaterThan(0)
+    for (const t of soft) expect(t.torqueNm).toBeCloseTo(4.79, 2)
   })
   test('its key number is on it; a job of no piece has nothing to look at again', () => {
     expect(cardOf(hive).keys.join()).toMatch(/key FE 27/)

@@ -1,26 +1,53 @@
 import type { Assembly } from '../assembly/assembly'
 import { isHollow } from '../assembly/usualHardware'
-import { type BoltSize, SHOP_GRADE } from '../catalogue/bolts'
+import { type BoltSize, boltGrades, boltSizes, SHOP_GRADE } from '../catalogue/bolts'
 import { holePlaces } from '../drilling/holes'
 import { boltPreload } from '../fasten/bolt'
+import { type Figure, figure, SHOP_RULE } from '../figure/figure'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
 
-export type Torque = { size: BoltSize; count: number; where: string; torqueNm: number }
+/** `soft` = they squeeze an empty tube, which would cave in under the torque that the bolt could take. */
+export type Torque = { size: BoltSize; count: number; where: string; soft: boolean; torqueNm: number }
 
-/** Bolts by size and by whether they squeeze an empty tube, which would cave in under the torque that the bolt could take. */
+/** Bolts by size and by what they squeeze: as much as the bolt takes, and through an empty tube no more than the shop's own. */
 export function torquesOf(a: Assembly, vehicle: Vehicle, rules: Rules): Torque[] {
   const found = new Map<string, Torque>()
   for (const p of holePlaces(a, vehicle, rules)) {
     const joint = a.joints.find((j) => j.id === p.id)
     const tube = p.layers.some((l) => a.members.some((m) => m.id === l.part && isHollow(m.profileId)))
     const soft = tube && !joint?.bolts?.sleeved
-    const torqueNm = soft ? rules.tubeBoltTorqueNm : boltPreload(p.size, SHOP_GRADE, false).torqueNm
+    const own = boltPreload(p.size, SHOP_GRADE, false).torqueNm
     const where = `${p.what === 'foot' ? 'feet' : 'joints'}${soft ? ', through empty tube' : ''}`
     const key = `${p.size} ${where}`
     const known = found.get(key)
     if (known) known.count += p.count
-    else found.set(key, { size: p.size, count: p.count, where, torqueNm })
+    else found.set(key, { size: p.size, count: p.count, where, soft, torqueNm: soft ? Math.min(own, rules.tubeBoltTorqueNm) : own })
   }
   return [...found.values()]
+}
+
+const NMM = 1000
+/** What the wrench is set to, and why. N·mm */
+export function torqueFigure({ size, where, soft }: Torque, rules: Rules): Figure {
+  const of = { id: `torque.${size}.${where}`, name: `Torque of ${size}, ${where}`, unit: 'N·mm' }
+  const { diameterMm, stressAreaMm2 } = boltSizes[size]
+  const bolt = {
+    K: [0.2, '', 'dry thread'],
+    Sp: [boltGrades[SHOP_GRADE].proofMPa, 'MPa', `proof stress of ${SHOP_GRADE}, ${boltGrades[SHOP_GRADE].source}`],
+    As: [stressAreaMm2, 'mm²', `stress area of ${size}`],
+    d: [diameterMm, 'gauge', 'bolt'],
+  } as const
+  const source = 'Shigley, 10th ed., 8-7 and 8-9'
+  const assumes = [`bolts of ${SHOP_GRADE}, dry: oiled they take three quarters of it`]
+  return soft
+    ? figure(
+        {
+          ...of,
+          ...{ formula: 'T = min(Ts ; K·0.75·Sp·As·d)', source: `${SHOP_RULE}; ${source}`, assumes },
+          with: { Ts: [rules.tubeBoltTorqueNm * NMM, 'N·mm', 'more crushes an empty tube'], ...bolt },
+        },
+        ({ Ts, K, Sp, As, d }) => Math.min(Ts, K * 0.75 * Sp * As * d),
+      )
+    : figure({ ...of, formula: 'T = K·0.75·Sp·As·d', source, assumes, with: bolt }, ({ K, Sp, As, d }) => K * 0.75 * Sp * As * d)
 }

@@ -1,5 +1,6 @@
 import type { Fold } from '../assembly/assembly'
-import { type Figure, figure, SHOP_RULE } from '../figure/figure'
+import { type Figure, figure, type Input, SHOP_RULE, sum } from '../figure/figure'
+import type { FoldTrial } from '../rules/foldTrials'
 import type { Rules } from '../rules/rules'
 import { foldOf, learnedFold } from './foldTrial'
 
@@ -17,6 +18,35 @@ const inputs = (f: Fold, { materialId, thicknessMm }: Sheet, rules: Rules) => ({
   K: [foldOf(rules, materialId, thicknessMm).kFactor, '', 'K factor'] as const,
 })
 const rad = (deg: number) => (deg * Math.PI) / 180
+
+/** K that trial folds of a sheet teach, one by one and in the mean. */
+export const kFigure = (trials: FoldTrial[]): Figure => {
+  const each = (of: (t: FoldTrial) => number, unit: string, name: string) => trials.map((t): Input => [of(t), unit, `${name}, ${t.on}`])
+  return figure(
+    {
+      id: `fold.k.${trials.map((t) => t.on).join('.')}`,
+      name: trials.length > 1 ? 'K factor, mean of the trials' : 'K factor of the trial',
+      unit: '',
+      formula: 'K = mean of ((2·(r + t)·tan(A/2) − (a + b − L))/A − r)/t',
+      source: 'Machinery’s Handbook, 30th ed., lengths of sheet-metal bends, turned round; trials of the shop',
+      with: {
+        r: each((t) => t.radiusMm, 'gauge', 'inside radius'),
+        t: each((t) => t.thicknessMm, 'gauge', 'thickness'),
+        A: each((t) => t.angleDeg, '°', 'turn'),
+        a: each((t) => t.legAMm, 'gauge', 'first leg, outside'),
+        b: each((t) => t.legBMm, 'gauge', 'second leg, outside'),
+        L: each((t) => t.blankMm, 'gauge', 'length cut'),
+      },
+    },
+    ({ r, t, A, a, b, L }) =>
+      sum(
+        r.map((ri, i) => {
+          const [ti, turn] = [t[i]!, rad(A[i]!)]
+          return ((2 * (ri + ti) * Math.tan(turn / 2) - (a[i]! + b[i]! - L[i]!)) / turn - ri) / ti
+        }),
+      ) / r.length,
+  )
+}
 
 /** Length of sheet that a fold uses up, its line in the middle of it. */
 export const allowanceFigure = (f: Fold, sheet: Sheet, rules: Rules): Figure =>

@@ -5,7 +5,7 @@ import { madeAssembly } from '../job/piecesOf'
 import type { FoldTrial } from '../rules/foldTrials'
 import { defaultRules } from '../rules/rules'
 import { flatPattern } from './flatPattern'
-import { allowanceFigure } from './foldFigures'
+import { allowanceFigure, kFigure } from './foldFigures'
 import { foldOf, kOfTrial, learnedFold } from './foldTrial'
 import { foldTrialCalculator } from './foldTrial.calculator'
 
@@ -62,6 +62,17 @@ describe('what trials teach', () => {
     expect([learned?.trials.length, learned?.last, learned?.radiusMm]).toEqual([2, '2026-11-25', 3.1])
     expect(learned?.k).toBeCloseTo((a + b) / 2, 9)
     expect([learned?.leastK, learned?.mostK]).toEqual([Math.min(a, b), Math.max(a, b)])
+  })
+  test('the working of K gives what was learned, for one trial and for all of them', () => {
+    const own = learnedFold(trials, 'al5754', 2)!
+    expect(kFigure(own.trials).value).toBeCloseTo(own.k, 12)
+    expect(kFigure([trials[0]!]).value).toBeCloseTo(0.82 / 2 - 0.0001408, 4)
+    // every figure of every trial stands in it with its day
+    expect(
+      kFigure(own.trials)
+        .with.map((w) => w.name)
+        .filter((n) => n.endsWith('2026-11-25')),
+    ).toHaveLength(6)
   })
   test('an untried sheet folds by the shop’s usual figures; a tried one by its own, and its working says so', () => {
     expect(foldOf(rules, 'al5754', 1.5)).toEqual({ insideRadiusMm: 2.25, kFactor: defaultRules.kFactor })

@@ -2,16 +2,19 @@ import Box from '@mui/material/Box'
 import { type ReactNode, useMemo } from 'react'
 import { cutList } from '../../../core/cutList/cutList'
 import { type Stop, stops } from '../../../core/cutList/stops'
+import { drillFigure } from '../../../core/drilling/holeFigures'
 import { holePlaces } from '../../../core/drilling/holes'
-import { torquesOf } from '../../../core/handOver/torques'
+import { torqueFigure, torquesOf } from '../../../core/handOver/torques'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { figureText } from '../../../core/quantity/figureText'
 import { formatLength } from '../../../core/quantity/formatQuantity'
 import { tubeWork } from '../../../core/tube/tubeParts'
 import { weldMap } from '../../../core/weldMap/weldMap'
+import { markFigure, pullFigure } from '../../../core/workshop/bendFigures'
 import { bendSheet, rotateText } from '../../../core/workshop/bendSheet'
 import type { Workshop } from '../../../core/workshop/workshop'
+import { FigureValue } from '../../figure/Working'
 import { useRules } from '../../job/useEvaluation'
 import { useFit } from '../../job/useFit'
 import { useUnits } from '../../quantity/units'
@@ -37,7 +40,7 @@ function Rows({ label, children }: { label: string; children: ReactNode }) {
     </Box>
   )
 }
-function Row({ big, children }: { big: string; children: ReactNode }) {
+function Row({ big, children }: { big: ReactNode; children: ReactNode }) {
   return (
     <Box component="li" sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
       <Box component="span" sx={{ fontSize: 24, fontWeight: 600, fontFamily: FIGURES }}>
@@ -72,7 +75,6 @@ function SawStops({ job, workshop }: Given) {
 /** Mark, what to pull to by the die's own trials, and how the tube is turned before it, bend by bend. */
 function Bends({ job, workshop }: Given) {
   const rules = useRules()
-  const units = useUnits()
   const bent = useMemo(() => tubeWork(madeAssembly(job, rules)).filter(({ part }) => part.member.path.length > 2), [job, rules])
   return (
     <Rows label="Bends">
@@ -84,8 +86,14 @@ function Bends({ job, workshop }: Given) {
             {sheet && <span>marks from the {sheet.from} end</span>}
             {sheet?.steps.map((s) => (
               <Box key={s.number} sx={{ fontSize: 20, fontFamily: FIGURES }}>
-                {s.number}: at {formatLength(s.markMm, units)},{' '}
-                {s.pullToDeg === null ? `${s.angleDeg.toFixed(1)}°, trial bend first` : `pull to ${s.pullToDeg.toFixed(1)}°`}
+                {s.number}: at <FigureValue figure={markFigure(marks[0] ?? '', sheet, s.number)} />,{' '}
+                {s.pullToDeg === null ? (
+                  `${s.angleDeg.toFixed(1)}°, trial bend first`
+                ) : (
+                  <>
+                    pull to <FigureValue figure={pullFigure(sheet, s.number)} />
+                  </>
+                )}
                 {rotateText(s.rotationDeg) === 'no' ? '' : `, first turn it ${rotateText(s.rotationDeg)}`}
               </Box>
             ))}
@@ -104,7 +112,14 @@ function Holes({ job }: { job: Job }) {
   return (
     <Rows label="Holes">
       {places.map((p) => (
-        <Row key={p.id} big={`${p.count} × ${figureText(p.drillMm, 'gauge', units)}`}>
+        <Row
+          key={p.id}
+          big={
+            <>
+              {p.count} × <FigureValue figure={drillFigure(p, rules)} />
+            </>
+          }
+        >
           <span>
             for {p.size}
             {p.apartMm ? `, ${formatLength(p.apartMm, units)} apart` : ''}
@@ -144,12 +159,11 @@ function Seams({ job, workshop }: Given) {
 /** What the wrench is set to, by size and by what is squeezed. */
 function Torques({ job }: { job: Job }) {
   const rules = useRules()
-  const units = useUnits()
   const all = useMemo(() => torquesOf(madeAssembly(job, rules), job.vehicle, rules), [job, rules])
   return (
     <Rows label="Torque">
       {all.map((t) => (
-        <Row key={`${t.size} ${t.where}`} big={figureText(Math.round(t.torqueNm * 10) * 100, 'N·mm', units)}>
+        <Row key={`${t.size} ${t.where}`} big={<FigureValue figure={torqueFigure(t, rules)} />}>
           <span>
             {t.count} × {t.size}, {t.where}
           </span>

@@ -5,9 +5,11 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { figureText } from '../../../core/quantity/figureText'
 import type { FoldTrial } from '../../../core/rules/foldTrials'
+import { kFigure } from '../../../core/sheet/foldFigures'
 import { foldOf, K_CAN_BE, kOfTrial, learnedFold } from '../../../core/sheet/foldTrial'
 import { localDay } from '../../../core/time/localDay'
 import { useSaveShelf, useShelf } from '../../api/queries'
+import { FigureValue } from '../../figure/Working'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { useUnits } from '../../quantity/units'
 import { useWho } from '../../shell/who'
@@ -31,9 +33,16 @@ export function TrialFold({ sheet }: { sheet: Sheet }) {
   return (
     <Box sx={{ my: 1 }}>
       <Typography variant="body2">
-        {known
-          ? `${known.trials.length === 1 ? 'One trial fold' : `${known.trials.length} trial folds`} of this sheet, the last on ${known.last}: K ${known.k.toFixed(3)}${known.trials.length > 1 ? ` (${known.leastK.toFixed(3)} to ${known.mostK.toFixed(3)})` : ''}, inside radius ${figureText(known.radiusMm, 'gauge', units)}.`
-          : `Nobody has folded this sheet on trial: K ${kFactor} and an inside radius of ${figureText(insideRadiusMm, 'gauge', units)} are the shop’s usual ones. Fold an offcut first, and type what came out.`}{' '}
+        {known ? (
+          <>
+            {known.trials.length === 1 ? 'One trial fold' : `${known.trials.length} trial folds`} of this sheet, the last on {known.last}: K{' '}
+            <FigureValue figure={kFigure(known.trials)} />
+            {known.trials.length > 1 ? ` (${known.leastK.toFixed(3)} to ${known.mostK.toFixed(3)})` : ''}, inside radius{' '}
+            {figureText(known.radiusMm, 'gauge', units)}.
+          </>
+        ) : (
+          `Nobody has folded this sheet on trial: K ${kFactor} and an inside radius of ${figureText(insideRadiusMm, 'gauge', units)} are the shop’s usual ones. Fold an offcut first, and type what came out.`
+        )}{' '}
         <Button size="small" onClick={() => setOpen(!open)} aria-expanded={open}>
           {open ? 'Leave it' : 'Type a trial fold'}
         </Button>
@@ -45,7 +54,7 @@ export function TrialFold({ sheet }: { sheet: Sheet }) {
             <li key={JSON.stringify(t)}>
               {t.on}
               {t.by ? `, ${t.by}` : ''}: {figureText(t.blankMm, 'gauge', units)} folded by {t.angleDeg}° to{' '}
-              {figureText(t.legAMm, 'gauge', units)} and {figureText(t.legBMm, 'gauge', units)}, K {kOfTrial(t).k.toFixed(3)}{' '}
+              {figureText(t.legAMm, 'gauge', units)} and {figureText(t.legBMm, 'gauge', units)}, K <FigureValue figure={kFigure([t])} />{' '}
               <Button size="small" disabled={save.isPending} onClick={() => put(rules.foldTrials.filter((o) => o !== t))}>
                 Take it away
               </Button>

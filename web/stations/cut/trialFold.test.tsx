@@ -33,7 +33,12 @@ test('nobody has tried it: said with what is reckoned instead; a trial is typed,
   await user.click(keep)
   await waitFor(() => expect(sent(calls)).toHaveLength(1))
   expect(sent(calls)[0][0]).toMatchObject({ ...sheet, blankMm: 96, legAMm: 40, legBMm: 60, radiusMm: 3, angleDeg: 90 })
-  expect(await screen.findByText(/One trial fold of this sheet, the last on 2026-11-20: K 0\.410, inside radius 3 mm/)).toBeTruthy()
+  const known = await screen.findByText(/One trial fold of this sheet, the last on 2026-11-20/)
+  expect(known.textContent).toMatch(/K 0\.41, inside radius 3 mm/)
+  // K opens its working: the handbook turned round, and what was measured
+  await user.click(within(known).getByRole('button', { name: /K factor of the trial/ }))
+  expect((await screen.findByText(/Machinery’s Handbook.*turned round; trials of the shop/)).textContent).toBeTruthy()
+  await user.keyboard('{Escape}')
   await user.click(screen.getByRole('button', { name: 'Type a trial fold' }))
   const list = screen.getByRole('list', { name: 'Trial folds of this sheet' })
   await user.click(within(list).getByRole('button', { name: 'Take it away' }))
@@ -47,7 +52,7 @@ test('in inches; and a shelf that somebody else changed says that it was not kep
     'PUT /shelves/rules': new Refused(409, { faults: [{ where: 'revision', expected: 'the newest rules' }] }),
   })
   const { user } = mount(<TrialFold sheet={sheet} />, INCH)
-  expect(await screen.findByText(/K 0\.410, inside radius 0\.118 in/)).toBeTruthy()
+  expect((await screen.findByText(/One trial fold of this sheet/)).textContent).toMatch(/K 0\.41, inside radius 0\.118 in/)
   await user.click(screen.getByRole('button', { name: 'Type a trial fold' }))
   await user.click(screen.getByRole('button', { name: 'Take it away' }))
   expect((await screen.findByRole('alert')).textContent).toContain('Not kept: revision: the newest rules')
