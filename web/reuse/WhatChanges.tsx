@@ -8,10 +8,12 @@ import type { DisplayUnits } from '../../core/quantity/units'
 import type { PartThere, PieceThere, Reused } from '../../core/reuse/reuse'
 
 const SHOWN = 6
+const LITTLE_MM = 5
 
 /** What becomes of a job on another vehicle: its parts, its limits, what has to be measured there, and what stays with the first one. */
 export function WhatChanges({ reused: r, units }: { reused: Reused; units: DisplayUnits }) {
-  const mm = (v: number) => figureText(v, 'gauge', units)
+  // as a tape reads it; what is only a little is told finer
+  const mm = (v: number) => figureText(v, v < LITTLE_MM ? 'gauge' : 'mm', units)
   return (
     <>
       <Part title="What changes">

@@ -41,7 +41,7 @@ test('what becomes of it is told in the job’s units before it is made; without
   expect(make().disabled).toBe(true)
   await choose(user, 'Crew-cab pickup')
   const changes = await screen.findByRole('region', { name: 'What changes' })
-  expect(changes.textContent).toMatch(/B1 17\.7\d* in shorter/)
+  expect(changes.textContent).toMatch(/B1 17 3\/4 in shorter/)
   expect(screen.getByRole('region', { name: 'Worse there' }).textContent).toContain('Roof, moving: over its line')
   expect(within(screen.getByRole('region', { name: 'Measure there first' })).getAllByRole('listitem').length).toBeGreaterThan(1)
   expect(screen.getByRole('region', { name: 'Unknown again' }).textContent).toContain('what he must pass under')
