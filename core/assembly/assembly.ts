@@ -4,6 +4,7 @@ import { materialOf } from '../catalogue/materials'
 import type { MountKind } from '../catalogue/mounts'
 import { massPerMetre, profileSection } from '../catalogue/profiles'
 import { centreLine, developedLengthMm } from '../geometry/centreLine'
+import { type Hole, holeAreaMm2 } from '../geometry/hole'
 import { areaMm2 as outlineAreaMm2 } from '../geometry/polygon'
 import { apart, middleOf, type Point, plus, times, type Vec3 } from '../geometry/vec3'
 
@@ -32,11 +33,10 @@ export type Member = {
 }
 /** Where a flat part stands when fitted: the corner or middle its outline is measured from, and the two directions of the outline, of length 1. */
 export type Pose = { origin: Vec3; along: Vec3; up: Vec3 }
-export type Hole = { at: Point; diameterMm: number }
 /** A fold of a flat part: its line on the blank, how far the part turns there, and the way it goes from the face that is laid up. mm, degrees */
 export type Fold = { line: [Point, Point]; angleDeg: number; side: 'up' | 'down'; insideRadiusMm: number }
-/** One flat piece of a folded part as it stands: outside in its pose, its thickness inward. `bend` = a strip of the arc between two faces. */
-export type Face = { pose: Pose; outline: Point[]; bend?: true }
+/** One flat piece of a folded part as it stands: outside in its pose, its thickness inward, with the holes in it. `bend` = a strip of the arc between two faces. */
+export type Face = { pose: Pose; outline: Point[]; holes?: Hole[]; bend?: true }
 /**
  * One flat part as it is cut: `outline` closed, mm, in the plane of its pose; a folded one has its flat blank as outline and stands in `pose` with its
  * first face. `air` = how it meets the wind: a fairing leads it over, a board stops it, what lies sheltered does not feel it.
@@ -137,6 +137,10 @@ export type Mount = {
   backingMm: number | null
   /** the folded plate between the foot and what it carries */
   via: string | null
+  /** how far its hole in the vehicle may be off; none = as far as the shop's rule says. mm */
+  offMm?: number
+  /** a spacer keeps what stands on it so far from the body. mm */
+  spacerMm?: number
   /** a foot of the maker of what stands on it: its bolts are his, and only what he or the vehicle's maker rates counts */
   theirs?: boolean
 }
@@ -283,8 +287,7 @@ export const memberMassKg = (m: Member): number => (memberLengthMm(m) / 1000) * 
 
 /** kg = (outline − holes) × thickness × density. */
 export const plateMassKg = (p: Plate): number => (plateAreaMm2(p) * p.thicknessMm * materialOf(p.materialId).densityKgM3) / 1e9
-export const plateAreaMm2 = (p: Plate): number =>
-  Math.max(0, outlineAreaMm2(p.outline) - p.holes.reduce((s, h) => s + (Math.PI * h.diameterMm ** 2) / 4, 0))
+export const plateAreaMm2 = (p: Plate): number => Math.max(0, outlineAreaMm2(p.outline) - p.holes.reduce((s, h) => s + holeAreaMm2(h), 0))
 
 /** Where a member's centre line starts and stops: a member has two points at least. */
 export const memberEnds = (m: Pick<Member, 'path'>): [Vec3, Vec3] => [m.path[0]!, m.path[m.path.length - 1]!]

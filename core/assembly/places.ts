@@ -35,7 +35,7 @@ function facesCentre(faces: Face[], thicknessMm: number): Vec3 {
 }
 
 /** The flat pieces that a part stands in: one where it is not folded. */
-export const facesOf = (p: Plate): Face[] => p.faces ?? [{ pose: p.pose, outline: p.outline }]
+export const facesOf = (p: Plate): Face[] => p.faces ?? [{ pose: p.pose, outline: p.outline, holes: p.holes }]
 
 /** Corners of one flat piece, the outside first. mm */
 export function faceCorners(f: Face, thicknessMm: number): Vec3[] {

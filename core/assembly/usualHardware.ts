@@ -19,7 +19,8 @@ export function footHardware(foot: FootType, feet: number, backingMm: number | n
   const stackMm = overMm + USUAL_SHEET_MM + (backingMm === null ? 0 : backingPlate.thicknessMm)
   const stacked = foot.drilled && foot.nut === 'lock nut' && overMm > 0
   const lengthMm = stacked ? boltLengthMm(foot.bolt.size, stackMm) : foot.bolt.lengthMm
-  const nut: HardwarePart[] = foot.nut === 'lock nut' || foot.nut === 'T-nut' ? [{ kind: foot.nut, size: foot.bolt.size }] : []
+  const nut: HardwarePart[] =
+    foot.nut === 'lock nut' || foot.nut === 'T-nut' || foot.nut === 'rivet nut' ? [{ kind: foot.nut, size: foot.bolt.size }] : []
   return [
     { part: { kind: 'bolt' as const, size: foot.bolt.size, lengthMm }, quantity: bolts },
     ...nut.map((part) => ({ part, quantity: bolts })),

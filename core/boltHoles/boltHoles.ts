@@ -33,6 +33,10 @@ export const threads = {
 export type ThreadName = keyof typeof threads
 export const threadNames = Object.keys(threads) as [ThreadName, ...ThreadName[]]
 
+/** A hole set out on the vehicle: one bolt in two holes, each off by e, needs d + 2·e, and never less than a normal clearance hole. mm */
+export const locatedHoleMm = (thread: ThreadName, offMm: number): number =>
+  Math.max(threads[thread].normalMm, threads[thread].nominalMm + 2 * offMm)
+
 export type BoltHoles = {
   closeMm: number
   normalMm: number

@@ -3,6 +3,7 @@ import { cutList } from '../cutList/cutList'
 import { stops } from '../cutList/stops'
 import { jointPlaces } from '../drilling/holes'
 import { answeredDays, byWhom, takesAll } from '../outside/standing'
+import { isCutHole } from '../sheetNesting/sheetPlan'
 import { tubePart } from '../tube/tubeParts'
 import { bendSheet } from '../workshop/bendSheet'
 import { learned } from '../workshop/learned'
@@ -29,7 +30,9 @@ export function making({ assembly: a, workshop, rules, outside = {} }: BuildGive
   const cuts = settings.reduce((s, x) => s + x.cuts, 0)
   const folded = a.plates.filter((p) => p.bends.length)
   const folds = folded.reduce((s, p) => s + p.bends.length, 0)
-  const holes = a.plates.reduce((s, p) => s + p.holes.length, 0) + jointPlaces(a).reduce((s, p) => s + p.count * p.layers.length, 0)
+  // what the table cuts is not drilled
+  const small = a.plates.flatMap((p) => p.holes.filter((h) => !isCutHole(h, p.thicknessMm, rules))).length
+  const holes = small + jointPlaces(a).reduce((s, p) => s + p.count * p.layers.length, 0)
   const marks = (list: { member: { mark: string } }[]) => [...new Set(list.map((t) => t.member.mark))]
   const first = firstOfMany(a)
   return [

@@ -30,6 +30,13 @@ export type BoltGrade = keyof typeof boltGrades
 export const SHOP_GRADE = 'A2-70' satisfies BoltGrade
 export const boltGradeNames = Object.keys(boltGrades) as [BoltGrade, ...BoltGrade[]]
 
+/** The hole that takes a rivet nut of a size: what most makers of open steel ones ask for. The shop's own; the sheet of the maker says. mm */
+export const rivetNutHoleMm: Partial<Record<BoltSize, number>> = { M5: 7, M6: 9, M8: 11, M10: 13 }
+
+/** Whether metal is too thin for a thread of its own, so that a rivet nut is set in it: under so many diameters. The shop's own */
+const THREADED_D = 0.8
+export const isThin = (wallMm: number, size: BoltSize): boolean => wallMm < THREADED_D * boltSizes[size].diameterMm
+
 /** Lengths that are sold, ISO 4014 and 4017. mm */
 const LENGTHS_MM = [
   16, 20, 25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200, 220, 240, 260, 280, 300,

@@ -15,6 +15,8 @@ export const smallParts = [
   'gasket',
   'sealant',
   'tube sleeve',
+  'spacer',
+  'wide washer',
   'piano hinge',
   'seal strip',
   'drawer slide',
@@ -31,12 +33,22 @@ export type HardwarePart =
   | { kind: 'bolt'; size: BoltSize; lengthMm: number }
   | { kind: 'lock nut' | 'T-nut' | 'rivet nut'; size: BoltSize }
   | { kind: 'backing plate'; sideMm: number; thicknessMm: number }
-  | { kind: 'tube sleeve'; size: BoltSize; lengthMm: number }
+  | { kind: 'tube sleeve' | 'spacer'; size: BoltSize; lengthMm: number }
+  | { kind: 'wide washer'; size: BoltSize; acrossMm: number }
   | { kind: 'piano hinge' | 'seal strip' | 'drawer slide'; lengthMm: number }
   | {
       kind: Exclude<
         SmallPart,
-        'lock nut' | 'T-nut' | 'rivet nut' | 'backing plate' | 'tube sleeve' | 'piano hinge' | 'seal strip' | 'drawer slide'
+        | 'lock nut'
+        | 'T-nut'
+        | 'rivet nut'
+        | 'backing plate'
+        | 'tube sleeve'
+        | 'spacer'
+        | 'wide washer'
+        | 'piano hinge'
+        | 'seal strip'
+        | 'drawer slide'
       >
     }
 
@@ -53,6 +65,10 @@ export function hardwareName(part: HardwarePart): string {
       return `${capital(part.kind)} ${part.size}`
     case 'backing plate':
       return `Backing plate {${part.sideMm}} × {${part.sideMm}} × {g ${part.thicknessMm}}`
+    case 'spacer':
+      return `Spacer for ${part.size}, {g ${part.lengthMm}} long`
+    case 'wide washer':
+      return `Wide washer ${part.size}, {g ${part.acrossMm}} across`
     case 'tube sleeve':
       return `Sleeve for ${part.size}, {${part.lengthMm}} long`
     case 'piano hinge':
@@ -80,6 +96,8 @@ const SMALL: Record<SmallPart, number> = {
   gasket: 150,
   sealant: 120,
   'tube sleeve': 110,
+  spacer: 70,
+  'wide washer': 20,
   // a metre of each
   'drawer slide': 5200,
   'piano hinge': 1400,
@@ -98,4 +116,4 @@ export const hardwarePriceMinor = (part: HardwarePart): number | null =>
       : SMALL[part.kind]
 /** Small things get lost: bolts, nuts and washers are bought with spares, what is made to measure is not. */
 export const hasSpares = (part: HardwarePart): boolean =>
-  ['bolt', 'lock nut', 'T-nut', 'rivet nut', 'sealing washer', 'end cap'].includes(part.kind)
+  ['bolt', 'lock nut', 'T-nut', 'rivet nut', 'sealing washer', 'wide washer', 'spacer', 'end cap'].includes(part.kind)

@@ -11,6 +11,7 @@ export const mountKinds = [
   'stake pocket',
   'bed-rail lip',
   'floor screw',
+  'rivet nut',
   'receiver',
   'collar',
 ] as const
@@ -30,7 +31,7 @@ export type FootType = {
   bolt: { size: BoltSize; lengthMm: number }
   boltsPerFoot: number
   /** what each bolt is screwed into */
-  nut: 'lock nut' | 'T-nut' | 'thread in the body' | 'thread in the sheet'
+  nut: 'lock nut' | 'T-nut' | 'rivet nut' | 'thread in the body' | 'thread in the sheet'
   extras: SmallPart[]
   caution: string | null
   /** what it stands on: a folded or cast edge, or thin sheet that gives */
@@ -174,6 +175,22 @@ export const footTypes: Record<MountKind, FootType> = {
     makersPlace: false,
     holds: { up: bolts('the screws'), along: bolts('the screws'), across: bolts('the screws'), turning: bolts('four screws') },
     caution: 'Find tank, lines and wiring under the floor before drilling.',
+  },
+  'rivet nut': {
+    kind: 'rivet nut',
+    name: 'Screw into a rivet nut in a rib',
+    massKg: 0.02,
+    priceMinor: 210,
+    bolt: { size: 'M6', lengthMm: 25 },
+    boltsPerFoot: 1,
+    nut: 'rivet nut',
+    extras: [],
+    seat: 'firm',
+    stance: { lengthMm: 15, depthMm: 0 },
+    drilled: true,
+    makersPlace: false,
+    holds: { up: bolts('the screw'), along: bolts('the screw'), across: bolts('the screw'), turning: null },
+    caution: 'Find wiring, airbags and belt anchors behind the lining before drilling a rib.',
   },
   receiver: {
     kind: 'receiver',

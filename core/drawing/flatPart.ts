@@ -3,6 +3,7 @@ import { boxOf, faceCorners } from '../assembly/places'
 import { hull } from '../geometry/polygon'
 import type { Point, Vec3 } from '../geometry/vec3'
 import { radians } from '../quantity/units'
+import { holeEntity } from './holeEntity'
 import { bounds, type Dimension, type Entity, type Sheet } from './sheet'
 
 /** Room between the blank and the folded part beside it. mm at full size */
@@ -21,7 +22,7 @@ export function flatPartSheet(p: Plate): Sheet {
   const holes = p.holes.map((h) => ({ ...h, at: laid(h.at) }))
   const blank: Entity[] = [
     { kind: 'polygon', layer: 'plate', closed: true, points: p.outline.map(laid) },
-    ...holes.map((h): Entity => ({ kind: 'circle', layer: 'plate', centre: h.at, radius: h.diameterMm / 2 })),
+    ...holes.map((h) => holeEntity(h, 'plate')),
     ...folds.map(({ line: [from, to], side }): Entity => ({ kind: 'line', layer: 'plate', from, to, dashed: side === 'down' })),
     ...folds.map((f, i) => foldLabel(f, i, Math.max(length, width))),
   ]

@@ -1,8 +1,10 @@
 import { DxfWriter, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf'
+import { cornersOfSlot } from '../geometry/hole'
 import { areaMm2 } from '../geometry/polygon'
 import type { Point } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
 import { isCutHole, type LaidPart, laidParts, type SheetGroup, sizeOfSheet } from '../sheetNesting/sheetPlan'
+import { holeEntity } from './holeEntity'
 import { bounds, type Entity, type Sheet } from './sheet'
 
 /** One sheet with the parts on it, each with its mark and its fold lines. mm */
@@ -27,7 +29,7 @@ export function nestDrawing(group: SheetGroup, index: number): Sheet {
         const points = plate.outline.map(on)
         return [
           { kind: 'polygon', layer: 'plate', closed: true, filled: true, points },
-          ...plate.holes.map((h): Entity => ({ kind: 'circle', layer: 'plate', centre: on(h.at), radius: h.diameterMm / 2 })),
+          ...plate.holes.map((h) => holeEntity(h, 'plate', on)),
           ...plate.bends.map(
             (b): Entity => ({ kind: 'line', layer: 'datum', from: on(b.line[0]), to: on(b.line[1]), dashed: b.side === 'down' }),
           ),
@@ -57,7 +59,8 @@ export function cuttingDxf(parts: Pick<LaidPart, 'plate' | 'mark' | 'on'>[], rul
       const { x, y } = on(h.at)
       const cut = isCutHole(h, plate.thicknessMm, rules)
       dxf.setCurrentLayerName(cut ? 'CUT' : 'MARK')
-      if (cut) dxf.addCircle(point3d(x, y), h.diameterMm / 2)
+      if (h.slot) addSlot(dxf, cornersOfSlot(h).map(on))
+      else if (cut) dxf.addCircle(point3d(x, y), h.diameterMm / 2)
       else
         for (const [dx, dy] of [
           [CROSS_MM, 0],
@@ -84,6 +87,13 @@ export function cuttingDxf(parts: Pick<LaidPart, 'plate' | 'mark' | 'on'>[], rul
   }
   return dxf.stringify()
 }
+
+/** One closed line: a bulge of 1 is a half circle (DXF reference, LWPOLYLINE, code 42). */
+const addSlot = (dxf: DxfWriter, corners: Point[]) =>
+  dxf.addLWPolyline(
+    corners.map(({ x, y }, i) => ({ point: point2d(x, y), bulge: i % 2 === 0 ? 1 : 0 })),
+    { flags: 1 },
+  )
 
 /** All parts of a group as they lie on its sheets, the sheets beside one another. */
 export function nestedParts(group: SheetGroup): Pick<LaidPart, 'plate' | 'mark' | 'on'>[] {

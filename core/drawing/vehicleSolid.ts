@@ -50,7 +50,7 @@ function skin(outline: Point[], half: (z: number) => number, shoulderZ: number):
   const put = (p: Vec3) => mesh.positions.push(p.x, p.y, p.z) / 3 - 1
   for (const part of [byHeight(outline, shoulderZ, 'below'), byHeight(outline, shoulderZ, 'above')]) {
     if (part.length < 3) continue
-    const tris = triangulate(part, null)
+    const tris = triangulate(part)
     for (const side of [1, -1]) {
       const first = part.map((p) => put({ x: p.x, y: side * half(p.y), z: p.y }))
       for (let i = 0; i < tris.length; i += 3) {

@@ -1,22 +1,26 @@
 import type { Assembly } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
-import { boxOf, faceCorners, facesOf } from '../assembly/places'
+import { boxOf, faceCorners, facesOf, onPlate, plateNormal } from '../assembly/places'
 import { rimsOf } from '../assembly/round'
 import type { Brief } from '../brief/brief'
 import { profileSection } from '../catalogue/profiles'
 import { centreLine } from '../geometry/centreLine'
 import { sectionAxes } from '../geometry/localAxes'
-import { type Point, plus, times, type Vec3 } from '../geometry/vec3'
+import { cross, size as lengthOf, type Point, plus, times, type Vec3 } from '../geometry/vec3'
 import { restOf } from '../resting/rest'
 import { type MountLine, mountHalfWidthMm, type Vehicle } from '../vehicle/vehicle'
 import { balloons } from './balloons'
 import { clearNames } from './clearNames'
 import { planDimensions, rearDimensions, sideDimensions } from './dimensions'
 import { footShape, shadow } from './feet'
+import { holeEntity } from './holeEntity'
 import { likeness } from './likeness'
 import { bounds, box, type Entity, project, type Sheet, type ViewName } from './sheet'
 import { strapLines } from './strapLines'
 import { swingLines, vehicleOutline } from './vehicleOutline'
+
+/** The line each view looks along. */
+const lookOf: Record<ViewName, Vec3> = { plan: { x: 0, y: 0, z: 1 }, side: { x: 0, y: 1, z: 0 }, rear: { x: 1, y: 0, z: 0 } }
 
 export const viewNames: Record<ViewName, string> = { plan: 'Plan', side: 'Side', rear: 'Rear' }
 
@@ -203,21 +207,25 @@ const plates = (view: ViewName, assembly: Assembly): Entity[] =>
         .filter((f) => !f.bend)
         .map((f) => {
           const corners = faceCorners(f, p.thicknessMm)
+          const on = (q: Point): Point => project(view, onPlate(f, q))
+          const faceOn = lengthOf(cross(plateNormal(f), lookOf[view])) < 1e-3
           return {
             p,
-            points: shadow(view, corners),
+            // seen square to it by its own edge and holes, else by the shadow of its solid
+            points: faceOn ? f.outline.map(on) : shadow(view, corners),
+            holes: faceOn ? (f.holes ?? []).map((h) => holeEntity(h, 'plate', on)) : [],
             near: Math.max(...corners.map((c) => (view === 'plan' ? c.z : view === 'side' ? -c.y : -c.x))),
           }
         }),
     )
     .sort((a, b) => a.near - b.near)
-    .map(({ p, points }): Entity => {
+    .flatMap(({ p, points, holes }): Entity[] => {
       const { size } = boxOf(points.map(({ x, y }) => ({ x, y, z: 0 })))
       const edge = p.air === 'fairing' && view === 'side'
       const [first, last] = [points[0]!, points[Math.floor(points.length / 2)]!]
       return edge && Math.min(size.x, size.y) > 0
-        ? { kind: 'line', layer: 'plate', ref: p.id, from: first, to: last }
-        : { kind: 'polygon', layer: 'plate', ref: p.id, closed: true, points, ...(p.faces ? { filled: true } : {}) }
+        ? [{ kind: 'line', layer: 'plate', ref: p.id, from: first, to: last }]
+        : [{ kind: 'polygon', layer: 'plate', ref: p.id, closed: true, points, ...(p.faces ? { filled: true } : {}) }, ...holes]
     })
 
 const infills = (view: ViewName, assembly: Assembly): Entity[] =>

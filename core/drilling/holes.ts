@@ -1,9 +1,10 @@
 import { type Assembly, type Joint, type Member, type Mount, memberLengthMm, type Plate } from '../assembly/assembly'
 import { plateNormal } from '../assembly/places'
-import { threads } from '../boltHoles/boltHoles'
-import { type BoltSize, boltLengthMm } from '../catalogue/bolts'
+import { locatedHoleMm, threads } from '../boltHoles/boltHoles'
+import { type BoltSize, boltLengthMm, isThin, rivetNutHoleMm } from '../catalogue/bolts'
 import { backingPlate, footTypes } from '../catalogue/mounts'
 import { profileOf, profileSection } from '../catalogue/profiles'
+import { wallOf } from '../catalogue/section'
 import { ROWS_APART_MM } from '../fasten/footPull'
 import { centreLine, headingAlong, nearestAlong } from '../geometry/centreLine'
 import { sectionAxes } from '../geometry/localAxes'
@@ -12,10 +13,20 @@ import { ratedAt } from '../places/places'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
 
-/** One part that a bolt passes. Where along a member it is drilled; how thick it is there; null = nobody measured. mm */
-export type HoleLayer = { part: string; mark: string; name: string; atMm: number | null; throughMm: number | null }
 /**
- * A place where bolts go through: a hole is one thing however many parts it passes. `drillMm` = the hole in all of them; where bolts are set out on the
+ * One part that a bolt passes. Where along a member it is drilled; how thick it is there; null = nobody measured. `nut` = a rivet nut is set in it, and the hole
+ * that takes that; null = its maker's to say. mm
+ */
+export type HoleLayer = {
+  part: string
+  mark: string
+  name: string
+  atMm: number | null
+  throughMm: number | null
+  nut?: { drillMm: number | null }
+}
+/**
+ * A place where bolts go through: a hole is one thing however many parts it passes. `drillMm` = the hole in all of them but where a nut is set; where bolts are set out on the
  * vehicle it is larger by twice what they may be off.
  */
 export type HolePlace = {
@@ -54,7 +65,10 @@ function jointPlace(a: Assembly, j: Joint): HolePlace[] {
   // a slot takes the bolt by its nut: nothing is drilled there
   const drilled = j.between.filter((id) => !isSlotted(a, id))
   if (!drilled.length) return []
-  const layers = drilled.map((id) => layerOf(a, id, j.at, way))
+  const layers = drilled.map((id): HoleLayer => {
+    const layer = layerOf(a, id, j.at, way)
+    return isRivetNut(a, id, bolts) ? { ...layer, nut: { drillMm: rivetNutHoleMm[bolts.size] ?? null } } : layer
+  })
   const t = threads[bolts.size]
   return [
     {
@@ -82,7 +96,10 @@ function footPlace(a: Assembly, m: Mount, vehicle: Vehicle, rules: Rules): HoleP
   const stands = standsOn(a, m)
   const layers: HoleLayer[] = [
     ...(stands ? [layerOf(a, m.on, m.place, m.normal)] : [{ part: m.id, mark: m.mark, name: type.name, atMm: null, throughMm: null }]),
-    { part: `body:${m.placeId}`, mark: 'body', name: 'sheet of the body', atMm: null, throughMm: skin },
+    {
+      ...{ part: `body:${m.placeId}`, mark: 'body', name: 'sheet of the body', atMm: null, throughMm: skin },
+      ...(type.nut === 'rivet nut' ? { nut: { drillMm: rivetNutHoleMm[type.bolt.size] ?? null } } : {}),
+    },
     ...(m.backingMm === null
       ? []
       : [{ part: `${m.id}:plate`, mark: 'plate', name: 'backing plate', atMm: null, throughMm: backingPlate.thicknessMm }]),
@@ -96,8 +113,8 @@ function footPlace(a: Assembly, m: Mount, vehicle: Vehicle, rules: Rules): HoleP
       apartMm: type.boltsPerFoot > 1 ? ROWS_APART_MM : null,
       layers,
       closeMm: t.closeMm,
-      drillMm: Math.max(t.normalMm, t.nominalMm + 2 * rules.holeErrorMm),
-      ...bolted(type.bolt.size, layers),
+      drillMm: locatedHoleMm(type.bolt.size, m.offMm ?? rules.holeErrorMm),
+      ...bolted(type.bolt.size, layers, m.spacerMm),
       caution: type.caution,
     },
   ]
@@ -107,6 +124,14 @@ export const isSlotted = (a: Assembly, id: string): boolean => {
   const member = a.members.find((m) => m.id === id)
   return member !== undefined && profileOf(member.profileId).shape.kind === 'slotted'
 }
+/** Where the thread that a bolt is turned into is a rivet nut: in sheet or a wall too thin for a thread of its own. */
+export function isRivetNut(a: Assembly, id: string, bolts: NonNullable<Joint['bolts']>): boolean {
+  if (bolts.into !== id) return false
+  const member = a.members.find((m) => m.id === id)
+  const wallMm = member ? wallOf(profileOf(member.profileId).shape) : (a.plates.find((p) => p.id === id)?.thicknessMm ?? null)
+  return wallMm !== null && isThin(wallMm, bolts.size)
+}
+
 const isBought = (a: Assembly, id: string): boolean => a.fittings.some((f) => f.id === id)
 
 /** A member whose underside, or a flat part whose face, lies on the place itself. */
@@ -118,9 +143,9 @@ export function standsOn(a: Assembly, m: Mount): boolean {
   return offMm - reachOf(member, m.place, m.normal) / 2 < ON_SEAT_MM
 }
 
-function bolted(bolt: BoltSize, layers: HoleLayer[]): Pick<HolePlace, 'stackMm' | 'boltMm'> {
+function bolted(bolt: BoltSize, layers: HoleLayer[], spacerMm = 0): Pick<HolePlace, 'stackMm' | 'boltMm'> {
   if (layers.some((l) => l.throughMm === null)) return { stackMm: null, boltMm: null }
-  const stackMm = layers.reduce((s, l) => s + (l.throughMm ?? 0), 0)
+  const stackMm = layers.reduce((s, l) => s + (l.throughMm ?? 0), spacerMm)
   return { stackMm, boltMm: boltLengthMm(bolt, stackMm) }
 }
 
@@ -203,7 +228,7 @@ export function drillList(a: Assembly, places: HolePlace[]): DrillRow[] {
 
 /** What a layer was when it was ticked as drilled: the same place and size give the same mark. */
 export const holeMark = (p: HolePlace, l: HoleLayer): string =>
-  `${p.size} ${p.count} ${p.drillMm.toFixed(1)} ${l.atMm === null ? '-' : l.atMm.toFixed(1)}`.slice(0, 40)
+  `${p.size} ${p.count} ${(l.nut ? (l.nut.drillMm ?? 0) : p.drillMm).toFixed(1)} ${l.atMm === null ? '-' : l.atMm.toFixed(1)}`.slice(0, 40)
 /** The name under which a drilled layer is kept with the job. */
 const HOLE = 'hole:'
 export const holeKey = (p: HolePlace, l: HoleLayer): string => `${HOLE}${p.id}:${l.part}`.slice(0, 120)

@@ -12,6 +12,7 @@ import { holders } from './holders/family'
 import { hoopBasket } from './hoopBasket/family'
 import { ladder } from './ladder/family'
 import { ladderRack } from './ladderRack/family'
+import { panel } from './panel/family'
 import { receiverCarrier } from './receiverCarrier/family'
 import { swingOut } from './swingOut/family'
 import { weldedDeck } from './weldedDeck/family'
@@ -28,6 +29,7 @@ export const families: ListedFamily[] = [
   listed(headboard),
   listed(chest),
   listed(drawers),
+  listed(panel),
   listed(holders),
   listed(barMounts),
   listed(receiverCarrier),

@@ -1,5 +1,5 @@
 import type { Joint } from '../assembly/assembly'
-import { type BoltSize, boltSizes, SHOP_GRADE } from '../catalogue/bolts'
+import { type BoltSize, boltSizes, isThin, SHOP_GRADE } from '../catalogue/bolts'
 import { boltMayN, boltTogether, holeBearing, tearOutN } from '../fasten/bolt'
 import { figure } from '../figure/figure'
 import { greatest } from '../figure/greatest'
@@ -11,8 +11,8 @@ import { type JointAt, type JointsGiven, jointName, jointsAmong } from './joints
 import { allOfIt, type Limit, limit } from './limit'
 
 type Bears = { holdsN: number; missing: null } | { holdsN: null; missing: string }
-/** What of a bolted joint no load changes. `wideMm` = prying works over half of it; `armMm` = what takes its twist as a couple, 0 = nothing does */
-type Made = { count: number; wideMm: number; armMm: number; mayTensionN: number; mayShearN: number; bears: Bears }
+/** What of a bolted joint no load changes. `wideMm` = prying works over half of it; `armMm` = what takes its twist as a couple, 0 = nothing does; `nut` = a rivet nut in one of its sheets */
+type Made = { count: number; wideMm: number; armMm: number; mayTensionN: number; mayShearN: number; bears: Bears; nut: Bears | null }
 type Bolted = { at: JointAt; made: Made; tensionN: number; shearN: number }
 const usedOf = (v: { Ft: number; Fv: number; FtR: number; FvR: number; FbR: number }): number =>
   Math.max(boltTogether(v.Ft, v.Fv, v.FtR, v.FvR), v.Fv / v.FbR)
@@ -38,6 +38,7 @@ export function boltLimit(given: JointsGiven): Limit[] {
   if (!worst) return []
   const { made } = worst
   const unrated = [...kept.values()].find((m) => m?.bears.holdsN === null)
+  const nutless = [...kept.values()].find((m) => m?.nut?.missing)?.nut?.missing
   const { joint } = worst.at.j
   return [
     limit({
@@ -58,7 +59,7 @@ export function boltLimit(given: JointsGiven): Limit[] {
           with: {
             Ft: [worst.tensionN, 'N', 'pull on one bolt'],
             Fv: [worst.shearN, 'N', 'shear on one bolt'],
-            'Ft,R': [made.mayTensionN, 'N', 'pull it may take'],
+            'Ft,R': [nutless ? null : made.mayTensionN, 'N', nutless ?? 'pull it may take'],
             'Fv,R': [made.mayShearN, 'N', 'shear it may take'],
             'Fb,R': [unrated ? null : made.bears.holdsN, 'N', unrated?.bears.missing ?? 'what the wall bears'],
           },
@@ -75,19 +76,28 @@ function madeOf({ j, parts }: JointAt, rules: Rules): Made | null {
   const { bolts, gusset } = j.joint
   if (!bolts || !parts.length) return null
   const may = boltMayN(bolts.size, SHOP_GRADE, rules.loadFactor)
-  // a nut in a slot is pulled out of it before its bolt breaks
+  // a nut in a slot, or a rivet nut in its sheet, is pulled out before its bolt breaks
   const slotN = parts.some((p) => p.wallMm === null) && rules.tNutN > 0 ? rules.tNutN : Number.POSITIVE_INFINITY
+  const nut = inRivetNut(bolts, parts) ? rivetNut(bolts.size, rules) : null
   return {
     count: bolts.count,
     // prying works over the rows of a pattern, or over the narrower part
     wideMm: bolts.apartMm ?? Math.min(...parts.map((m) => m.widthMm)),
     // the pair of a gusset stands as far apart as its plate leaves room for, and takes the twist as a couple
     armMm: gusset ? 0.6 * gusset.sideMm : (bolts.apartMm ?? 0),
-    mayTensionN: Math.min(may.tensionN, slotN),
-    mayShearN: may.shearN,
+    mayTensionN: Math.min(may.tensionN, slotN, nut?.holdsN ?? Number.POSITIVE_INFINITY),
+    mayShearN: Math.min(may.shearN, nut?.holdsN ?? Number.POSITIVE_INFINITY),
+    nut,
     bears: bearing(parts, j, bolts.size, rules),
   }
 }
+
+const inRivetNut = (bolts: NonNullable<Joint['bolts']>, parts: JoinedPart[]): boolean =>
+  parts.some((p) => p.id === bolts.into && p.wallMm !== null && isThin(p.wallMm, bolts.size))
+const rivetNut = (size: BoltSize, rules: Rules): Bears =>
+  size === 'M6' && rules.rivetNutN > 0
+    ? { holdsN: rules.rivetNutN, missing: null }
+    : { holdsN: null, missing: `what a rivet nut ${size} holds in sheet so thin, by its maker (Rules)` }
 
 const bolted = (at: JointAt, made: Made): Bolted => ({
   at,

@@ -41,7 +41,12 @@ export function footLinks(mount: Mount, assembly: Assembly, vehicle: Vehicle, ru
   }
   const slotted = slottedLinks(mount, assembly, bolt.count, rules)
   const bracket = bracketLink(mount, assembly, rules)
-  const skin = type.drilled ? [skinLink(mount, skinThere, rules), ...threadLink(mount, skinThere, rules)] : []
+  const skin =
+    type.nut === 'rivet nut'
+      ? [rivetNutLink(bolt, rules)]
+      : type.drilled
+        ? [skinLink(mount, skinThere, rules), ...threadLink(mount, skinThere, rules)]
+        : []
   const maker = { down: makerLink('footDownKg', mount, line, vehicle), up: makerLink('footUpKg', mount, line, vehicle) }
   const standing = vehicle.footRatingMeans === 'standing'
   const nothing: Link[] =
@@ -143,6 +148,15 @@ function skinLink(mount: Mount, skin: MountLine['skin'], rules: Rules): Link {
     ? link('sheet under the backing plate, which moves by its own thickness there; more must be proved by a load test', theory)
     : link('sheet under the backing plate', strength)
 }
+
+/** What pulls a rivet nut out of its sheet is its maker's to say; pressed on it only the wall behind its spacer gives, which is not judged. */
+const rivetNutLink = ({ size, count }: { size: BoltSize; count: number }, rules: Rules): Link => ({
+  part: `rivet nut ${size} in the rib`,
+  asked: `what the maker lets a rivet nut ${size} be pulled by in sheet so thin (Rules)`,
+  word: 'maker-rated',
+  holdsN: size === 'M6' && rules.rivetNutN > 0 ? rules.rivetNutN * count : null,
+  source: 'maker of the rivet nuts',
+})
 
 function threadLink(mount: Mount, skin: MountLine['skin'], rules: Rules): Link[] {
   const { nut } = footTypes[mount.kind]

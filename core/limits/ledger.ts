@@ -7,7 +7,7 @@ import { type Figure, figure, type Input, SHOP_RULE, sum } from '../figure/figur
 import { carriedBy, countsWhen } from '../loads/carried'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
-import { cargoBodies, onBodies } from './onBody'
+import { cargoBodies, INSIDE, onBodies } from './onBody'
 
 /** A mass with its place; null where nobody measured. kg, mm; x forward of the rear axle, y left of the middle. */
 export type PlacedMass = { name: string; massKg: number | null; xMm: number | null; yMm: number; zMm: number | null }
@@ -92,7 +92,7 @@ function snowRows(assembly: Assembly, vehicle: Vehicle, brief: Brief): LedgerRow
       .filter((c) => countsWhen(c, 'parked'))
       .map((c) => ({ on: where.get(c.cargoId) ?? [], m2: c.planM2 })),
   ]
-  const keys = [...new Set(flat.map((f) => f.on.join('+')))]
+  const keys = [...new Set(flat.filter((f) => !f.on.includes(INSIDE)).map((f) => f.on.join('+')))]
   return keys.map((key): LedgerRow => {
     const own = flat.filter((f) => f.on.join('+') === key)
     const planM2 = own.reduce((s, f) => s + f.m2, 0)

@@ -1,16 +1,27 @@
-import type { Assembly } from '../assembly/assembly'
+import type { Assembly, Mount } from '../assembly/assembly'
 import type { Brief } from '../brief/brief'
+import { whereIs } from '../places/places'
 import { restOf } from '../resting/rest'
 import type { Body, Sourced, Vehicle } from '../vehicle/vehicle'
 
 /** The vehicle's own roof: its cab, its box, or the whole of a vehicle of one body. */
 export const ROOF = 'roof'
 export const RECEIVER = 'receiver'
+/** The room of a van: no snow lies there, and no roof bears it. */
+export const INSIDE = 'inside'
+/** The back wall of a cab, a bumper: borne by the frame, rated by its axles. */
+const SHELL = 'shell'
 
 /** The body that bears a mount, as limits are named: `roof`, `receiver`, or a body's id. */
 export const bodyKey = (vehicle: Vehicle, bodyId: string | null): string => {
   const body = vehicle.bodies.find((b) => b.id === bodyId)
   return body && body.kind !== 'cab' && body.kind !== 'box' ? body.id : ROOF
+}
+
+const mountKey = (vehicle: Vehicle, m: Mount): string => {
+  if (m.kind === 'receiver') return RECEIVER
+  const where = whereIs(m.placeId)
+  return where === 'inside' ? INSIDE : where === 'shell' ? SHELL : bodyKey(vehicle, m.bodyId)
 }
 
 /** For each part: the bodies that it stands on, by itself or through what it is joined to. Parts tied together stand on all that any of them stands on. */
@@ -31,7 +42,7 @@ export function onBodies(assembly: Assembly, vehicle: Vehicle): Map<string, stri
   for (const m of assembly.mounts) if (m.via) tie(m.via, m.on)
   const under = new Map<string, Set<string>>()
   for (const m of assembly.mounts) {
-    const key = m.kind === 'receiver' ? RECEIVER : bodyKey(vehicle, m.bodyId)
+    const key = mountKey(vehicle, m)
     const set = under.get(top(m.on)) ?? new Set<string>()
     under.set(top(m.on), set.add(key))
   }
@@ -39,7 +50,7 @@ export function onBodies(assembly: Assembly, vehicle: Vehicle): Map<string, stri
   return new Map([
     ...parts.map((id): [string, string[]] => [id, of(id)]),
     ...assembly.infills.map((i): [string, string[]] => [i.id, i.on.flatMap(of)]),
-    ...assembly.mounts.map((m): [string, string[]] => [m.id, [m.kind === 'receiver' ? RECEIVER : bodyKey(vehicle, m.bodyId)]]),
+    ...assembly.mounts.map((m): [string, string[]] => [m.id, [mountKey(vehicle, m)]]),
   ])
 }
 

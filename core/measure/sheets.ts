@@ -308,6 +308,8 @@ export const measuringSheets: MeasuringSheet[] = [
       q('van.height', 'Height inside', 'inside', p(500, 90), p(500, 520)),
       q('van.betweenArches', 'Between the wheel arches', 'inside', p(220, 100), p(780, 100)),
       q('van.archHeight', 'Height of the wheel arch', 'as it stands', p(250, 0), p(250, 110)),
+      q('van.waistHeight', 'Floor to the waist', 'as it stands', p(60, 0), p(60, 180)),
+      q('van.ribFirst', 'Rear end of the floor to the middle of the first rib', 'inside', p(480, 300), p(640, 300)),
       q('van.ribPitch', 'Rib to rib', 'centre to centre', p(640, 300), p(860, 300)),
       q('van.rearDoorWidth', 'Rear door opening, width', 'inside', p(180, 380), p(820, 380)),
       q('van.rearDoorHeight', 'Rear door opening, height', 'inside', p(160, 20), p(160, 440)),

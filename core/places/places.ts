@@ -44,6 +44,13 @@ export type Wanting = { name: string; lacks: string[] }
 
 const UP: Vec3 = { x: 0, y: 0, z: 1 }
 
+/** Places of a van's room, and of the shell of a cab or a rear end: what stands there is not on a roof. */
+const INSIDE_PLACES = new Set(['van.floor', 'van.rib'])
+const SHELL_PLACES = new Set(['cab.wall', 'bumper'])
+/** Whether a place is in the room of the vehicle, on its shell, or out on one of its bodies. */
+export const whereIs = (placeId: string): 'inside' | 'shell' | 'body' =>
+  INSIDE_PLACES.has(placeId) ? 'inside' : SHELL_PLACES.has(placeId) ? 'shell' : 'body'
+
 /** Every place of a vehicle: its mount lines, and what its measuring sheets make of bed, tray, canopy, floor and rear end. */
 export function placesOf(vehicle: Vehicle): { places: Place[]; wanting: Wanting[] } {
   const found = [
@@ -94,16 +101,17 @@ const sides = [
   ['right', -1],
 ] as const
 
+type Needed = { value: number | null; says: string }
 /** A mirrored pair from its half distance at the rear and at the front; or what it lacks. */
 function pair(
   vehicle: Vehicle,
   about: { id: string; name: string; kind: PlaceKind; mounts: MountKind[]; body: Body | null; normal?: (sign: number) => Vec3 },
-  need: Record<'rearX' | 'frontX' | 'rearHalf' | 'frontHalf' | 'z', { value: number | null; says: string }>,
+  need: Record<'rearX' | 'frontX' | 'rearHalf' | 'frontHalf' | 'z', Needed> & { first?: Needed },
   pointsMm: number[] | null = null,
 ): Place[] | Wanting {
   const lacks = [...new Set(Object.values(need).flatMap((n) => (n.value === null ? [n.says] : [])))]
   if (lacks.length) return { name: about.name, lacks }
-  const v = (key: keyof typeof need) => need[key].value ?? 0
+  const v = (key: keyof typeof need) => need[key]?.value ?? 0
   return sides.map(([side, sign]) => ({
     ...ratedAt(vehicle, about.id),
     id: about.id,
@@ -250,7 +258,7 @@ function vanPlaces(vehicle: Vehicle): (Place[] | Wanting)[] {
     value: x.value === null ? null : x.value / 2 - less,
     says: x.says,
   })
-  const pitch = m('van.ribPitch')
+  const [pitch, firstRib, waistZ] = [m('van.ribPitch'), m('van.ribFirst'), m('van.waistHeight')]
   return [
     pair(
       vehicle,
@@ -266,7 +274,7 @@ function vanPlaces(vehicle: Vehicle): (Place[] | Wanting)[] {
               id: 'van.rib',
               name: 'Ribs of the side walls',
               kind: 'van rib',
-              mounts: ['floor screw'],
+              mounts: ['rivet nut', 'floor screw'],
               body: null,
               normal: (sign) => ({ x: 0, y: -sign, z: 0 }),
             },
@@ -274,13 +282,24 @@ function vanPlaces(vehicle: Vehicle): (Place[] | Wanting)[] {
               ...along,
               rearHalf: half(waist!, 0),
               frontHalf: half(waist!, 0),
-              z: { value: z!.value === null ? null : z!.value + 900, says: z!.says },
+              z: {
+                value: z!.value === null || waistZ.value === null ? null : z!.value + waistZ.value,
+                says: waistZ.value === null ? waistZ.says : z!.says,
+              },
+              first: firstRib,
             },
-            Array.from({ length: Math.floor(length!.value / Math.max(1, pitch.value)) + 1 }, (_, i) => i * (pitch.value ?? 1)),
+            ribsOf(length!.value, firstRib.value ?? 0, pitch.value),
           ),
         ]),
   ]
 }
+
+/** Ribs from the rear end of the floor. mm */
+const ribsOf = (lengthMm: number, firstMm: number, pitchMm: number): number[] =>
+  Array.from(
+    { length: Math.max(0, Math.floor((lengthMm - firstMm) / Math.max(50, pitchMm)) + 1) },
+    (_, i) => firstMm + i * Math.max(50, pitchMm),
+  )
 
 /** Receiver, bumper and the wall of the cab. */
 function rearPlaces(vehicle: Vehicle): (Place[] | Wanting)[] {

@@ -3,6 +3,7 @@ import { materialOf } from '../catalogue/materials'
 import { profileOf } from '../catalogue/profiles'
 import { centreLine, nearestAlong } from '../geometry/centreLine'
 import type { Rules } from '../rules/rules'
+import { isCutHole } from '../sheetNesting/sheetPlan'
 
 /** A part as it is cut: its length, its saw angles, and where it is drilled, so that two designs of it can be held against one another. mm, degrees */
 export type AsCut = {
@@ -45,7 +46,8 @@ function plateAsCut(p: Plate, rules: Rules): AsCut {
   return {
     ...{ id: p.id, mark: p.mark, name: p.name, lengthMm: null, trims: false, anglesDeg: p.bends.map((b) => b.angleDeg) },
     places: [...p.outline, ...p.holes.map((h) => h.at)],
-    minutes: rules.plateMin + p.bends.length * rules.foldMin + p.holes.length * rules.holeMin,
+    minutes:
+      rules.plateMin + p.bends.length * rules.foldMin + p.holes.filter((h) => !isCutHole(h, p.thicknessMm, rules)).length * rules.holeMin,
     metalMinor: Math.round(plateMassKg(p) * materialOf(p.materialId).pricePerKgMinor),
   }
 }

@@ -106,6 +106,15 @@ const figures = z.object({
   latchKg: rule(0.3, 0, 5, 'Structure', 'A latch weighs', 'kg', "shop's own; weigh one"),
   leanFactor: rule(1.5, 1, 4, 'Structure', 'A drawer pulled out weighs more, for somebody leaning on it', ''),
   tNutN: rule(0, 0, 50_000, 'Structure', 'Maker’s rating of one T-slot nut (0 = not known)', 'N', 'maker of the extrusion'),
+  rivetNutN: rule(
+    0,
+    0,
+    50_000,
+    'Structure',
+    'Maker’s rating of one rivet nut M6 in the sheet in use (0 = not known)',
+    'N',
+    'maker of the rivet nuts',
+  ),
   clampTorqueNm: rule(6, 0.5, 60, 'Structure', 'Torque of a clamp’s bolts', 'N·m', "shop's own; the maker of the clamp says"),
   clampFriction: rule(0.2, 0.02, 0.6, 'Structure', 'Friction of a clamp on what it grips', '', 'EN 1993-1-8, table 3.7: class D, as found'),
   weldZoneMm: rule(

@@ -1,4 +1,5 @@
-import type { Face, Fold, Hole, Pose } from '../assembly/assembly'
+import type { Face, Fold, Pose } from '../assembly/assembly'
+import type { Hole } from '../geometry/hole'
 import { along, cross, type Point, times, type Vec3 } from '../geometry/vec3'
 import { radians } from '../quantity/units'
 
@@ -169,6 +170,7 @@ export function foldedPan(given: PanGiven): Pan {
       { x: given.lengthMm - setback('x+'), y: given.widthMm - setback('y+') },
       { x: setback('x-'), y: given.widthMm - setback('y+') },
     ],
+    ...(given.holes ? { holes: given.holes } : {}),
   }
   return {
     outline: cornersOf(outline),
@@ -185,9 +187,9 @@ function standing(l: Laid, given: PanGiven): Face[] {
   const faces: Face[] = []
   let at: Vec3 = along({ ...l.frame.origin, z: 0 }, { ...l.frame.out, z: 0 }, -l.bend.setbackMm)
   let up: Vec3 = { ...l.frame.out, z: 0 }
-  const flat = (span: [number, number], lengthMm: number, bend?: true) => {
+  const flat = (span: [number, number], lengthMm: number, more: Pick<Face, 'bend' | 'holes'> = {}) => {
     faces.push({
-      ...(bend ? { bend } : {}),
+      ...more,
       pose: { origin: at, along: a, up },
       outline: [
         { x: span[0], y: 0 },
@@ -205,12 +207,13 @@ function standing(l: Laid, given: PanGiven): Face[] {
     const chord = 2 * outerRadiusMm * Math.sin(step / 2)
     for (let i = 0; i < STRIPS; i++) {
       up = turned(i === 0 ? step / 2 : step)
-      flat(span, chord, true)
+      flat(span, chord, { bend: true })
     }
     up = turned(step / 2)
   }
   round(l.root, l.bend.turn)
-  flat(l.span, l.straightMm)
+  const holes = (l.flange.holes ?? []).map((h): Hole => ({ at: { x: h.alongMm, y: h.outMm - l.bend.setbackMm }, diameterMm: h.diameterMm }))
+  flat(l.span, l.straightMm, holes.length ? { holes } : {})
   if (l.lip) {
     round(l.lip.span, l.lip.bend.turn)
     flat(l.lip.span, l.lip.straightMm)

@@ -1,7 +1,8 @@
-import { type Assembly, type Hole, type Plate, plateMassKg } from '../assembly/assembly'
+import { type Assembly, type Plate, plateMassKg } from '../assembly/assembly'
 import { boxOf } from '../assembly/places'
 import { materialOf } from '../catalogue/materials'
 import { sum } from '../figure/figure'
+import { type Hole, roundHoleMm } from '../geometry/hole'
 import type { Point } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
 import { nestSheets } from './nestSheets'
@@ -56,9 +57,9 @@ const NEST_MS = 30_000
 
 const rounded = (p: Point): [number, number] => [Math.round(p.x * 10), Math.round(p.y * 10)]
 
-/** Whether the table cuts a hole, or only marks its middle: small ones close up in the cut. mm */
+/** Whether the table cuts a hole, or only marks its middle: small ones close up in the cut. A slot is cut, for no drill makes one. mm */
 export const isCutHole = (h: Hole, thicknessMm: number, rules: Pick<Rules, 'cutHoleT'>): boolean =>
-  h.diameterMm >= rules.cutHoleT * thicknessMm - 1e-9
+  h.slot !== undefined || h.diameterMm >= rules.cutHoleT * thicknessMm - 1e-9
 
 /** Every flat part as it is cut, alike ones together in the order they are drawn. Length of cut along outline and holes that are cut; a pierce for each of them. mm, kg */
 export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): FlatKind[] {
@@ -69,7 +70,7 @@ export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): F
       p.materialId,
       p.thicknessMm,
       p.outline.map(rounded),
-      p.holes.map((h) => [rounded(h.at), h.diameterMm]),
+      p.holes.map((h) => [rounded(h.at), h.diameterMm, h.slot?.lengthMm, h.slot?.turnDeg]),
       p.bends.map((b) => [b.line.map(rounded), Math.round(b.angleDeg * 10), b.side]),
     ])
     const known = kinds.get(key)
@@ -88,7 +89,7 @@ export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): F
       marks: [p.mark],
       massEachKg: plateMassKg(p),
       flatMm: (({ x, y }) => ({ x, y }))(boxOf(p.outline.map(({ x, y }) => ({ x, y, z: 0 }))).size),
-      cutMm: round + cut.reduce((s, h) => s + Math.PI * h.diameterMm, 0),
+      cutMm: round + cut.reduce((s, h) => s + roundHoleMm(h), 0),
       pierces: 1 + cut.length,
       drilled: p.holes.filter((h) => !cut.includes(h)),
     })

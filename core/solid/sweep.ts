@@ -44,7 +44,7 @@ export function sweep(m: Member, mains: Member[] = []): Mesh {
     const face = out[at]!
     const hole = inside?.[at] ?? null
     const first = put(hole ? [...face, ...hole] : face)
-    const tris = triangulate(outer, inner)
+    const tris = triangulate(outer, inner ? [inner] : [])
     for (let i = 0; i < tris.length; i += 3) {
       const [a, b, c] = [tris[i]!, tris[i + 1]!, tris[i + 2]!]
       mesh.indices.push(...(turned ? [first + a, first + c, first + b] : [first + a, first + b, first + c]))

@@ -89,7 +89,7 @@ function plateSolid(p: Plate): Solid {
 /** An outline as it is where it is convex, else in triangles. */
 export function convexParts(outline: Point[]): Point[][] {
   if (isConvex(outline)) return [outline]
-  const tris = triangulate(outline, null)
+  const tris = triangulate(outline)
   return Array.from({ length: tris.length / 3 }, (_, i) => [0, 1, 2].map((k) => outline[tris[3 * i + k]!]!))
 }
 

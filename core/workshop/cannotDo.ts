@@ -23,7 +23,7 @@ export function cannotDo(a: Assembly, w: Workshop, rules: Rules): CannotDo[] {
     const part = tubePart(m, a)
     for (const [says, would] of [...sawing(part, w), ...bending(part, w), ...coping(part, w)]) put(m.mark, says, would)
   }
-  for (const p of a.plates) for (const [says, would] of flatWork(p, w)) put(p.mark, says, would)
+  for (const p of a.plates) for (const [says, would] of flatWork(p, w, rules)) put(p.mark, says, would)
   for (const [mark, says, would] of gaps(a, w, rules)) put(mark, says, would)
   const welded = a.joints.filter((j) => j.kind === 'weld')
   const aluminium = new Set(a.members.filter((m) => materialOf(profileOf(m.profileId).materialId).group === 'aluminium').map((m) => m.id))
@@ -103,13 +103,23 @@ function bending({ member, bent, lacks }: TubePart, w: Workshop): Lack[] {
   })
 }
 
-/** Holes beyond the largest drill, and folds longer than the brake. */
-function flatWork(p: Plate, w: Workshop): Lack[] {
-  const hole = Math.max(0, ...p.holes.map((h) => h.diameterMm))
+/** Holes beyond the largest drill, slots that close up in the cut, and folds longer than the brake. */
+function flatWork(p: Plate, w: Workshop, rules: Rules): Lack[] {
+  const narrow = Math.min(...p.holes.filter((h) => h.slot).map((h) => h.diameterMm))
+  const least = rules.cutHoleT * p.thicknessMm
+  const hole = Math.max(0, ...p.holes.filter((h) => !h.slot).map((h) => h.diameterMm))
   const fold = Math.max(0, ...p.bends.map(({ line: [a, b] }) => Math.hypot(a.x - b.x, a.y - b.y)))
   return [
     ...(hole > w.drillMostMm
       ? [[`a hole of {${hole}} and the largest drill is {${w.drillMostMm}}`, 'a hole saw, a punch or the cutting table'] as Lack]
+      : []),
+    ...(narrow < least - 1e-9
+      ? [
+          [
+            `a slot {${narrow}} wide in {g ${p.thicknessMm}} sheet and the table cuts clean from {${least}}`,
+            'a wider slot, thinner sheet, or a laser',
+          ] as Lack,
+        ]
       : []),
     ...(fold > w.brakeMm
       ? [

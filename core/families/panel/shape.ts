@@ -1,0 +1,223 @@
+import { locatedHoleMm } from '../../boltHoles/boltHoles'
+import { footTypes } from '../../catalogue/mounts'
+import { edgeOfHole, endsOfHole, type Hole } from '../../geometry/hole'
+import type { Point } from '../../geometry/vec3'
+import { radians } from '../../quantity/units'
+import type { Rules } from '../../rules/rules'
+import { allowanceMm, cutBetween, type StripFold } from '../../sheet/foldedStrip'
+import { equalPositions } from '../../spacing/spacing'
+import { sheetOf } from '../foldedParts'
+import type { PanelParams } from './params'
+import type { Wall } from './wall'
+
+/** Least metal between a slot and anything else, in thicknesses and in mm; how steep a jog is. Shop's own */
+const WEB_T = 2
+const WEB_MM = 6
+const JOG_DEG = 20
+/** What a washer must lie over beside its hole. Shop's own, mm */
+export const WASHER_OVER_MM = 2
+export const SEAM_BOLT = 'M6' as const
+const SEAM_HOLE_MM = locatedHoleMm(SEAM_BOLT, 0)
+
+/** A screw of the panel: its place from the panel's first lower corner, which row it is in and which part it goes through. mm */
+export type Screw = { at: Point; row: number; part: number }
+/** One flat part as it is cut, x from its own first edge; `startMm` = where that is along the panel, `over` = lies on the other one. mm */
+export type PanelPart = { outline: Point[]; holes: Hole[]; folds: StripFold[]; startMm: number; over: boolean }
+export type PanelShape = {
+  parts: PanelPart[]
+  /** the strip behind a seam, from its own first lower corner; null = none */
+  strap: { outline: Point[]; holes: Hole[]; startMm: number; lowMm: number } | null
+  screws: Screw[]
+  seam: Point[]
+  /** how far a hole of the body may be off, and the hole that takes it up */
+  offMm: number
+  screwHole: Hole
+  rowsMm: number[]
+  columnsMm: number[]
+  slots: number
+}
+
+/** Upper and lower edge at a place along the panel. mm */
+const edgeAt = (offsets: number[], s: number, lengthMm: number): number => {
+  if (!offsets.length) return 0
+  if (offsets.length === 1) return offsets[0]!
+  const t = Math.max(0, Math.min(1, s / lengthMm)) * (offsets.length - 1)
+  const i = Math.min(offsets.length - 2, Math.floor(t))
+  return offsets[i]! + (offsets[i + 1]! - offsets[i]!) * (t - i)
+}
+export const openAt = (p: PanelParams, s: number): { low: number; high: number } => ({
+  low: edgeAt(p.bottomMm, s, p.lengthMm),
+  high: p.heightMm - edgeAt(p.topMm, s, p.lengthMm),
+})
+
+/** Its whole edge from the first lower corner, counter-clockwise. */
+function outlineOf(p: PanelParams): Point[] {
+  const stations = (n: number) => (n > 1 ? equalPositions(0, p.lengthMm, n) : [0, p.lengthMm])
+  return [
+    ...stations(p.bottomMm.length).map((x) => ({ x, y: openAt(p, x).low })),
+    ...stations(p.topMm.length)
+      .reverse()
+      .map((x) => ({ x, y: openAt(p, x).high })),
+  ]
+}
+
+export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape {
+  const [first, last] = [p.fromMm, p.fromMm + p.lengthMm]
+  const columnsMm = wall.ribsMm
+    ? wall.ribsMm.filter((r) => r >= first + p.edgeMm - 0.5 && r <= last - p.edgeMm + 0.5).map((r) => r - p.fromMm)
+    : equalPositions(p.edgeMm, p.lengthMm - p.edgeMm, p.columns)
+  const rowsMm = equalPositions(p.edgeMm, p.heightMm - p.edgeMm, p.rows)
+  const offMm = p.offMm.length ? Math.max(...p.offMm) : rules.holeErrorMm
+  const size = footTypes['rivet nut'].bolt.size
+  const wideMm = locatedHoleMm(size, offMm)
+  const plainMm = locatedHoleMm(size, 0)
+  const screwHole: Hole =
+    p.holes === 'round'
+      ? { at: { x: 0, y: 0 }, diameterMm: wideMm }
+      : { at: { x: 0, y: 0 }, diameterMm: plainMm, slot: { lengthMm: Math.max(plainMm, wideMm), turnDeg: p.holes === 'along' ? 0 : 90 } }
+  const two = p.split !== 'one'
+  const lapEnd = p.splitMm + p.lapMm
+  // a screw is left out where the body's line takes the metal away round it
+  const screws = columnsMm.flatMap((x) =>
+    rowsMm.flatMap((y, row): Screw[] => {
+      const open = openAt(p, x)
+      const inside = y - open.low >= p.edgeMm - 0.5 && open.high - y >= p.edgeMm - 0.5
+      return inside ? [{ at: { x, y }, row, part: two && x > p.splitMm + p.lapMm / 2 ? 1 : 0 }] : []
+    }),
+  )
+  const seamX = p.split === 'strap' ? [p.splitMm - p.lapMm / 2, p.splitMm + p.lapMm / 2] : [p.splitMm + p.lapMm / 2]
+  const seam = two ? seamX.flatMap((x) => seamAlong(p, x)) : []
+  const outline = outlineOf(p)
+  const taken: Hole[] = [
+    ...screws.map((s) => ({ ...screwHole, at: s.at, diameterMm: Math.max(p.washerMm, screwHole.diameterMm) })),
+    ...seam.map(seamHole),
+  ]
+  const field = slotField(
+    p,
+    outline,
+    taken,
+    two ? [p.splitMm - (p.split === 'strap' ? p.lapMm : 0), lapEnd + (p.split === 'jog' ? jogOf(p, rules).runMm : 0)] : null,
+  )
+  const every = (from: number, to: number): Hole[] =>
+    [...screws.map((s): Hole => ({ ...screwHole, at: s.at })), ...seam.map(seamHole), ...field].filter(
+      (h) => h.at.x >= from && h.at.x <= to,
+    )
+  const part = (from: number, to: number, over: boolean): PanelPart => ({
+    outline: cutBetween(outline, from, to).map((q) => ({ x: q.x - from, y: q.y })),
+    holes: every(from, to).map((h) => ({ ...h, at: { x: h.at.x - from, y: h.at.y } })),
+    folds: [],
+    startMm: from,
+    over,
+  })
+  const laps = p.split === 'overlap' || p.split === 'jog'
+  const parts = !two
+    ? [part(0, p.lengthMm, false)]
+    : [
+        part(0, laps ? lapEnd : p.splitMm, false),
+        p.split === 'jog' ? jogged(part(p.splitMm, p.lengthMm, true), p, rules) : part(p.splitMm, p.lengthMm, laps),
+      ]
+  return {
+    parts,
+    strap: p.split === 'strap' ? strapOf(p, seam) : null,
+    screws,
+    seam,
+    offMm,
+    screwHole,
+    rowsMm,
+    columnsMm,
+    slots: field.length,
+  }
+}
+
+const seamHole = (at: Point): Hole => ({ at, diameterMm: SEAM_HOLE_MM })
+function seamAlong(p: PanelParams, x: number): Point[] {
+  const open = openAt(p, x)
+  return equalPositions(open.low + p.edgeMm, open.high - p.edgeMm, p.seamBolts).map((y) => ({ x, y }))
+}
+
+function strapOf(p: PanelParams, seam: Point[]): PanelShape['strap'] {
+  const [a, b] = [openAt(p, p.splitMm - p.lapMm), openAt(p, p.splitMm + p.lapMm)]
+  const lowMm = Math.max(a.low, b.low)
+  const high = Math.min(a.high, b.high)
+  const startMm = p.splitMm - p.lapMm
+  return {
+    startMm,
+    lowMm,
+    outline: [
+      { x: 0, y: 0 },
+      { x: 2 * p.lapMm, y: 0 },
+      { x: 2 * p.lapMm, y: high - lowMm },
+      { x: 0, y: high - lowMm },
+    ],
+    holes: seam.map((q) => seamHole({ x: q.x - startMm, y: q.y - lowMm })),
+  }
+}
+
+/** What the slanted web of a jog is long, so that its edge comes up by one thickness; and how far it runs. mm */
+function jogOf(p: PanelParams, rules: Rules) {
+  const { thicknessMm: t, insideRadiusMm: r } = sheetOf(p, rules)
+  const a = radians(JOG_DEG)
+  const webMm = (t - (2 * r + t) * (1 - Math.cos(a))) / Math.sin(a)
+  return { webMm, runMm: (2 * r + t) * Math.sin(a) + webMm * Math.cos(a) }
+}
+export const jogFits = (p: PanelParams, rules: Rules): boolean => jogOf(p, rules).webMm > 0
+
+/** The edge that lies on the other part is set up by one thickness: from the lap on the blank is longer than the part. mm */
+function jogged(part: PanelPart, p: PanelParams, rules: Rules): PanelPart {
+  const sheet = sheetOf(p, rules)
+  const { webMm, runMm } = jogOf(p, rules)
+  if (webMm <= 0) return part
+  const bend = allowanceMm(JOG_DEG, sheet)
+  const longer = 2 * bend + webMm - runMm
+  const out = (q: Point): Point => (q.x > p.lapMm ? { x: q.x + longer, y: q.y } : q)
+  return {
+    ...part,
+    outline: part.outline.map(out),
+    holes: part.holes.map((h) => ({ ...h, at: out(h.at) })),
+    folds: [
+      { atMm: p.lapMm + bend / 2, angleDeg: JOG_DEG, side: 'down' },
+      { atMm: p.lapMm + 1.5 * bend + webMm, angleDeg: JOG_DEG, side: 'up' },
+    ],
+  }
+}
+
+/** Slots in even rows over the whole panel; one is left out where it would come too near an edge, a washer, a bolt or the seam. */
+function slotField(p: PanelParams, outline: Point[], taken: Hole[], seam: [number, number] | null): Hole[] {
+  if (p.slotMm <= 0) return []
+  const webMm = Math.max(WEB_MM, WEB_T * p.thicknessMm)
+  const long = Math.max(p.slotMm, p.slotWideMm)
+  const spread = (roomMm: number, ownMm: number, pitch: number): number[] => {
+    const n = Math.floor((roomMm - ownMm) / pitch + 1e-9) + 1
+    return n < 1 ? [] : Array.from({ length: n }, (_, i) => (i - (n - 1) / 2) * pitch)
+  }
+  const xs = spread(p.lengthMm - 2 * p.marginMm, long, p.pitchMm).map((x) => x + p.lengthMm / 2)
+  const ys = spread(p.heightMm - 2 * p.marginMm, p.slotWideMm, p.rowPitchMm).map((y) => y + p.heightMm / 2)
+  const slot = (x: number, y: number): Hole => ({ at: { x, y }, diameterMm: p.slotWideMm, slot: { lengthMm: long, turnDeg: 0 } })
+  return xs.flatMap((x) =>
+    ys
+      .map((y) => slot(x, y))
+      .filter((h) => {
+        const [a, b] = endsOfHole(h)
+        const clear = (metal: number, from: Point, to: Point) => apartOf(a, b, from, to) - h.diameterMm / 2 >= metal
+        const inside = edgeOfHole(h).every((q) => {
+          const open = openAt(p, q.x)
+          return q.y >= open.low && q.y <= open.high
+        })
+        const edges = outline.every((q, i) => clear(webMm, q, outline[(i + 1) % outline.length]!))
+        const others = taken.every((o) => clear(webMm + o.diameterMm / 2, ...endsOfHole(o)))
+        const seams = !seam || x + long / 2 + webMm <= seam[0] || x - long / 2 - webMm >= seam[1]
+        return inside && edges && others && seams
+      }),
+  )
+}
+
+/** The least distance between two stretches that do not cross. mm */
+function apartOf(a: Point, b: Point, c: Point, d: Point): number {
+  const off = (p: Point, q: Point, r: Point): number => {
+    const [x, y] = [r.x - q.x, r.y - q.y]
+    const long = x * x + y * y
+    const t = long > 0 ? Math.max(0, Math.min(1, ((p.x - q.x) * x + (p.y - q.y) * y) / long)) : 0
+    return Math.hypot(p.x - q.x - t * x, p.y - q.y - t * y)
+  }
+  return Math.min(off(a, c, d), off(b, c, d), off(c, a, b), off(d, a, b))
+}
