@@ -161,8 +161,8 @@ export type Support = {
   holds: boolean
   walkOn: string[]
   climbOn: string[]
-  /** what its maker lets it carry, moving and parked; undefined = judged by its own strength, null = a maker's thing that nobody knows the rating of. kg */
-  ratedKg?: { value: number | null; source: string }
+  /** what its maker lets it carry, moving and parked, or what the shop found in a trial of its `own`; undefined = judged by its own strength, null = nobody knows. kg */
+  ratedKg?: { value: number | null; source: string; own?: true }
   /** flat sheet that bends under what lies on it or is thrown against it */
   panels?: Panel[]
   /** a box that is shut round what lies in it: the room, and the joints of its lid that keep it shut; none = something else covers it. mm */

@@ -40,6 +40,8 @@ export type FootType = {
   drilled: boolean
   /** what keeps it from turning: how long it stands on its seat, and how deep it sits in a pocket or tube (0 = it only stands on it). mm */
   stance: { lengthMm: number; depthMm: number }
+  /** no foot but a screw in a spacer so wide; none = a foot. mm */
+  spacerMm?: number
   /** the body's own maker made the place: a rating he gives for his feet is one for this kind */
   makersPlace: boolean
   /** what holds its foot each way; null = nothing does */
@@ -187,6 +189,7 @@ export const footTypes: Record<MountKind, FootType> = {
     extras: [],
     seat: 'firm',
     stance: { lengthMm: 15, depthMm: 0 },
+    spacerMm: 16,
     drilled: true,
     makersPlace: false,
     holds: { up: bolts('the screw'), along: bolts('the screw'), across: bolts('the screw'), turning: null },

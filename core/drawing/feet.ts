@@ -1,5 +1,6 @@
 import type { Assembly, Mount } from '../assembly/assembly'
 import { plateCentre } from '../assembly/places'
+import { footTypes } from '../catalogue/mounts'
 import { profileSection } from '../catalogue/profiles'
 import { centreLine, nearestAlong, pointAlong } from '../geometry/centreLine'
 import { hull } from '../geometry/polygon'
@@ -17,6 +18,7 @@ export const boxCorners = (centre: Vec3, half: [Vec3, Vec3, Vec3]): Vec3[] =>
 
 /** How far what stands on a foot is above its seat, along the seat's normal: to the underside of a member, to the middle of a plate. mm */
 export function footRiseMm(m: Mount, assembly: Assembly): number {
+  if (m.spacerMm !== undefined) return m.spacerMm
   const bar = assembly.members.find((b) => b.id === m.on)
   const plate = assembly.plates.find((b) => b.id === m.on)
   const line = bar ? centreLine(bar.path, bar.bendRadiiMm) : null
@@ -28,6 +30,7 @@ export function footRiseMm(m: Mount, assembly: Assembly): number {
 export function footShape(view: ViewName, m: Mount, assembly: Assembly): Entity {
   const { out, along, aside } = seatAxes(m.normal)
   const rise = footRiseMm(m, assembly)
+  const wide = footTypes[m.kind].spacerMm
   return {
     kind: 'polygon',
     layer: 'foot',
@@ -36,7 +39,11 @@ export function footShape(view: ViewName, m: Mount, assembly: Assembly): Entity 
     filled: true,
     points: shadow(
       view,
-      boxCorners(moved(m.place, out, rise / 2), [times(along, FOOT_MM.along / 2), times(aside, FOOT_MM.across / 2), times(out, rise / 2)]),
+      boxCorners(moved(m.place, out, rise / 2), [
+        times(along, (wide ?? FOOT_MM.along) / 2),
+        times(aside, (wide ?? FOOT_MM.across) / 2),
+        times(out, rise / 2),
+      ]),
     ),
   }
 }

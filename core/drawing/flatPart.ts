@@ -1,5 +1,6 @@
 import type { Fold, Plate } from '../assembly/assembly'
 import { boxOf, faceCorners } from '../assembly/places'
+import type { Hole } from '../geometry/hole'
 import { hull } from '../geometry/polygon'
 import type { Point, Vec3 } from '../geometry/vec3'
 import { radians } from '../quantity/units'
@@ -28,11 +29,28 @@ export function flatPartSheet(p: Plate): Sheet {
   ]
   const upright = folds.filter(({ line: [a, b] }) => Math.abs(a.x - b.x) < 0.01).map((f) => f.line[0].x)
   const level = folds.filter(({ line: [a, b] }) => Math.abs(a.y - b.y) < 0.01).map((f) => f.line[0].y)
+  const { single, field } = fieldOf(holes)
+  // corners of an edge that follows a body; those of the box round it are told by its length and width
+  const corners = p.outline
+    .map(laid)
+    .filter((q) => [q.x, q.x - length].every((v) => Math.abs(v) > 0.05) || [q.y, q.y - width].every((v) => Math.abs(v) > 0.05))
+  const evenly = { x: even(field.map((h) => h.at.x)), y: even(field.map((h) => h.at.y)) }
+  const places = (of: (q: Point) => number): number[] => {
+    const { places: own } = of({ x: 1, y: 0 }) ? evenly.x : evenly.y
+    return [...single.map((h) => of(h.at)), ...own, ...corners.map(of)]
+  }
+  const named = (axis: 'x' | 'y') => {
+    const { count, places: own } = evenly[axis]
+    const last = own[own.length - 1]
+    return new Map(count > own.length && last !== undefined ? [[rounded(last), `${count} even, the last at`]] : [])
+  }
   const entities = [
     ...blank,
     ...(p.faces ? inTheRound(p, { x: length + BESIDE_MM, y: 0 }) : strip(p, folds, length, width)),
-    ...running('x', [...upright, ...holes.map((h) => h.at.x), length], 0),
-    ...(level.length || p.faces ? running('y', [...level, ...holes.map((h) => h.at.y), width], 0) : [across(length, width)]),
+    ...running('x', [...upright, ...places((q) => q.x), length], 0, named('x')),
+    ...(level.length || p.faces || holes.length || corners.length
+      ? running('y', [...level, ...places((q) => q.y), width], 0, named('y'))
+      : [across(length, width)]),
   ]
   return { view: 'plan', title: `${p.mark} ${p.name}`, entities, box: bounds(entities) }
 }
@@ -53,9 +71,27 @@ function foldLabel({ line: [from, to], side, angleDeg }: Fold, i: number, sizeMm
   }
 }
 
+/** So many alike slots are a field, told by its pitch. */
+const FIELD = 6
+const rounded = (v: number): number => Math.round(v * 10) / 10
+function fieldOf(holes: Hole[]): { single: Hole[]; field: Hole[] } {
+  const alike = (h: Hole) => (h.slot ? `${h.diameterMm} ${h.slot.lengthMm} ${h.slot.turnDeg}` : '')
+  const counts = new Map<string, number>()
+  for (const h of holes) counts.set(alike(h), (counts.get(alike(h)) ?? 0) + 1)
+  const inField = (h: Hole) => h.slot !== undefined && (counts.get(alike(h)) ?? 0) >= FIELD
+  return { single: holes.filter((h) => !inField(h)), field: holes.filter(inField) }
+}
+/** Of places at one pitch the first, the second and the last; all of them where they are not even. */
+function even(values: number[]): { count: number; places: number[] } {
+  const all = [...new Set(values.map(rounded))].sort((a, b) => a - b)
+  const pitch = all.length > 1 ? all[1]! - all[0]! : 0
+  const isEven = all.length > 3 && all.slice(1).every((v, i) => Math.abs(v - all[i]! - pitch) < 0.15)
+  return { count: all.length, places: isEven ? [all[0]!, all[1]!, all[all.length - 1]!] : all }
+}
+
 /** Running dimensions from one edge of the blank, each place once. */
-const running = (axis: 'x' | 'y', places: number[], base: number): Dimension[] =>
-  [...new Set(places.map((v) => Math.round(v * 10) / 10))]
+const running = (axis: 'x' | 'y', places: number[], base: number, named: Map<number, string>): Dimension[] =>
+  [...new Set(places.filter((v) => v > 0.05).map(rounded))]
     .sort((a, b) => a - b)
     .map((v, i) => ({
       kind: 'dimension',
@@ -67,6 +103,7 @@ const running = (axis: 'x' | 'y', places: number[], base: number): Dimension[] =
       base,
       lengthMm: v,
       fine: true,
+      ...(named.has(v) ? { label: named.get(v)! } : {}),
     }))
 
 const across = (length: number, width: number): Dimension => ({

@@ -2,6 +2,7 @@ import type { Assembly } from '../assembly/assembly'
 import { fittingCorners } from '../assembly/round'
 import type { Brief } from '../brief/brief'
 import { cross, dot, minus, size, unit, type Vec3 } from '../geometry/vec3'
+import { isInside } from '../places/places'
 import { restOf } from '../resting/rest'
 import { extrude } from '../solid/extrude'
 import type { Mesh } from '../solid/mesh'
@@ -65,7 +66,11 @@ export function picture(assembly: Assembly, vehicle: Vehicle, brief: Brief, seen
     ),
     ...inked('cargo', cargo),
   ]
-  const faces = all.flatMap(({ ink, mesh }) => facesOf(mesh, ink, eye))
+  const drawn = all.flatMap(({ ink, mesh }) => facesOf(mesh, ink, eye).map((face) => ({ ink, face })))
+  // what stands inside is seen past the near side of the vehicle, which is left out
+  const hidden = isInside(assembly) ? nearestOf(drawn.filter((d) => d.ink === 'rack' || d.ink === 'cargo').map((d) => d.face)) : null
+  const shell = (ink: Ink) => ink === 'vehicle' || ink === 'glass' || ink === 'lamp'
+  const faces = drawn.flatMap((d) => (hidden !== null && shell(d.ink) && nearestOf([d.face]) > hidden ? [] : [d.face]))
   return average(seenFaces(faces, width * FINER), FINER)
 }
 
@@ -106,6 +111,10 @@ function facesOf({ positions, indices }: Mesh, ink: Ink, { from, right, above }:
   }
   return out
 }
+
+/** How near the nearest corner of any face is. mm */
+const nearestOf = (faces: Face[]): number =>
+  faces.reduce((most, f) => Math.max(most, ...f.corners.map((c) => c.z)), Number.NEGATIVE_INFINITY)
 
 /** Fills a picture so wide with the nearest face at every point. */
 function seenFaces(faces: Face[], width: number): Picture {

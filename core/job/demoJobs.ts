@@ -1,4 +1,5 @@
 import { beekeeper } from './demo/beekeeper'
+import { dronePanel } from './demo/dronePanel'
 import { mappingPair } from './demo/mappingPair'
 import { oysterGrower } from './demo/oysterGrower'
 import { quayKitchen } from './demo/quayKitchen'
@@ -8,4 +9,4 @@ import { surveyTrust } from './demo/surveyTrust'
 import type { Job } from './job'
 
 /** The jobs of Skerry Quay Outfitting, each at another station and with another verdict. */
-export const demoJobs: Job[] = [surveyTrust, oysterGrower, sparCarrier, mappingPair, sparLoft, beekeeper, quayKitchen]
+export const demoJobs: Job[] = [surveyTrust, oysterGrower, sparCarrier, mappingPair, sparLoft, beekeeper, quayKitchen, dronePanel]

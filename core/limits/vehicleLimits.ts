@@ -92,7 +92,7 @@ function agreedLimits(brief: Brief, rules: Rules): Limit[] {
   ]
 }
 
-/** What lies on a bought or found support against its maker's own rating. */
+/** What lies on a bought or found support against its maker's own rating, or on one of ours against what the shop tried. */
 function supportLimits({ assembly, brief, rules }: LedgerGiven): Limit[] {
   return assembly.supports.flatMap((s) => {
     const { ratedKg } = s
@@ -103,7 +103,7 @@ function supportLimits({ assembly, brief, rules }: LedgerGiven): Limit[] {
       limit({
         id: `support.${s.id}`,
         pieceId: pieceIdOf(s.id),
-        name: `${s.name}, by its maker`,
+        name: `${s.name}, ${ratedKg.own ? 'as tried' : 'by its maker'}`,
         group: 'rack',
         unit: 'kg',
         nearRatio: rules.nearRatio,
@@ -125,11 +125,21 @@ function supportLimits({ assembly, brief, rules }: LedgerGiven): Limit[] {
             unit: 'kg',
             formula: 'as given',
             source: ratedKg.value === null ? 'not given' : ratedKg.source,
-            with: { R: [ratedKg.value, 'kg', `its maker’s rating of ${s.name.toLowerCase()}`] },
+            with: {
+              R: [
+                ratedKg.value,
+                'kg',
+                ratedKg.own
+                  ? `what the shop tried to hang on ${s.name.toLowerCase()} (Layout)`
+                  : `its maker’s rating of ${s.name.toLowerCase()}`,
+              ],
+            },
           },
           ({ R }) => R,
         ),
-        caution: 'A bought thing is as strong as its maker says, and only as he made it: drilled or cut, it has no rating.',
+        caution: ratedKg.own
+          ? 'What hangs there while driving pulls and shakes: try it with more than it shall carry, and stand clear of it.'
+          : 'A bought thing is as strong as its maker says, and only as he made it: drilled or cut, it has no rating.',
       }),
     ]
   })

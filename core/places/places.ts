@@ -51,6 +51,9 @@ const SHELL_PLACES = new Set(['cab.wall', 'bumper'])
 export const whereIs = (placeId: string): 'inside' | 'shell' | 'body' =>
   INSIDE_PLACES.has(placeId) ? 'inside' : SHELL_PLACES.has(placeId) ? 'shell' : 'body'
 
+/** Whether anything of it stands in the room of the vehicle. */
+export const isInside = (a: { mounts: { placeId: string }[] }): boolean => a.mounts.some((m) => whereIs(m.placeId) === 'inside')
+
 /** Every place of a vehicle: its mount lines, and what its measuring sheets make of bed, tray, canopy, floor and rear end. */
 export function placesOf(vehicle: Vehicle): { places: Place[]; wanting: Wanting[] } {
   const found = [

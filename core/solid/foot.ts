@@ -1,4 +1,5 @@
 import type { Assembly, Mount } from '../assembly/assembly'
+import { footTypes } from '../catalogue/mounts'
 import { profileSection } from '../catalogue/profiles'
 import { centreLine, nearestAlong, pointAlong } from '../geometry/centreLine'
 import { along, dot, minus, turnedWith, type Vec3 } from '../geometry/vec3'
@@ -6,8 +7,15 @@ import { along, dot, minus, turnedWith, type Vec3 } from '../geometry/vec3'
 /** A likeness of a foot: a pad on the body and a block up to what stands on it, along the way its seat looks. Sizes along the vehicle, across, up; mm */
 export const FOOT = { pad: { x: 80, y: 60, z: 8 }, block: { x: 60, y: 36 } }
 
-/** How far it is from a foot's seat to the underside of what stands on it. mm, 8 at least */
+/** Its pad, none under a spacer, and its block. mm */
+export function footSize({ kind }: Pick<Mount, 'kind'>): { pad: typeof FOOT.pad | null; block: typeof FOOT.block } {
+  const wide = footTypes[kind].spacerMm
+  return wide === undefined ? FOOT : { pad: null, block: { x: wide, y: wide } }
+}
+
+/** How far it is from a foot's seat to the underside of what stands on it: by its spacer, else 8 at least. mm */
 export function footRiseMm(mount: Mount, assembly: Assembly): number {
+  if (mount.spacerMm !== undefined) return mount.spacerMm
   const member = assembly.members.find((m) => m.id === mount.on)
   const line = member ? centreLine(member.path, member.bendRadiiMm) : null
   const head = line ? pointAlong(line, nearestAlong(line, mount.place).atMm) : mount.place
@@ -25,5 +33,6 @@ export function footCorners(mount: Mount, assembly: Assembly): Vec3[][] {
     [-1, 1].flatMap((i) =>
       [-1, 1].flatMap((j) => [0, high].map((k) => along(along(along(mount.place, x, (i * wide) / 2), y, (j * deep) / 2), mount.normal, k))),
     )
-  return [box(FOOT.pad.x, FOOT.pad.y, FOOT.pad.z), box(FOOT.block.x, FOOT.block.y, footRiseMm(mount, assembly))]
+  const { pad, block } = footSize(mount)
+  return [...(pad ? [box(pad.x, pad.y, pad.z)] : []), box(block.x, block.y, footRiseMm(mount, assembly))]
 }

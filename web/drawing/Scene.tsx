@@ -10,9 +10,10 @@ import { drawnVehicle, WHEEL_RADIUS_MM } from '../../core/drawing/vehicleOutline
 import { vehicleSolid } from '../../core/drawing/vehicleSolid'
 import type { Vec3 } from '../../core/geometry/vec3'
 import type { Job } from '../../core/job/job'
+import { isInside } from '../../core/places/places'
 import { restOf } from '../../core/resting/rest'
 import { extrude } from '../../core/solid/extrude'
-import { FOOT, footRiseMm } from '../../core/solid/foot'
+import { footRiseMm, footSize } from '../../core/solid/foot'
 import type { Mesh } from '../../core/solid/mesh'
 import { prism } from '../../core/solid/prism'
 import { sweep } from '../../core/solid/sweep'
@@ -54,7 +55,7 @@ export default function Scene({ job, assembly, when, marks, strained, gaps }: Pr
       <ambientLight intensity={1.4} />
       <directionalLight position={[4, 9, 6]} intensity={1.6} />
       <group position={[-length / 2 + (job.vehicle.rearOverhangMm.value ?? 1100) / 1000, 0, 0]}>
-        <Bodies job={job} inks={inks} />
+        <Bodies job={job} inks={inks} through={isInside(assembly)} />
         <Parts assembly={assembly} inks={inks} colour={colour} />
         {cargo.map((c) => (
           <Block
@@ -186,16 +187,19 @@ function Solid({ make, of, colour }: { make: () => Mesh; of: object; colour: str
 function Foot({ mount, assembly, colour }: { mount: Assembly['mounts'][number]; assembly: Assembly; colour: string }) {
   const { normal: n, place: at } = mount
   const rise = footRiseMm(mount, assembly)
+  const { pad, block } = footSize(mount)
   const turn = new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), new Vector3(n.x, n.z, -n.y))
   const middle = (up: number): [number, number, number] => place(at.x + n.x * up, at.y + n.y * up, at.z + n.z * up)
   return (
     <>
-      <mesh position={middle(4)} quaternion={turn}>
-        <boxGeometry args={[FOOT.pad.x / 1000, FOOT.pad.z / 1000, FOOT.pad.y / 1000]} />
-        <meshStandardMaterial color={colour} />
-      </mesh>
+      {pad && (
+        <mesh position={middle(pad.z / 2)} quaternion={turn}>
+          <boxGeometry args={[pad.x / 1000, pad.z / 1000, pad.y / 1000]} />
+          <meshStandardMaterial color={colour} />
+        </mesh>
+      )}
       <mesh position={middle(rise / 2)} quaternion={turn}>
-        <boxGeometry args={[FOOT.block.x / 1000, rise / 1000, FOOT.block.y / 1000]} />
+        <boxGeometry args={[block.x / 1000, rise / 1000, block.y / 1000]} />
         <meshStandardMaterial color={colour} />
       </mesh>
     </>
@@ -251,17 +255,17 @@ function Leaf({ swing, colour }: { swing: Swing; colour: string }) {
   )
 }
 
-/** The vehicle as a likeness in the round: painted bodies, glass, lamps, wheels with rims, and the ground under it in shade. */
-function Bodies({ job, inks }: { job: Job; inks: Inks }) {
+/** The vehicle as a likeness in the round: painted bodies, glass, lamps, wheels with rims, and the ground under it in shade; seen `through` where something stands inside. */
+function Bodies({ job, inks, through }: { job: Job; inks: Inks; through: boolean }) {
   const solid = useMemo(() => vehicleSolid(job.vehicle), [job.vehicle])
   const d = useMemo(() => drawnVehicle(job.vehicle), [job.vehicle])
   return (
     <>
       {solid.paint.map((mesh, i) => (
-        <Skin key={i} mesh={mesh} colour={inks.bodyPaint} roughness={0.55} />
+        <Skin key={i} mesh={mesh} colour={inks.bodyPaint} roughness={0.55} through={through} />
       ))}
       {solid.glass.map((mesh, i) => (
-        <Skin key={i} mesh={mesh} colour={inks.bodyGlass} roughness={0.15} />
+        <Skin key={i} mesh={mesh} colour={inks.bodyGlass} roughness={0.15} through={through} />
       ))}
       {solid.lamps.map((mesh, i) => (
         <Skin key={i} mesh={mesh} colour={inks.obstacle} roughness={0.3} />
@@ -296,12 +300,20 @@ function Bodies({ job, inks }: { job: Job; inks: Inks }) {
   )
 }
 
-function Skin({ mesh, colour, roughness }: { mesh: Mesh; colour: string; roughness: number }) {
+function Skin({ mesh, colour, roughness, through = false }: { mesh: Mesh; colour: string; roughness: number; through?: boolean }) {
   const geometry = useMemo(() => flatGeometry(mesh), [mesh])
   useEffect(() => () => geometry.dispose(), [geometry])
   return (
     <mesh geometry={geometry}>
-      <meshStandardMaterial color={colour} roughness={roughness} metalness={0.05} side={DoubleSide} />
+      <meshStandardMaterial
+        color={colour}
+        roughness={roughness}
+        metalness={0.05}
+        side={DoubleSide}
+        transparent={through}
+        opacity={through ? 0.22 : 1}
+        depthWrite={!through}
+      />
     </mesh>
   )
 }

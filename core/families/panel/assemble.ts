@@ -174,7 +174,7 @@ function fieldOf(p: PanelParams, wall: Wall, s: PanelShape, names: string[], i: 
     holds: false,
     walkOn: [],
     climbOn: [],
-    ratedKg: { value: p.hangKg, source: 'the shop’s own trial of what hangs on it' },
+    ratedKg: { value: p.hangKg, source: 'the shop’s own trial of what hangs on it', own: true },
   }
 }
 /** Before a wall that stands across the vehicle the lines run along it: at the panel, and as far out as things stand. */
