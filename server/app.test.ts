@@ -82,7 +82,10 @@ describe('the Slipway', () => {
     expect(all.total).toBe(demoJobs.length)
     expect(all.rows[0].title).toBe('Spar carrier')
     expect((await rowOf('oyster')).client).toContain('Oyster')
-    expect((await http().get('/api/jobs?station=cut')).body.rows.map((r: { title: string }) => r.title)).toEqual(['Spar carrier'])
+    expect((await http().get('/api/jobs?station=cut')).body.rows.map((r: { title: string }) => r.title)).toEqual([
+      'Spar carrier',
+      'Slotted wall for the flight kit',
+    ])
     expect((await http().get('/api/jobs?state=over')).body.total).toBe(1)
     expect((await http().get('/api/jobs?search=%25')).body.total).toBe(0) // a percent sign is a sign, not a wildcard
   })

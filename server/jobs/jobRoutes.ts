@@ -52,7 +52,7 @@ export function jobRoutes(jobs: JobStore, shelves: ShelfStore, keeper: VerdictKe
 
   const made = async (job: Job): Promise<StoredJob> => {
     const stored = await jobs.create(job)
-    keeper.refresh([stored.id])
+    keeper.saved(stored.id)
     return stored
   }
 
@@ -88,7 +88,7 @@ export function jobRoutes(jobs: JobStore, shelves: ShelfStore, keeper: VerdictKe
         return refuse(403, moved, 'the desk: a floor device measures, photographs and takes notes, the rest is changed at the desk')
     }
     const saved = await jobs.save(request.params.id, revision, next)
-    if (saved.ok) keeper.refresh([request.params.id])
+    if (saved.ok) keeper.saved(request.params.id)
     if (saved.ok) response.json({ revision: saved.revision, updatedAt: saved.updatedAt })
     else if (saved.reason === 'missing') await jobAt(jobs, request.params.id)
     else

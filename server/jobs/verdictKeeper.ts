@@ -4,6 +4,8 @@ import { VERDICT_VERSION } from './verdict'
 import { verdictStore } from './verdictStore'
 
 const MOST_WORDS = 300
+/** A job that is being worked on is judged once nobody has saved it for so long; at once where somebody looks at the list. */
+const QUIET_MS = 15_000
 
 /**
  * Brings verdicts up to date one at a time, in a thread beside the server: the jobs that somebody looks at first, then the rest. A job that cannot be
@@ -15,6 +17,7 @@ export function verdictKeeper(db: Knex, workshop: Workshop, log: (error: unknown
   let running: Promise<void> | null = null
   let again = false
   let closed = false
+  const quiet = new Map<string, NodeJS.Timeout>()
 
   const one = async (): Promise<boolean> => {
     const seen = [...wanted]
@@ -66,6 +69,16 @@ export function verdictKeeper(db: Knex, workshop: Workshop, log: (error: unknown
       else await db('verdicts').whereNot({ fault: '' }).delete()
     },
     refresh,
+    /** Was saved, and will be again soon: while somebody works on it each verdict would be stale before it stands. */
+    saved: (id: string): void => {
+      clearTimeout(quiet.get(id))
+      const timer = setTimeout(() => {
+        quiet.delete(id)
+        refresh([id])
+      }, QUIET_MS)
+      timer.unref()
+      quiet.set(id, timer)
+    },
     /** Resolves once every verdict stands. */
     settled: async (): Promise<void> => {
       refresh()
@@ -73,6 +86,7 @@ export function verdictKeeper(db: Knex, workshop: Workshop, log: (error: unknown
     },
     close: async () => {
       closed = true
+      for (const timer of quiet.values()) clearTimeout(timer)
       await running
     },
   }
