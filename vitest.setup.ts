@@ -19,7 +19,7 @@ if (typeof window !== 'undefined')
 // React keeps the stack of every element it makes, for warnings nobody reads here: a sixth of the time of these tests
 if (typeof window !== 'undefined') {
   const inner = Object.values(await import('react')).find(
-    (x): x is object => typeof x === 'object' && x !== null && 'recentlyCreatedOwnerStacks' in x,
+    (x: unknown) => typeof x === 'object' && x !== null && 'recentlyCreatedOwnerStacks' in x,
   )
   if (inner) Object.defineProperty(inner, 'recentlyCreatedOwnerStacks', { get: () => 1e9, set: () => undefined })
 }

@@ -134,7 +134,7 @@ export function compareLengths(job: Job, stock: Stock, rules: Rules, tools: Tool
           const input = nestingInput(
             list.filter((p) => p.profileId === profileId),
             profileId,
-            { sale: [only], remnants: [] },
+            { sale: [only], remnants: [], sheets: [] },
             rules,
             { useRemnants: false, timeLimitMs: 1000 },
           )

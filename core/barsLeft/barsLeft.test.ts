@@ -36,6 +36,7 @@ const part = (mark: string, lengthMm: number): CutPart => ({
 })
 const three = [part('B1', 1728), part('B2', 1711), part('B3', 1693)]
 const sale: Stock = {
+  sheets: [],
   sale: [
     { id: 's5', profileId, lengthMm: 5000, priceMinor: 5450 },
     { id: 's2', profileId, lengthMm: 2500, priceMinor: 3050 },

@@ -3,14 +3,14 @@ import { cornersOfSlot } from '../geometry/hole'
 import { areaMm2 } from '../geometry/polygon'
 import type { Point } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
-import { isCutHole, type LaidPart, laidParts, type SheetGroup, sizeOfSheet } from '../sheetNesting/sheetPlan'
+import { isCutHole, type LaidPart, laidParts, type SheetGroup, sheetOf } from '../sheetNesting/sheetPlan'
 import { holeEntity } from './holeEntity'
 import { bounds, type Entity, type Sheet } from './sheet'
 
 /** One sheet with the parts on it, each with its mark and its fold lines. mm */
 export function nestDrawing(group: SheetGroup, index: number): Sheet {
   const used = group.nest.sheets[index]!
-  const size = sizeOfSheet(used.sheetId)
+  const size = sheetOf(group, used.sheetId)
   const entities: Entity[] = [
     {
       kind: 'polygon',
@@ -37,7 +37,7 @@ export function nestDrawing(group: SheetGroup, index: number): Sheet {
         ]
       }),
   ]
-  return { view: 'plan', title: `Sheet ${index + 1}`, entities, box: bounds(entities) }
+  return { view: 'plan', title: size.offcut ? `Sheet ${index + 1}, begun` : `Sheet ${index + 1}`, entities, box: bounds(entities) }
 }
 
 /** Between sheets that lie beside one another in one file. mm */
@@ -97,7 +97,7 @@ const addSlot = (dxf: DxfWriter, corners: Point[]) =>
 
 /** All parts of a group as they lie on its sheets, the sheets beside one another. */
 export function nestedParts(group: SheetGroup): Pick<LaidPart, 'plate' | 'mark' | 'on'>[] {
-  const widths = group.nest.sheets.map((s) => sizeOfSheet(s.sheetId).width + BESIDE_MM)
+  const widths = group.nest.sheets.map((s) => sheetOf(group, s.sheetId).width + BESIDE_MM)
   return laidParts(group).map((l) => {
     const left = widths.slice(0, l.sheet).reduce((s, w) => s + w, 0)
     return { ...l, on: (p) => ({ x: l.on(p).x + left, y: l.on(p).y }) }

@@ -52,6 +52,7 @@ test('every mark of the cut list is cut once in the plan, and the plan costs wha
 test('an offcut of unknown alloy is never planned, a pitted one is priced with its dressing', () => {
   const parts = [{ ...partsOf(survey)[0], lengthMm: 2000, quantity: 1, marks: ['X'] }]
   const rack = (grade: 'unknown alloy' | 'pitted'): Stock => ({
+    sheets: [],
     sale: [],
     remnants: [{ id: 'r', profileId: parts[0].profileId, lengthMm: 2210, quantity: 1, grade, place: '', note: '' }],
   })
@@ -68,6 +69,7 @@ test('an offcut of unknown alloy is never planned, a pitted one is priced with i
 test('a length on sale whose price nobody knows is not planned and not compared: it is not free', () => {
   const parts = [{ ...partsOf(survey)[0], lengthMm: 2000, quantity: 1, marks: ['X'] }]
   const on = (priceMinor: number | null): Stock => ({
+    sheets: [],
     sale: [
       { id: 'dear', profileId: parts[0].profileId, lengthMm: 6000, priceMinor: 9000 },
       { id: 'six', profileId: parts[0].profileId, lengthMm: 6000, priceMinor },
@@ -89,7 +91,11 @@ test('a 6 m bar takes four 1490 bars, not four 1500: 4·1490 + 3·3 + 10 = 5979.
     cut: { maxShorterMm: 60, useRemnants: false },
     pieces: withRack(spar, { sideRails: false, overhangMm: 50, build: 'bolted' }).pieces,
   }
-  const six: Stock = { sale: [{ id: '6 m', profileId: rackParams(job).profileId, lengthMm: 6000, priceMinor: 6000 }], remnants: [] }
+  const six: Stock = {
+    sale: [{ id: '6 m', profileId: rackParams(job).profileId, lengthMm: 6000, priceMinor: 6000 }],
+    remnants: [],
+    sheets: [],
+  }
   const advice = stockAdvice(job, six, defaultRules, tools)
   expect(advice.map((a) => [a.option, a.shorterMm, a.savingMinor, a.barsFewer])).toEqual([
     ['overhang', 5, 6000, 1],

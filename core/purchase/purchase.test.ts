@@ -163,7 +163,7 @@ describe('over all jobs', () => {
       ...{ endTexts: ['square', 'square'] as [string, string], work: '', lacks: null, quantity, massEachKg: 1 },
     }),
   })
-  const sale = { sale: [{ id: 's', profileId, lengthMm: 6000, priceMinor: 3000 }], remnants: [] }
+  const sale = { sale: [{ id: 's', profileId, lengthMm: 6000, priceMinor: 3000 }], remnants: [], sheets: [] }
   test('by hand: two jobs of three 1,900 mm and three 1,050 mm: three and one go into a bar together, and one bar does for what needs two', async () => {
     // alone: 3 × 1,900 leave 280 mm, too little for 1,050; 3 × 1,050 leave 2,830
     const two = pooledBars([bars('a', 1900, 2), bars('b', 1050, 2)], sale, defaultRules, 2000, tools)
@@ -199,7 +199,7 @@ describe('over all jobs', () => {
     expect([orderSum(without).value, orderSum(without).missing]).toEqual([null, ['price of lamp']])
   })
   test('a job whose section nobody sells leaves nothing to compare with', async () => {
-    const found = pooledBars([bars('a', 1900, 2)], { sale: [], remnants: [] }, defaultRules, 1000, tools)
+    const found = pooledBars([bars('a', 1900, 2)], { sale: [], remnants: [], sheets: [] }, defaultRules, 1000, tools)
     expect([found.togetherMinor, found.oneByOneMinor, found.saves.value, found.unplaced[0]?.marks.length]).toEqual([null, null, null, 2])
   })
   test('the demo shop: every bar of every job is in the common plan once', async () => {

@@ -217,6 +217,8 @@ const figures = z.object({
   sheetGapMm: rule(6, 0, 50, 'Sheet', 'Between parts on a sheet', 'mm', 'the table, the torch or the saw says'),
   sheetEdgeMm: rule(10, 0, 100, 'Sheet', 'Left free along the edge of a sheet', 'mm'),
 
+  sheetKeepMm: rule(150, 20, 2000, 'Sheet', 'What is left of a sheet is kept from so much each way', 'mm', "shop's own"),
+
   madeMm: rule(1, 0, 10, 'Fit', 'A part as made is out by at most', 'mm'),
   softMm: rule(5, 0, 50, 'Fit', 'Cargo and what is on a roof, measured over straps and rubber, is out by', 'mm'),
   touchMm: rule(1, 0, 5, 'Fit', 'Parts drawn into one another by less than this only touch', 'mm'),

@@ -43,19 +43,22 @@ export function nestSheets(input: SheetNestingInput, { now, tries = Number.POSIT
     (a: Piece, b: Piece) => b.width - a.width || b.height - a.height,
     (a: Piece, b: Piece) => b.width + b.height - a.width - a.height,
   ]
-  let best: { plan: Plan; order: Piece[]; logic: PACKING_LOGIC } | null = null
-  const tried = (order: Piece[], logic: PACKING_LOGIC): boolean => {
-    const plan = planned(order, sheets, logic, input, fits)
+  let best: { plan: Plan; order: Piece[]; logic: PACKING_LOGIC; way: Way } | null = null
+  const tried = (order: Piece[], logic: PACKING_LOGIC, way: Way): boolean => {
+    const plan = planned(order, sheets, logic, way, input, fits)
     const gain = best ? worth(best.plan, plan) : 1
     // one as good is taken as well: the search drifts where it cannot climb
-    if (gain >= 0) best = { plan, order, logic }
+    if (gain >= 0) best = { plan, order, logic, way }
     return gain > 0
   }
-  for (const by of orders) for (const logic of LOGIC) if (!best || now() < deadline) tried([...pieces].sort(by), logic)
+  // sheets of which there are only so many are begun ones: used up first they may leave less to buy
+  const ways: Way[] = sheets.some((s) => s.quantity !== null) ? ['few sheets', 'least price'] : ['few sheets']
+  for (const by of orders)
+    for (const logic of LOGIC) for (const way of ways) if (!best || now() < deadline) tried([...pieces].sort(by), logic, way)
   const random = seeded(1)
   let idle = 0
   for (let n = 0; best !== null && pieces.length > 2 && n < tries && idle < PATIENCE && now() < deadline; n++) {
-    const { order, logic } = best as { order: Piece[]; logic: PACKING_LOGIC }
+    const { order, logic, way } = best as { order: Piece[]; logic: PACKING_LOGIC; way: Way }
     const next = [...order]
     // a few pieces change places with others near by; now and then anywhere
     for (let k = 0; k < 1 + Math.floor(random() * 4); k++) {
@@ -64,7 +67,7 @@ export function nestSheets(input: SheetNestingInput, { now, tries = Number.POSIT
       const j = Math.max(0, Math.min(next.length - 1, i + Math.floor((random() - 0.5) * reach)))
       ;[next[i], next[j]] = [next[j]!, next[i]!]
     }
-    idle = tried(next, random() < 0.8 ? logic : LOGIC[Math.floor(random() * LOGIC.length)]!) ? 0 : idle + 1
+    idle = tried(next, random() < 0.8 ? logic : LOGIC[Math.floor(random() * LOGIC.length)]!, way) ? 0 : idle + 1
   }
   const plan = (best as { plan: Plan } | null)?.plan ?? { sheets: [], left: [], cost: 0 }
   const short = new Map<string, number>()
@@ -98,11 +101,13 @@ function worth(old: Plan, plan: Plan): number {
   return gains.find((g) => Math.abs(g) > 1e-6) ?? 0
 }
 
-/** Sheet after sheet: one that takes all that is left as cheaply as any, else the one that costs least for what it takes. */
+/** Sheet after sheet, by what is left: one that takes all of it as cheaply as any, else the one that costs least for what it takes; or always the latter. */
+type Way = 'few sheets' | 'least price'
 function planned(
   order: Piece[],
   sheets: Sheet[],
   logic: PACKING_LOGIC,
+  way: Way,
   input: SheetNestingInput,
   fits: (p: Piece, s: Sheet) => boolean,
 ): Plan {
@@ -116,8 +121,9 @@ function planned(
       return pack.placed.placements.length ? [pack] : []
     })
     if (!packs.length) break
-    const all = packs.filter((p) => !p.left.length)
     const price = (p: (typeof packs)[number]) => sheetPrice(p.placed.sheet)
+    const free = way === 'least price' && packs.some((p) => p.left.length && price(p) === 0)
+    const all = free ? [] : packs.filter((p) => !p.left.length)
     const next = all.length
       ? all.reduce((a, b) => (price(b) < price(a) ? b : a))
       : packs.reduce((a, b) => (price(b) / b.placed.area < price(a) / a.placed.area ? b : a))

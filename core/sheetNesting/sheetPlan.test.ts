@@ -8,10 +8,10 @@ import { defaultRules } from '../rules/rules'
 import { built } from '../testing/onSite'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { sheetsFigure } from './sheetFigures'
-import { flatKinds, laidParts, planSheets, sizeOfSheet } from './sheetPlan'
+import { flatKinds, laidParts, planSheets, sheetOf } from './sheetPlan'
 
 const { assembly } = built(familyOf('chest')!, { widthMm: 900, bearers: 5, dividers: 1 }, demoVehicles[1]!)
-const plan = () => planSheets(assembly, { rules: defaultRules, system: 'metric' }, () => performance.now())
+const plan = () => planSheets(assembly, { rules: defaultRules, system: 'metric', begun: [] }, () => performance.now())
 
 describe('the flat parts of a chest', () => {
   test('alike ones stand together with all their marks: two ends, five bearers', () => {
@@ -29,21 +29,21 @@ describe('the flat parts of a chest', () => {
     const laid = laidParts(group!)
     expect(laid.map((l) => l.mark).sort()).toEqual(assembly.plates.map((p) => p.mark).sort())
     for (const l of laid) {
-      const size = sizeOfSheet(group!.nest.sheets[l.sheet]!.sheetId)
+      const size = sheetOf(group!, group!.nest.sheets[l.sheet]!.sheetId)
       const points = l.plate.outline.map(l.on)
       expect(areaMm2(points)).toBeCloseTo(areaMm2(l.plate.outline), 3)
       for (const p of points)
         expect(Math.min(p.x, p.y, size.width - p.x, size.height - p.y)).toBeGreaterThan(defaultRules.sheetEdgeMm - 0.01)
     }
     // what is bought costs its mass: sheet area × thickness × density × price per kg
-    const areaM2 = group!.nest.sheets.reduce((s, x) => s + (sizeOfSheet(x.sheetId).width * sizeOfSheet(x.sheetId).height) / 1e6, 0)
+    const areaM2 = group!.nest.sheets.reduce((s, x) => s + (sheetOf(group!, x.sheetId).width * sheetOf(group!, x.sheetId).height) / 1e6, 0)
     expect(group!.priceMinor / (areaM2 * 0.002 * 2680 * 980)).toBeCloseTo(1, 3)
     expect(nestDrawing(group!, 0).entities.filter((e) => e.kind === 'text').length).toBe(group!.nest.sheets[0]!.placements.length)
   })
   test('on a busy machine as on an idle one: the print and the file for the table show the same nest', () => {
     let clock = 0
     // a clock that runs forty times as fast
-    const hurried = planSheets(assembly, { rules: defaultRules, system: 'metric' }, () => (clock += 20))
+    const hurried = planSheets(assembly, { rules: defaultRules, system: 'metric', begun: [] }, () => (clock += 20))
     expect(hurried).toEqual(plan())
   })
   test('its price opens its working: whole sheets by their mass', () => {
@@ -51,10 +51,10 @@ describe('the flat parts of a chest', () => {
     expect(sheetsFigure(group!).value).toBeCloseTo(group!.priceMinor, 6)
   })
   test('where sheet is sold by the foot it is: 96 by 48 inches and larger', () => {
-    const [group] = planSheets(assembly, { rules: defaultRules, system: 'inch' }, () => performance.now())
+    const [group] = planSheets(assembly, { rules: defaultRules, system: 'inch', begun: [] }, () => performance.now())
     for (const s of group!.nest.sheets)
       expect(
-        [sizeOfSheet(s.sheetId).width / 25.4, sizeOfSheet(s.sheetId).height / 25.4].every(
+        [sheetOf(group!, s.sheetId).width / 25.4, sheetOf(group!, s.sheetId).height / 25.4].every(
           (v) => Math.abs(v / 12 - Math.round(v / 12)) < 1e-9,
         ),
       ).toBe(true)

@@ -5,6 +5,7 @@ import { sum } from '../figure/figure'
 import { type Hole, roundHoleMm } from '../geometry/hole'
 import type { Point } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
+import { preparationMinor, type SheetOffcut } from '../stock/stock'
 import { nestSheets } from './nestSheets'
 import type { SheetNesting } from './sheetNesting'
 
@@ -22,8 +23,10 @@ export const sheetSizes = {
     { id: '120 wide', width: 120 * INCH, height: 60 * INCH },
   ],
 }
-export const sizeOfSheet = (id: string): { width: number; height: number } =>
-  [...sheetSizes.metric, ...sheetSizes.inch].find((s) => s.id === id) ?? { width: 0, height: 0 }
+/** A sheet that the parts may lie on: one on sale, or one that was begun and stands on the rack. mm, minor units */
+export type SheetOnHand = { id: string; width: number; height: number; price: number; offcut: SheetOffcut | null }
+export const sheetOf = (g: Pick<SheetGroup, 'sheets'>, id: string): SheetOnHand =>
+  g.sheets.find((s) => s.id === id) ?? { id, width: 0, height: 0, price: 0, offcut: null }
 
 /** Flat parts of one kind: what is cut alike stands together, each with its own mark. */
 export type FlatKind = {
@@ -42,6 +45,7 @@ export type SheetGroup = {
   material: string
   thicknessMm: number
   kinds: FlatKind[]
+  sheets: SheetOnHand[]
   nest: SheetNesting
   priceMinor: number
 }
@@ -97,10 +101,13 @@ export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): F
   return [...kinds.values()]
 }
 
-/** The flat parts of a job on sheets, each metal and thickness by itself; the same job always gives the same sheets. */
+/** Sheets of one thickness are alike within this. mm */
+const SAME_MM = 0.05
+
+/** The flat parts of a job on sheets, each metal and thickness by itself, begun sheets first, for they cost no more than to be cleaned; the same job on the same rack always gives the same sheets. */
 export function planSheets(
   assembly: Assembly,
-  { rules, system }: { rules: Rules; system: keyof typeof sheetSizes },
+  { rules, system, begun }: { rules: Rules; system: keyof typeof sheetSizes; begun: SheetOffcut[] },
   now: () => number,
 ): SheetGroup[] {
   const groups = new Map<string, FlatKind[]>()
@@ -111,11 +118,17 @@ export function planSheets(
   return [...groups.values()].map((kinds): SheetGroup => {
     const { materialId, thicknessMm } = kinds[0]!.plate
     const material = materialOf(materialId)
-    const sheets = sheetSizes[system].map((s) => ({
+    const onSale = sheetSizes[system].map((s) => ({
       ...s,
       price: Math.round((s.width * s.height * thicknessMm * material.densityKgM3 * material.pricePerKgMinor) / 1e9),
-      quantity: null,
+      offcut: null,
     }))
+    const mine = begun.flatMap((offcut): SheetOnHand[] => {
+      const price = preparationMinor(offcut.grade, rules)
+      const fits = offcut.materialId === materialId && Math.abs(offcut.thicknessMm - thicknessMm) <= SAME_MM && offcut.quantity > 0
+      return fits && price !== null ? [{ id: `begun ${offcut.id}`, width: offcut.lengthMm, height: offcut.widthMm, price, offcut }] : []
+    })
+    const sheets = [...mine, ...onSale]
     const parts = kinds.map((k, i) => ({
       id: String(i),
       outline: k.plate.outline.map((p): [number, number] => [p.x, p.y]),
@@ -124,7 +137,7 @@ export function planSheets(
     }))
     const nest = nestSheets(
       {
-        sheets,
+        sheets: sheets.map(({ offcut, ...s }) => ({ ...s, quantity: offcut?.quantity ?? null })),
         parts,
         gap: rules.sheetGapMm,
         edge: rules.sheetEdgeMm,
@@ -132,7 +145,7 @@ export function planSheets(
       },
       { now, tries: Math.ceil(Math.min(TRIES.most, TRIES.pieces / Math.max(1, sum(kinds.map((k) => k.marks.length))))) },
     )
-    return { materialId, material: material.name, thicknessMm, kinds, nest, priceMinor: nest.cost }
+    return { materialId, material: material.name, thicknessMm, kinds, sheets, nest, priceMinor: nest.cost }
   })
 }
 

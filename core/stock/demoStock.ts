@@ -1,6 +1,6 @@
 import { materialOf } from '../catalogue/materials'
 import { massPerMetre, profileOf, profiles } from '../catalogue/profiles'
-import type { Remnant, SaleLength, Stock } from './stock'
+import type { Remnant, SaleLength, SheetOffcut, Stock } from './stock'
 
 const MM_ON_SALE = { steel: [6000, 3000], stainless: [6000, 3000], aluminium: [5000, 2500] } as const
 /** The merchant asks more per metre for a short bar. Simulated price list of our own. */
@@ -33,4 +33,20 @@ const remnants: Remnant[] = [
   remnant('slotted-40x40-al6063t5', 1180, 3, 'clean', 'rack 3'),
 ]
 
-export const demoStock: Stock = { sale, remnants }
+/** What leans at the wall behind the table. */
+const sheets: SheetOffcut[] = [
+  {
+    ...{ id: 'sheet-1', materialId: 'al5052h32', thicknessMm: 2, lengthMm: 1180, widthMm: 705, quantity: 1, grade: 'clean' },
+    ...{ place: 'wall, left', note: 'left from a drawer carcass' },
+  },
+  {
+    ...{ id: 'sheet-2', materialId: 'steel', thicknessMm: 3, lengthMm: 640, widthMm: 410, quantity: 2, grade: 'pitted' },
+    ...{ place: 'wall, right', note: '' },
+  },
+  {
+    ...{ id: 'sheet-3', materialId: 'al5052h32', thicknessMm: 2, lengthMm: 900, widthMm: 480, quantity: 1, grade: 'unknown alloy' },
+    ...{ place: 'wall, left', note: 'no film, no mark' },
+  },
+]
+
+export const demoStock: Stock = { sale, remnants, sheets }

@@ -31,6 +31,7 @@ const planOf = (used: [string, number, number][], offcuts: [number, number][]): 
   offcuts: offcuts.map(([lengthMm, count]) => ({ profileId, lengthMm, grade: 'clean' as const, count })),
 })
 const rack = (pieces: [string, number, number][]): Stock => ({
+  sheets: [],
   sale: [],
   remnants: pieces.map(([id, lengthMm, quantity]) => ({
     id,

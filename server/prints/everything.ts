@@ -8,6 +8,7 @@ import type { CutPlan } from '../../core/nesting/planCuts'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds } from '../../core/sheetNesting/sheetPlan'
 import type { PlannedShop } from '../../core/shop/shop'
+import type { SheetOffcut } from '../../core/stock/stock'
 import { tubeWork } from '../../core/tube/tubeParts'
 import { weldMap } from '../../core/weldMap/weldMap'
 import type { Title } from './paper'
@@ -21,12 +22,13 @@ type Given = {
   made: { plan: CutPlan; saw: SawSetting }
   ways: WayRow[]
   shop: PlannedShop
+  begun: SheetOffcut[]
   heading: (sheet: string) => Promise<Heading>
 }
 
 /** Every sheet and file of a job by its name, those left out that would be empty. */
 export async function everything(given: Given, print: (p: Print) => Promise<Uint8Array>): Promise<Record<string, Uint8Array>> {
-  const { job, rules, accepted, made, ways, shop, heading } = given
+  const { job, rules, accepted, made, ways, shop, begun, heading } = given
   const assembly = madeAssembly(job, rules)
   const kinds = flatKinds(assembly, rules)
   const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card' | 'hand-over', string, boolean][] = [
@@ -50,10 +52,11 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
     await put('labels.pdf', { of: 'labels', job, rules, plan: made.plan, title: await heading('Labels') })
     await put('cut-list.csv', { of: 'cut-list', job, rules })
   }
-  for (const [name, of, title, has] of sheets) if (has) await put(name, { of, job, rules, shop, accepted, title: await heading(title) })
+  for (const [name, of, title, has] of sheets)
+    if (has) await put(name, { of, job, rules, shop, begun, accepted, title: await heading(title) })
   for (const view of ['plan', 'side', 'rear'] as const)
     for (const as of ['dxf', 'svg'] as const) await put(`drawing/${view}.${as}`, { of: 'drawing', job, rules, view, as })
-  if (kinds.length) await put('flat/nest.dxf', { of: 'nest', job, rules })
+  if (kinds.length) await put('flat/nest.dxf', { of: 'nest', job, rules, begun })
   for (const mark of kinds.flatMap((k) => k.marks)) await put(`flat/${mark}.dxf`, { of: 'flat-part', job, rules, mark })
   await put('rechecks.ics', { of: 'rechecks', job, rules, today: (await heading('')).date })
   await put('model.glb', { of: 'model', job, rules })

@@ -7,14 +7,15 @@ import { figureText, withLengths } from '../../core/quantity/figureText'
 import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
 import { percentText } from '../../core/quantity/percent'
 import type { Rules } from '../../core/rules/rules'
-import { type FlatKind, flatKinds, marksOf, planSheets, sizeOfSheet } from '../../core/sheetNesting/sheetPlan'
+import { type FlatKind, flatKinds, marksOf, planSheets, sheetOf } from '../../core/sheetNesting/sheetPlan'
+import type { SheetOffcut } from '../../core/stock/stock'
 import { cannotDo } from '../../core/workshop/cannotDo'
 import type { Workshop } from '../../core/workshop/workshop'
 import { paintSheet } from './paintSheet'
 import { closePaper, INK, MARGIN, openPaper, type Paper, QUIET, SIGNAL, type Title, table } from './paper'
 
 /** A page for each sheet of metal with the parts on it, then one for each flat part: blank, folds in their order, the folded part. PDF bytes. */
-export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, title: Title): Promise<Buffer> {
+export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, begun: SheetOffcut[], title: Title): Promise<Buffer> {
   const paper = openPaper(title)
   const assembly = madeAssembly(job, rules)
   const kinds = flatKinds(assembly, rules)
@@ -24,15 +25,15 @@ export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, title: 
   }
   const lacks = cannotDo(assembly, workshop, rules)
   partsTable(paper, job, kinds)
-  for (const g of planSheets(assembly, { rules, system: job.units.system }, () => performance.now())) {
+  for (const g of planSheets(assembly, { rules, system: job.units.system, begun }, () => performance.now())) {
     g.nest.sheets.forEach(({ sheetId }, i) => {
       paper.addPage()
       const drawing = nestDrawing(g, i)
-      const { width, height } = sizeOfSheet(sheetId)
+      const { width, height, offcut } = sheetOf(g, sheetId)
       head(
         paper,
         `${drawing.title}: ${formatLength(width, job.units)} × ${formatLength(height, job.units)}`,
-        `${g.material}, ${formatGauge(g.thicknessMm, job.units)}`,
+        `${g.material}, ${formatGauge(g.thicknessMm, job.units)}${offcut ? `, from ${offcut.place || 'the rack'}` : ''}`,
       )
       paper
         .font('text')

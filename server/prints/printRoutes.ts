@@ -11,6 +11,8 @@ import { measuringSheets } from '../../core/measure/sheets'
 import { neededBeforeCutting } from '../../core/places/neededBeforeCutting'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds } from '../../core/sheetNesting/sheetPlan'
+import { begunFor } from '../../core/sheetNesting/sheetRack'
+import type { SheetOffcut } from '../../core/stock/stock'
 import { localDay } from '../../core/time/localDay'
 import { parsed, refuse } from '../http/faults'
 import { disposition } from '../http/fileName'
@@ -101,16 +103,17 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       .set('Content-Disposition', disposition('attachment', job.title, revision, 'job.json'))
       .send(writeJobFile(job))
   })
-  const files: [string, string, (job: Job, rules: Rules) => Print][] = [
+  const begunOf = async (job: Job) => begunFor(job, (await shelves.get('stock')).document)
+  const files: [string, string, (job: Job, rules: Rules, begun: SheetOffcut[]) => Print][] = [
     ['cut-list.csv', 'text/csv', (job, rules) => ({ of: 'cut-list', job, rules })],
-    ['nest.dxf', 'application/dxf', (job, rules) => ({ of: 'nest', job, rules })],
+    ['nest.dxf', 'application/dxf', (job, rules, begun) => ({ of: 'nest', job, rules, begun })],
     ['model.glb', 'model/gltf-binary', (job, rules) => ({ of: 'model', job, rules })],
     ['rechecks.ics', 'text/calendar', (job, rules) => ({ of: 'rechecks', job, rules, today: localDay() })],
   ]
   for (const [name, type, of] of files)
     routes.get(`/:id/${name}`, async (request, response) => {
       const { job, revision } = await jobAt(jobs, request.params.id)
-      const bytes = await print(of(job, await rules()), response)
+      const bytes = await print(of(job, await rules(), await begunOf(job)), response)
       response
         .type(type)
         .set('Content-Disposition', disposition('attachment', job.title, revision, name))
@@ -183,7 +186,7 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       const { job, revision } = await jobAt(jobs, request.params.id)
       const accepted = await standing(issued, request.params.id)
       const title = await heading(job, sheet, revision, linkOf(request, STANDS[of]))
-      const bytes = await print({ of, job, rules: await rules(), shop: title.shop, accepted, title }, response)
+      const bytes = await print({ of, job, rules: await rules(), shop: title.shop, begun: await begunOf(job), accepted, title }, response)
       response
         .type('application/pdf')
         .set('Content-Disposition', disposition('inline', job.title, revision, `${of}.pdf`))
@@ -242,8 +245,9 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const made = accepted ? { plan: accepted.plan, saw: accepted.saw ?? r } : { plan: (await plan(job, response)).plan, saw: r }
     const shop = (await shelves.get('shop')).document
     const title = (sheet: string) => heading(job, sheet, revision)
-    const files = await everything({ job, rules: r, accepted, made, ways: await ways(job, response), shop, heading: title }, (p) =>
-      print(p, response),
+    const files = await everything(
+      { job, rules: r, accepted, made, ways: await ways(job, response), shop, begun: await begunOf(job), heading: title },
+      (p) => print(p, response),
     )
     response
       .type('application/zip')

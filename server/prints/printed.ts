@@ -22,6 +22,7 @@ import type { Apart } from '../../core/reach/takeApart'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds, planSheets } from '../../core/sheetNesting/sheetPlan'
 import type { PlannedShop } from '../../core/shop/shop'
+import type { SheetOffcut } from '../../core/stock/stock'
 import type { Workshop } from '../../core/workshop/workshop'
 import { fittingReady } from '../workshop/fitting'
 import { arrangementPdf } from './arrangement'
@@ -58,11 +59,13 @@ export type Print =
       job: Job
       rules: Rules
       shop: PlannedShop
+      /** begun sheets that its parts may lie on */
+      begun: SheetOffcut[]
       accepted: IssuedPlan | null
       title: Heading
     }
   | { of: 'labels'; job: Job; rules: Rules; plan: CutPlan; title: Heading }
-  | { of: 'nest'; job: Job; rules: Rules }
+  | { of: 'nest'; job: Job; rules: Rules; begun: SheetOffcut[] }
   | { of: 'flat-part'; job: Job; rules: Rules; mark: string }
   | { of: 'templates'; job: Job; rules: Rules; as: 'dxf' | 'svg' }
   | { of: 'measuring-sheet'; job: Job; sheetIds: string[]; blank: boolean; title: Heading }
@@ -138,7 +141,7 @@ export async function printed(print: Print): Promise<Uint8Array> {
       if (print.of === 'owner-card') return ownerCardPdf(job, result, print.rules, title)
       if (print.of === 'hand-over') return handOverPdf(job, result, print.rules, title)
       if (print.of === 'holes') return holeSheetPdf(job, print.rules, title)
-      if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.shop.workshop, title)
+      if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.shop.workshop, print.begun, title)
       if (print.of === 'build') return buildSheetPdf(job, print.rules, print.shop, result.reach, title)
       return print.of === 'tube'
         ? tubeSheetPdf(job, result, print.rules, print.shop.workshop, title)
@@ -147,7 +150,9 @@ export async function printed(print: Print): Promise<Uint8Array> {
     case 'labels':
       return labelsPdf(job, print.rules, print.plan, { ...print.title, stamp: null })
     case 'nest': {
-      const groups = planSheets(madeAssembly(job, print.rules), { rules: print.rules, system: job.units.system }, () => performance.now())
+      const groups = planSheets(madeAssembly(job, print.rules), { rules: print.rules, system: job.units.system, begun: print.begun }, () =>
+        performance.now(),
+      )
       return Buffer.from(cuttingDxf(groups.flatMap(nestedParts), print.rules))
     }
     case 'flat-part': {

@@ -13,7 +13,7 @@ import { Unfit, Unreadable } from '../keeping/storeFaults'
 
 /** The shop's own shelves: one document each, with its schema (stricter at the edge: an unknown key is a fault), and what it holds before anyone wrote. */
 export const shelves = {
-  stock: { schema: StockSchema, edge: StockEdgeSchema, empty: { sale: demoStock.sale, remnants: [] } as Stock },
+  stock: { schema: StockSchema, edge: StockEdgeSchema, empty: { sale: demoStock.sale, remnants: [], sheets: [] } as Stock },
   rules: { schema: RulesSchema, edge: RulesSchema.strict(), empty: RulesSchema.parse({}) as Rules },
   vehicles: { schema: z.array(VehicleSchema).max(500), edge: z.array(VehicleSchema).max(500), empty: demoVehicles as Vehicle[] },
   parts: { schema: PartsSchema, edge: PartsSchema, empty: demoParts as BoughtPart[] },

@@ -11,11 +11,11 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { profiles } from '../../core/catalogue/profiles'
-import { grades, type Remnant, type Stock } from '../../core/stock/stock'
+import { freshId, grades, type Remnant, rowsOf, type Stock } from '../../core/stock/stock'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
-import { freshId, profileChoices } from './stockRows'
+import { profileChoices } from './stockRows'
 
 type Props = { stock: Stock; fits: (profileId: string) => boolean; change: (next: (s: Stock) => Stock) => void }
 
@@ -23,7 +23,7 @@ type Props = { stock: Stock; fits: (profileId: string) => boolean; change: (next
 const added = (s: Stock): Stock => ({
   ...s,
   remnants: [
-    { id: freshId('piece-', s.remnants), profileId: profiles[0].id, lengthMm: 1000, quantity: 0, grade: 'clean', place: '', note: '' },
+    { id: freshId('piece-', rowsOf(s)), profileId: profiles[0].id, lengthMm: 1000, quantity: 0, grade: 'clean', place: '', note: '' },
     ...s.remnants,
   ],
 })
@@ -127,7 +127,17 @@ function Offcut({ r, set, remove }: { r: Remnant; set: (patch: Partial<Remnant>)
   )
 }
 
-function PlaceInput({ value, note, label, onChange }: { value: string; note: string; label: string; onChange: (v: string) => void }) {
+export function PlaceInput({
+  value,
+  note,
+  label,
+  onChange,
+}: {
+  value: string
+  note: string
+  label: string
+  onChange: (v: string) => void
+}) {
   const [draft, setDraft] = useState(value)
   return (
     <TextField

@@ -7,12 +7,12 @@ import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import { profileOf, profiles } from '../../core/catalogue/profiles'
-import type { SaleLength, Stock } from '../../core/stock/stock'
+import { freshId, rowsOf, type SaleLength, type Stock } from '../../core/stock/stock'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { MoneyInput } from '../quantity/MoneyInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
-import { freshId, profileChoices } from './stockRows'
+import { profileChoices } from './stockRows'
 
 type Props = { stock: Stock; find: string; fits: (profileId: string) => boolean; change: (next: (s: Stock) => Stock) => void }
 
@@ -21,7 +21,7 @@ const [FIRST, FOUND] = [24, 200]
 
 const added = (s: Stock): Stock => ({
   ...s,
-  sale: [{ id: freshId('sale-', s.sale), profileId: profiles[0].id, lengthMm: 6000, priceMinor: null }, ...s.sale],
+  sale: [{ id: freshId('sale-', rowsOf(s)), profileId: profiles[0].id, lengthMm: 6000, priceMinor: null }, ...s.sale],
 })
 
 /** What the merchant sells, and for how much. */

@@ -10,6 +10,7 @@ import { useSaveShelf, useShelf } from '../api/queries'
 import { Offcuts } from './Offcuts'
 import { RackImport } from './RackImport'
 import { SaleLengths } from './SaleLengths'
+import { SheetOffcuts } from './SheetOffcuts'
 import { ShelfFrame } from './ShelfFrame'
 
 /** The shop's own offcuts, and what the merchant sells. */
@@ -25,7 +26,7 @@ export default function StockPage() {
   const fits = (profileId: string) => profileOf(profileId).name.toLowerCase().includes(find.toLowerCase())
   const actions = (
     <>
-      <TextField label="Find a profile" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 220 }} />
+      <TextField label="Find a profile or metal" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 220 }} />
       <Button component="a" href="/api/shelves/stock/remnants.csv" variant="outlined">
         Rack as CSV
       </Button>
@@ -68,6 +69,7 @@ export default function StockPage() {
       {stock && (
         <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: 'minmax(0,1fr)' }}>
           <Offcuts stock={stock} fits={fits} change={change} />
+          <SheetOffcuts stock={stock} find={find} change={change} />
           <SaleLengths stock={stock} find={find} fits={fits} change={change} />
         </Box>
       )}

@@ -20,13 +20,14 @@ import { formatGauge, formatLength } from '../../../core/quantity/formatQuantity
 import { percentText } from '../../../core/quantity/percent'
 import { allowanceFigure, deductionFigure } from '../../../core/sheet/foldFigures'
 import { sheetsFigure } from '../../../core/sheetNesting/sheetFigures'
-import { type FlatKind, flatKinds, marksOf, type SheetGroup, sizeOfSheet } from '../../../core/sheetNesting/sheetPlan'
+import { type FlatKind, flatKinds, marksOf, type SheetGroup, sheetOf } from '../../../core/sheetNesting/sheetPlan'
 import { cannotDo } from '../../../core/workshop/cannotDo'
 import { useShelf } from '../../api/queries'
 import { SheetView } from '../../drawing/SheetView'
 import { FigureValue } from '../../figure/Working'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
+import { AfterCutting } from './AfterCutting'
 import { TrialFold } from './TrialFold'
 import { useSheets } from './useSheets'
 
@@ -39,7 +40,8 @@ export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
   const shop = useShelf('shop')
   const assembly = useMemo(() => madeAssembly(job, rules), [job, rules])
   const kinds = useMemo(() => flatKinds(assembly, rules), [assembly, rules])
-  const state = useSheets(job, rules)
+  const stock = useShelf('stock')
+  const state = useSheets(job, stock.data?.document, rules)
   const workshop = shop.data?.document.workshop
   const own = new Set(kinds.flatMap((k) => k.marks))
   const lacks = (workshop ? cannotDo(assembly, workshop, rules) : []).filter((l) => l.marks.some((m) => own.has(m)))
@@ -71,6 +73,7 @@ export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
       {state.groups?.map((g) => (
         <Group key={`${g.materialId} ${g.thicknessMm}`} group={g} />
       ))}
+      {state.groups && <AfterCutting groups={state.groups} job={job} />}
       <Parts kinds={kinds} />
       <Typography variant="body2" sx={{ color: 'text.secondary', maxWidth: 720 }}>
         Lay each out on one face, good face down. A full line folds up (↑), a dashed line folds down (↓), in the order of the numbers. Make
@@ -138,10 +141,12 @@ function Group({ group: g }: { group: SheetGroup }) {
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 300px), 1fr))', gap: 1.5 }}>
         {g.nest.sheets.map(({ sheetId }, i) => {
           const drawing = nestDrawing(g, i)
+          const { width, height, offcut } = sheetOf(g, sheetId)
           return (
             <Box key={drawing.title} component="figure" sx={{ m: 0 }}>
               <Typography component="figcaption" variant="body2" sx={{ color: 'text.secondary' }}>
-                {drawing.title}: {formatLength(sizeOfSheet(sheetId).width, units)} × {formatLength(sizeOfSheet(sheetId).height, units)}
+                {drawing.title}: {formatLength(width, units)} × {formatLength(height, units)}
+                {offcut ? `, from ${offcut.place || 'the rack'}${offcut.note ? ` (${offcut.note})` : ''}` : ''}
               </Typography>
               <Box sx={{ height: 240 }}>
                 <SheetView sheet={drawing} {...still} />

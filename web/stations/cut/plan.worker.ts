@@ -12,6 +12,7 @@ import { highsTools } from '../../../core/nesting/highsTools'
 import { type CutPlan, planCuts } from '../../../core/nesting/planCuts'
 import type { Rules } from '../../../core/rules/rules'
 import { planSheets, type SheetGroup } from '../../../core/sheetNesting/sheetPlan'
+import { begunFor } from '../../../core/sheetNesting/sheetRack'
 import type { Stock } from '../../../core/stock/stock'
 
 export type Progress = { stage: string; cost: number | null; lowerBound: number }
@@ -37,8 +38,8 @@ const api = {
   },
   left: async (job: Job, accepted: IssuedPlan, stock: Stock, rules: Rules): Promise<BarsLeft> =>
     replanned(job, accepted, cutList(madeAssembly(job, rules)), stock, rules, LEFT_MS, await tools()),
-  sheets: (job: Job, rules: Rules): SheetGroup[] =>
-    planSheets(madeAssembly(job, rules), { rules, system: job.units.system }, () => performance.now()),
+  sheets: (job: Job, stock: Stock, rules: Rules): SheetGroup[] =>
+    planSheets(madeAssembly(job, rules), { rules, system: job.units.system, begun: begunFor(job, stock) }, () => performance.now()),
   calculate: async (name: string, given: unknown) => {
     const calculator = calculatorOf(name)
     if (!calculator) throw new Error(`no calculator ${name}`)

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen, within } from '@testing-library/react'
+import { screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { madeAssembly } from '../../../core/job/piecesOf'
@@ -7,6 +7,8 @@ import { METRIC } from '../../../core/quantity/units'
 import { defaultRules } from '../../../core/rules/rules'
 import { planSheets } from '../../../core/sheetNesting/sheetPlan'
 import { demoShop } from '../../../core/shop/shop'
+import { demoStock } from '../../../core/stock/demoStock'
+import type { SheetOffcut, Stock } from '../../../core/stock/stock'
 import { withRack } from '../../../core/testing/racks'
 import { answering, mount, onBench, WithJob } from '../../testing/bench'
 import { SheetWork } from './SheetWork'
@@ -17,10 +19,11 @@ let state: SheetsState
 vi.mock('./useSheets', () => ({ useSheets: () => state }))
 const hives = demoJobs.find((j) => j.title.startsWith('Half guard'))!
 const [survey] = demoJobs
-const shop = { '/shelves/shop': { revision: 3, document: demoShop } }
+const rack = { ...demoStock, sheets: [] as SheetOffcut[] }
+const shop = { '/shelves/shop': { revision: 3, document: demoShop }, '/shelves/stock': { revision: 5, document: rack } }
 const shown = () => mount(<WithJob>{(job) => <SheetWork job={job} jobId="j" />}</WithJob>)
 const groupsOf = (job: typeof hives) =>
-  planSheets(madeAssembly(job, defaultRules), { rules: defaultRules, system: job.units.system }, () => performance.now())
+  planSheets(madeAssembly(job, defaultRules), { rules: defaultRules, system: job.units.system, begun: [] }, () => performance.now())
 
 describe('what is cut from sheet', () => {
   test('every part once with how many, its folds and cut; the sheets they lie on with their price; files and prints', () => {
@@ -79,6 +82,27 @@ describe('what is cut from sheet', () => {
     state = { groups: null, running: false, fault: 'the worker fell over' }
     shown()
     expect(screen.getByText(/could not be laid on sheets: the worker fell over/)).toBeTruthy()
+  })
+  test('once it is cut the rack loses the begun sheet that was used and gets what is left; taken back it is as it was', async () => {
+    const panel = demoJobs.find((j) => j.title.startsWith('Slotted'))!
+    const big = { ...demoStock.sheets[0]!, lengthMm: 1700, widthMm: 1000 }
+    const { calls } = answering({ ...shop, '/shelves/stock': { revision: 5, document: { ...demoStock, sheets: [big] } } })
+    onBench(panel)
+    const made = { assembly: madeAssembly(panel, defaultRules), begun: [big] }
+    state = {
+      groups: planSheets(made.assembly, { rules: defaultRules, system: 'metric', begun: made.begun }, () => 0),
+      running: false,
+      fault: null,
+    }
+    const { user } = shown()
+    expect(await screen.findByText(/from wall, left \(left from a drawer carcass\)/)).toBeTruthy()
+    expect(await screen.findByText(/begun sheet is used up/)).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'It is cut: bring the rack up to date' }))
+    const sent = () => (JSON.parse(String(calls.filter((c) => c.method === 'PUT').at(-1)!.body)) as { document: Stock }).document
+    expect(await screen.findByText(/The rack has what is left/)).toBeTruthy()
+    expect(sent().sheets.map((s) => [s.id === big.id, s.note, s.place])).toEqual([[false, `left from ${panel.title}`, 'wall, left']])
+    await user.click(screen.getByRole('button', { name: 'Take it back' }))
+    await waitFor(() => expect(sent().sheets).toEqual([big]))
   })
   test('a job without sheet says what would have some', () => {
     answering(shop)

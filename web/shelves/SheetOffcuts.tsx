@@ -1,0 +1,146 @@
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import Select from '@mui/material/Select'
+import Table from '@mui/material/Table'
+import TableBody from '@mui/material/TableBody'
+import TableCell from '@mui/material/TableCell'
+import TableHead from '@mui/material/TableHead'
+import TableRow from '@mui/material/TableRow'
+import Typography from '@mui/material/Typography'
+import { materialOf, materials } from '../../core/catalogue/materials'
+import { freshId, grades, rowsOf, type SheetOffcut, type Stock } from '../../core/stock/stock'
+import { ChoiceInput } from '../quantity/ChoiceInput'
+import { QuantityInput } from '../quantity/QuantityInput'
+import { RemoveButton } from '../quantity/RemoveButton'
+import { PlaceInput } from './Offcuts'
+
+type Props = { stock: Stock; find: string; change: (next: (s: Stock) => Stock) => void }
+
+/** Not there until somebody counts it. */
+const added = (s: Stock): Stock => ({
+  ...s,
+  sheets: [
+    {
+      ...{ id: freshId('sheet-', rowsOf(s)), materialId: 'al5052h32', thicknessMm: 2, lengthMm: 1000, widthMm: 500, quantity: 0 },
+      ...{ grade: 'clean', place: '', note: '' },
+    },
+    ...s.sheets,
+  ],
+})
+const metals = materials.map((m) => ({ value: m.id, label: m.name }))
+
+/** Sheets that were begun, each by the largest rectangle that is left of it. */
+export function SheetOffcuts({ stock, find, change }: Props) {
+  const set = (id: string, patch: Partial<SheetOffcut>) =>
+    change((s) => ({ ...s, sheets: s.sheets.map((r) => (r.id === id ? { ...r, ...patch } : r)) }))
+  const remove = (id: string) => change((s) => ({ ...s, sheets: s.sheets.filter((o) => o.id !== id) }))
+  const shown = stock.sheets.filter((r) => materialOf(r.materialId).name.toLowerCase().includes(find.toLowerCase()))
+  return (
+    <section>
+      <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', mb: 1 }}>
+        <Typography variant="h2">Begun sheets</Typography>
+        <Button onClick={() => change(added)}>Add a sheet</Button>
+      </Box>
+      {stock.sheets.length === 0 ? (
+        <Typography sx={{ color: 'text.secondary' }}>
+          None. What is left of a sheet comes here from Cut, once it is cut; or add what leans at the wall, by the largest rectangle in it.
+        </Typography>
+      ) : (
+        <Box sx={{ overflowX: 'auto' }}>
+          <Table size="small" aria-label="Begun sheets" sx={{ minWidth: 980, '& td': { verticalAlign: 'top' } }}>
+            <TableHead>
+              <TableRow>
+                <TableCell sx={{ width: 260 }}>Metal</TableCell>
+                <TableCell sx={{ width: 110 }}>Thickness</TableCell>
+                <TableCell sx={{ width: 120 }}>Length</TableCell>
+                <TableCell sx={{ width: 120 }}>Width</TableCell>
+                <TableCell sx={{ width: 90 }}>Pieces</TableCell>
+                <TableCell sx={{ width: 150 }}>Condition</TableCell>
+                <TableCell>Place</TableCell>
+                <TableCell sx={{ width: 40 }} />
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {shown.map((r) => (
+                <Row key={r.id} r={r} set={(patch) => set(r.id, patch)} remove={() => remove(r.id)} />
+              ))}
+            </TableBody>
+          </Table>
+        </Box>
+      )}
+    </section>
+  )
+}
+
+function Row({ r, set, remove }: { r: SheetOffcut; set: (patch: Partial<SheetOffcut>) => void; remove: () => void }) {
+  const length = (key: 'lengthMm' | 'widthMm', label: string) => (
+    <TableCell>
+      <QuantityInput
+        hideLabel
+        label={`${label} of ${r.id}`}
+        min={1}
+        max={20_000}
+        value={r[key]}
+        onChange={(v) => v !== null && set({ [key]: v })}
+      />
+    </TableCell>
+  )
+  return (
+    <TableRow>
+      <TableCell>
+        <ChoiceInput
+          hideLabel
+          label={`Metal of ${r.id}`}
+          value={r.materialId}
+          options={metals}
+          onChange={(materialId) => set({ materialId })}
+        />
+      </TableCell>
+      <TableCell>
+        <QuantityInput
+          hideLabel
+          dimension="gauge"
+          label={`Thickness of ${r.id}`}
+          min={0.3}
+          max={25}
+          value={r.thicknessMm}
+          onChange={(v) => v !== null && set({ thicknessMm: v })}
+        />
+      </TableCell>
+      {length('lengthMm', 'Length')}
+      {length('widthMm', 'Width')}
+      <TableCell>
+        <QuantityInput
+          hideLabel
+          label={`Pieces of ${r.id}`}
+          dimension="number"
+          min={0}
+          max={1000}
+          value={r.quantity}
+          onChange={(v) => v !== null && set({ quantity: Math.round(v) })}
+        />
+      </TableCell>
+      <TableCell>
+        <Select
+          fullWidth
+          value={r.grade}
+          inputProps={{ 'aria-label': `Condition of ${r.id}` }}
+          onChange={(e) => set({ grade: e.target.value as SheetOffcut['grade'] })}
+        >
+          {grades.map((g) => (
+            <MenuItem key={g} value={g}>
+              {g}
+            </MenuItem>
+          ))}
+        </Select>
+      </TableCell>
+      <TableCell>
+        <PlaceInput value={r.place} note={r.note} label={`Place of ${r.id}`} onChange={(place) => set({ place })} />
+      </TableCell>
+      <TableCell>
+        <RemoveButton of={r.id} onClick={remove} />
+      </TableCell>
+    </TableRow>
+  )
+}
