@@ -1,5 +1,5 @@
 import { DxfWriter, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf'
-import { cornersOfSlot } from '../geometry/hole'
+import { cornersOfSlot, edgeOfHole } from '../geometry/hole'
 import { areaMm2 } from '../geometry/polygon'
 import type { Point } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
@@ -60,6 +60,13 @@ export function cuttingDxf(parts: Pick<LaidPart, 'plate' | 'mark' | 'on'>[], rul
       const cut = isCutHole(h, plate.thicknessMm, rules)
       dxf.setCurrentLayerName(cut ? 'CUT' : 'MARK')
       if (h.slot) addSlot(dxf, cornersOfSlot(h).map(on))
+      else if (h.edge)
+        dxf.addLWPolyline(
+          edgeOfHole(h)
+            .map(on)
+            .map((q) => ({ point: point2d(q.x, q.y) })),
+          { flags: 1 },
+        )
       else if (cut) dxf.addCircle(point3d(x, y), h.diameterMm / 2)
       else
         for (const [dx, dy] of [

@@ -56,6 +56,8 @@ export type FieldSpec<P> =
   | (Common<P> & { kind: 'count'; min: number; max: number; nullable?: boolean })
   | (Common<P> & { kind: 'switch' })
   | (Common<P> & { kind: 'text'; most: number })
+  /** the edge of a flat part, read from a file */
+  | (Common<P> & { kind: 'drawing' })
   | (Common<P> & { kind: 'lengths'; each: string; min: number; max: number; most: number })
   | (Common<P> & { kind: 'choice' | 'profile' | 'place'; options: (site: Site) => { value: string; label: string }[] })
 

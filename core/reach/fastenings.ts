@@ -8,6 +8,7 @@ import { profileSection } from '../catalogue/profiles'
 import { isSlotted, standsOn, wayThrough } from '../drilling/holes'
 import { ROWS_APART_MM } from '../fasten/footPull'
 import { centreLine, headingAlong, nearestAlong } from '../geometry/centreLine'
+import { isRound } from '../geometry/hole'
 import { along, apart, cross, dot, minus, size, times, unit, type Vec3 } from '../geometry/vec3'
 import { FOOT } from '../solid/foot'
 import type { Held } from './bodies'
@@ -82,7 +83,7 @@ function boltPlaces(a: Assembly, j: Joint, way: Vec3): Vec3[] {
   const { count, apartMm, size: bolt } = j.bolts!
   const d = boltSizes[bolt].diameterMm
   for (const plate of a.plates.filter((p) => j.between.includes(p.id) && !p.faces)) {
-    const holes = plate.holes.filter((h) => h.diameterMm >= d && h.diameterMm < 1.6 * d).map((h) => onPlate(plate, h.at))
+    const holes = plate.holes.filter((h) => isRound(h) && h.diameterMm >= d && h.diameterMm < 1.6 * d).map((h) => onPlate(plate, h.at))
     const near = holes.sort((p, q) => apart(p, j.at) - apart(q, j.at)).slice(0, count)
     if (near.length === count && near.every((p) => apart(p, j.at) < 1.5 * (apartMm ?? 60))) return near
   }

@@ -83,7 +83,7 @@ export function foldedStrip(g: StripGiven): { bends: Fold[]; faces: Face[] } {
 }
 
 /** Where an upright line crosses the outline, from the lowest to the highest place. mm */
-function acrossAt(outline: Point[], x: number): [Point, Point] | null {
+export function acrossAt(outline: Point[], x: number): [Point, Point] | null {
   const ys = outline.flatMap((a, i) => {
     const b = outline[(i + 1) % outline.length]!
     if ((a.x - x) * (b.x - x) > 0 || a.x === b.x) return []

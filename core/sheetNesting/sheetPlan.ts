@@ -2,7 +2,7 @@ import { type Assembly, type Plate, plateMassKg } from '../assembly/assembly'
 import { boxOf } from '../assembly/places'
 import { materialOf } from '../catalogue/materials'
 import { sum } from '../figure/figure'
-import { type Hole, roundHoleMm } from '../geometry/hole'
+import { type Hole, isRound, roundHoleMm } from '../geometry/hole'
 import type { Point } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
 import { preparationMinor, type SheetOffcut } from '../stock/stock'
@@ -63,7 +63,7 @@ const rounded = (p: Point): [number, number] => [Math.round(p.x * 10), Math.roun
 
 /** Whether the table cuts a hole, or only marks its middle: small ones close up in the cut. A slot is cut, for no drill makes one. mm */
 export const isCutHole = (h: Hole, thicknessMm: number, rules: Pick<Rules, 'cutHoleT'>): boolean =>
-  h.slot !== undefined || h.diameterMm >= rules.cutHoleT * thicknessMm - 1e-9
+  !isRound(h) || h.diameterMm >= rules.cutHoleT * thicknessMm - 1e-9
 
 /** Every flat part as it is cut, alike ones together in the order they are drawn. Length of cut along outline and holes that are cut; a pierce for each of them. mm, kg */
 export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): FlatKind[] {
@@ -74,7 +74,7 @@ export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): F
       p.materialId,
       p.thicknessMm,
       p.outline.map(rounded),
-      p.holes.map((h) => [rounded(h.at), h.diameterMm, h.slot?.lengthMm, h.slot?.turnDeg]),
+      p.holes.map((h) => [rounded(h.at), h.diameterMm, h.slot?.lengthMm, h.slot?.turnDeg, h.edge?.map(rounded)]),
       p.bends.map((b) => [b.line.map(rounded), Math.round(b.angleDeg * 10), b.side]),
     ])
     const known = kinds.get(key)

@@ -2,6 +2,7 @@ import type { Assembly, Plate } from '../assembly/assembly'
 import { materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import { fitUpGap } from '../gang/gang'
+import { isRound } from '../geometry/hole'
 import { radians } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import { type TubePart, tubePart } from '../tube/tubeParts'
@@ -105,9 +106,9 @@ function bending({ member, bent, lacks }: TubePart, w: Workshop): Lack[] {
 
 /** Holes beyond the largest drill, slots that close up in the cut, and folds longer than the brake. */
 function flatWork(p: Plate, w: Workshop, rules: Rules): Lack[] {
-  const narrow = Math.min(...p.holes.filter((h) => h.slot).map((h) => h.diameterMm))
+  const narrow = Math.min(...p.holes.filter((h) => !isRound(h)).map((h) => h.diameterMm))
   const least = rules.cutHoleT * p.thicknessMm
-  const hole = Math.max(0, ...p.holes.filter((h) => !h.slot).map((h) => h.diameterMm))
+  const hole = Math.max(0, ...p.holes.filter(isRound).map((h) => h.diameterMm))
   const fold = Math.max(0, ...p.bends.map(({ line: [a, b] }) => Math.hypot(a.x - b.x, a.y - b.y)))
   return [
     ...(hole > w.drillMostMm
@@ -116,8 +117,8 @@ function flatWork(p: Plate, w: Workshop, rules: Rules): Lack[] {
     ...(narrow < least - 1e-9
       ? [
           [
-            `a slot {${narrow}} wide in {g ${p.thicknessMm}} sheet and the table cuts clean from {${least}}`,
-            'a wider slot, thinner sheet, or a laser',
+            `a cut-out {${Math.round(narrow * 10) / 10}} wide in {g ${p.thicknessMm}} sheet and the table cuts clean from {${least}}`,
+            'a wider one, thinner sheet, or a laser',
           ] as Lack,
         ]
       : []),

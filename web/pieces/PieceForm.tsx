@@ -13,6 +13,7 @@ import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
 import { Group } from '../stations/Group'
 import { BoughtFoot } from '../stations/layout/BoughtFoot'
+import { DrawingField } from './DrawingField'
 import { editBy, type PieceInHand } from './inHand'
 
 /** A design's own fields, as its family lists them, under its headings. */
@@ -50,6 +51,8 @@ function OneField({ f, pieceId }: { f: Field; pieceId: string }) {
       return <FormControlLabel control={<Switch checked={f.value === true} onChange={(_, on) => set(on)} />} label={f.label} />
     case 'text':
       return <TextInput label={f.label} value={String(f.value ?? '')} maxLength={f.most} onChange={set} />
+    case 'drawing':
+      return <DrawingField f={f} set={set} refused={refused} />
     case 'lengths':
       return <Lengths f={f} set={set} refused={refused} />
     case 'money':
@@ -115,6 +118,11 @@ function Lengths({ f, set, refused }: { f: Extract<Field, { kind: 'lengths' }>; 
           <RemoveButton of={`${f.each.toLowerCase()} ${i + 1}`} onClick={() => set(list.filter((_, k) => k !== i))} />
         </Box>
       ))}
+      {f.help && (
+        <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+          {f.help}
+        </Typography>
+      )}
       {refused}
     </Box>
   )

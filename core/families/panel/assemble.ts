@@ -11,7 +11,7 @@ import {
 import { throughBolts } from '../../assembly/usualHardware'
 import { boltLengthMm } from '../../catalogue/bolts'
 import { footTypes } from '../../catalogue/mounts'
-import type { Hole } from '../../geometry/hole'
+import { type Hole, mirroredHole } from '../../geometry/hole'
 import type { Point, Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import type { Rules } from '../../rules/rules'
@@ -21,7 +21,7 @@ import type { Site } from '../family'
 import { sheetOf } from '../foldedParts'
 import { clampedTo, faultOf, notYet } from '../parts'
 import type { PanelParams } from './params'
-import { jogFits, openAt, type PanelPart, type PanelShape, panelShape, SEAM_BOLT, WASHER_OVER_MM } from './shape'
+import { jogFits, openAt, outlineOf, type PanelPart, type PanelShape, panelShape, SEAM_BOLT, WASHER_OVER_MM } from './shape'
 import { before, facing, type Wall, wallOf } from './wall'
 
 const UP: Vec3 = { x: 0, y: 0, z: 1 }
@@ -56,9 +56,8 @@ export function assemble(p: PanelParams, site: Site): { assembly: Assembly; issu
 function plateOf(p: PanelParams, wall: Wall, rules: Rules, part: PanelPart, named: { id: string; mark: string }): Plate {
   const { x, flip } = facing(wall)
   const widthMm = Math.max(...part.outline.map((q) => q.x))
-  const turn = (q: Point): Point => (flip ? { x: widthMm - q.x, y: q.y } : q)
-  const outline = part.outline.map(turn)
-  const holes = part.holes.map((h): Hole => ({ ...h, at: turn(h.at) }))
+  const outline = part.outline.map((q): Point => (flip ? { x: widthMm - q.x, y: q.y } : q))
+  const holes = part.holes.map((h): Hole => (flip ? mirroredHole(h, widthMm / 2) : h))
   const folds = part.folds.map((f) => ({ ...f, atMm: flip ? widthMm - f.atMm : f.atMm }))
   const jog = part.folds.length > 0
   const endMm = part.startMm + (jog ? p.lengthMm - part.startMm : widthMm)
@@ -237,7 +236,8 @@ function faults(p: PanelParams, wall: Wall, s: PanelShape, rules: Rules): Issue[
   const stations = [
     ...new Set([0, p.lengthMm, ...[p.topMm, p.bottomMm].flatMap((o) => o.map((_, i) => (p.lengthMm * i) / Math.max(1, o.length - 1)))]),
   ]
-  const thin = stations.find((x) => openAt(p, x).high - openAt(p, x).low < 2 * p.edgeMm)
+  const outline = outlineOf(p, facing(wall).flip)
+  const thin = p.drawn ? undefined : stations.find((x) => openAt(outline, x).high - openAt(outline, x).low < 2 * p.edgeMm)
   const perPart = s.parts.map((_, i) => s.screws.filter((w) => w.part === i).length)
   return [
     ...(p.fromMm + p.lengthMm > wall.lengthMm + 0.5

@@ -1,7 +1,7 @@
 import { materials } from '../../catalogue/materials'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { coatChoices, sideChoices } from '../choices'
-import type { Family } from '../family'
+import type { Family, Handle } from '../family'
 import { lengthMeasure } from '../measures'
 import { assemble } from './assemble'
 import { PanelParams } from './params'
@@ -10,6 +10,7 @@ import { before, wallOf, wallsOf } from './wall'
 const camper = demoVehicles.find((v) => v.id === 'camper-van') ?? demoVehicles[0]!
 const crew = demoVehicles.find((v) => v.bodies.some((b) => b.kind === 'cab') && v.bodies.some((b) => b.kind === 'bed')) ?? camper
 const two = (p: PanelParams): boolean => p.split !== 'one'
+const typed = (p: PanelParams): boolean => p.drawn === null
 const slotted = (p: PanelParams): boolean => p.slotMm > 0
 
 /** A slotted panel before the ribs of a van or the back wall of a cab. */
@@ -34,9 +35,9 @@ export const panel: Family<PanelParams> = {
   assemble,
   measures: (p) => [
     lengthMeasure(p, 'from', 'fromMm', 'From the first end of its wall', [0, 6000]),
-    lengthMeasure(p, 'length', 'lengthMm', 'Length', [200, 4000]),
+    ...(p.drawn ? [] : [lengthMeasure(p, 'length', 'lengthMm', 'Length', [200, 4000])]),
     lengthMeasure(p, 'low', 'lowMm', 'Lower edge above the floor', [0, 2000]),
-    lengthMeasure(p, 'height', 'heightMm', 'Height', [120, 2400]),
+    ...(p.drawn ? [] : [lengthMeasure(p, 'height', 'heightMm', 'Height', [120, 2400])]),
     lengthMeasure(p, 'standOff', 'standOffMm', 'Back off the line of the ribs', [0, 200]),
     ...(two(p) ? [lengthMeasure(p, 'split', 'splitMm', 'Seam from the first edge', [60, 3900])] : []),
   ],
@@ -47,6 +48,7 @@ export const panel: Family<PanelParams> = {
     const axis = Math.abs(wall.way.x) > 0.5 ? ('x' as const) : ('y' as const)
     const per = Math.sign(wall.way[axis])
     const at = (x: number, up: number) => before(wall, p.fromMm + x, p.lowMm + up, p.standOffMm)
+    const sized = (h: Handle): Handle[] => (p.drawn ? [] : [h])
     return [
       {
         id: 'panel',
@@ -58,14 +60,20 @@ export const panel: Family<PanelParams> = {
           { axis: 'z', measure: 'low', per: 1 },
         ],
       },
-      {
+      ...sized({
         id: 'end',
         ref: two(p) ? 'panel:1' : ref,
         label: 'Far edge',
         at: at(p.lengthMm, p.heightMm / 2),
         moves: [{ axis, measure: 'length', per }],
-      },
-      { id: 'top', ref, label: 'Upper edge', at: at(p.lengthMm / 2, p.heightMm), moves: [{ axis: 'z', measure: 'height', per: 1 }] },
+      }),
+      ...sized({
+        id: 'top',
+        ref,
+        label: 'Upper edge',
+        at: at(p.lengthMm / 2, p.heightMm),
+        moves: [{ axis: 'z', measure: 'height', per: 1 }],
+      }),
       ...(two(p)
         ? [{ id: 'seam', ref: 'panel:1', label: 'Seam', at: at(p.splitMm, p.heightMm / 2), moves: [{ axis, measure: 'split', per }] }]
         : []),
@@ -80,30 +88,38 @@ export const panel: Family<PanelParams> = {
     },
     { key: 'side', label: 'Side', kind: 'choice', options: sideChoices, when: (p) => p.placeId === 'van.rib' },
     { key: 'fromMm', label: 'From the first end of its wall', kind: 'length', min: 0, max: 6000, help: 'a van’s rear end, a cab’s left' },
-    { key: 'lengthMm', label: 'Length', kind: 'length', min: 200, max: 4000 },
+    {
+      key: 'drawn',
+      label: 'Edge from a drawing',
+      kind: 'drawing',
+      help: 'a traced edge or a part drawn elsewhere, seen from inside; its cut-outs come with it',
+    },
+    { key: 'lengthMm', label: 'Length', kind: 'length', min: 200, max: 4000, when: typed },
     { key: 'lowMm', label: 'Lower edge above the floor', kind: 'length', min: 0, max: 2000 },
-    { key: 'heightMm', label: 'Height', kind: 'length', min: 120, max: 2400 },
+    { key: 'heightMm', label: 'Height', kind: 'length', min: 120, max: 2400, when: typed },
     {
       key: 'topMm',
       label: 'Body comes in below the upper edge by',
       kind: 'lengths',
-      each: 'at even places from its first end',
+      each: 'Place',
       min: 0,
       max: 2000,
       most: 15,
       group: 'Edge along the body',
-      help: 'held level with a straight edge, measured down at even places',
+      when: typed,
+      help: 'measured down from a level straight edge, at even places from its first end',
     },
     {
       key: 'bottomMm',
       label: 'Body comes in over the lower edge by',
       kind: 'lengths',
-      each: 'at even places from its first end',
+      each: 'Place',
       min: 0,
       max: 2000,
       most: 15,
       group: 'Edge along the body',
-      help: 'over a wheel arch',
+      when: typed,
+      help: 'over a wheel arch, at even places from its first end',
     },
     { key: 'rows', label: 'Rows of screws', kind: 'count', min: 2, max: 8, group: 'Screws' },
     {
@@ -121,23 +137,23 @@ export const panel: Family<PanelParams> = {
       key: 'gapsMm',
       label: 'Gap to the body at each row',
       kind: 'lengths',
-      each: 'from the lowest row up; none = as it stands off',
+      each: 'Row',
       min: 0,
       max: 300,
       most: 8,
       group: 'Screws',
-      help: 'a wall leans: each row has spacers of its own',
+      help: 'a wall leans: each row, from the lowest, has spacers of its own; none = as it stands off',
     },
     {
       key: 'offMm',
       label: 'Holes of the body were off by',
       kind: 'lengths',
-      each: 'the worst of each vehicle it shall fit; none = the shop’s rule',
+      each: 'Vehicle',
       min: 0,
       max: 30,
       most: 20,
       group: 'Screws',
-      help: 'the largest sets the holes: d + 2·e',
+      help: 'the worst of each vehicle it shall fit; the largest sets the holes, d + 2·e; none = the shop’s rule',
     },
     {
       key: 'holes',

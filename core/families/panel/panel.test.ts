@@ -233,3 +233,62 @@ test('seen from the side it is drawn by its own edge with its slots; behind a ca
   const cab = built(family, family.examples.at(-1)!.params as Partial<PanelParams>, crew)
   expect(holes(cab, 'rear', crew)).toBe(cab.assembly.plates.reduce((n, p) => n + p.holes.length, 0))
 })
+
+describe('an edge from a drawing', () => {
+  // an L, its foot at the left as it is seen from inside, with a cable hole and a window
+  const drawn = {
+    name: 'wall.dxf',
+    outline: [
+      { x: 0, y: 0 },
+      { x: 1500, y: 0 },
+      { x: 1500, y: 300 },
+      { x: 700, y: 300 },
+      { x: 700, y: 600 },
+      { x: 0, y: 600 },
+    ],
+    holes: [
+      { at: { x: 100, y: 100 }, diameterMm: 60 },
+      {
+        at: { x: 350, y: 450 },
+        diameterMm: 100,
+        edge: [
+          { x: -80, y: -50 },
+          { x: 80, y: -50 },
+          { x: 80, y: 50 },
+          { x: -80, y: 50 },
+        ],
+      },
+    ],
+  }
+  test('its size is the panel’s, its cut-outs are cut, screws and slots stand only where there is metal', () => {
+    const p = plate(made({ drawn }))
+    expect([box(made({ drawn })).size.x, box(made({ drawn })).size.z]).toEqual([1500, 600].map((v) => expect.closeTo(v, 6)))
+    expect(areaMm2(p.outline)).toBeCloseTo(700 * 600 + 800 * 300, 6)
+    // left wall, seen from inside: its rear is at the left
+    expect(p.holes.filter((h) => h.edge || h.diameterMm === 60).map((h) => [h.at.x, h.at.y])).toEqual([
+      [100, 100],
+      [350, 450],
+    ])
+    for (const h of p.holes.filter((x) => x.slot)) {
+      expect(h.at.x < 700 || h.at.y < 300).toBe(true)
+      expect(Math.abs(h.at.x - 350) > 80 || Math.abs(h.at.y - 450) > 50).toBe(true)
+    }
+    // rows at 25, 300 and 575: the two ribs past the step keep one each
+    expect(made({ drawn }).assembly.mounts.map((m) => Math.round(m.place.x))).toEqual([-670, -670, -670, -190, -190, -190, 290, 770])
+  })
+  test('on the right wall it is as it is seen from inside too: its foot at the front', () => {
+    const right = made({ drawn, side: 'right' })
+    const p = plate(right)
+    expect(
+      p.outline
+        .filter((q) => q.y === 600)
+        .map((q) => q.x)
+        .sort((a, b) => a - b),
+    ).toEqual([0, 700])
+    const top = boxOf(plateCorners(p).filter((c) => c.z > 990 + 599))
+    // from 180 + 800 = 980 forward of the floor's rear end
+    expect(top.centre.x - top.size.x / 2).toBeCloseTo(-880 + 180 + 800, 6)
+  })
+  test('a drawing with an edge of no size is refused by its schema, and the panel stays', () =>
+    expect(family.read({ ...plain, drawn: { ...drawn, outline: drawn.outline.slice(0, 2) } }).ok).toBe(false))
+})

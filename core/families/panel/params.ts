@@ -1,10 +1,12 @@
 import { z } from 'zod'
 import { materials } from '../../catalogue/materials'
+import type { Point } from '../../geometry/vec3'
+import { DrawnSchema } from '../../sheet/drawn'
 import { lengthBetween as mm } from '../choices'
 
 export const splits = ['one', 'overlap', 'strap', 'jog'] as const
 /** A flat panel on the ribs of a van or the back wall of a cab, with a field of slots, in one part or in two. mm */
-export const PanelParams = z.object({
+const fields = z.object({
   placeId: z.string().max(60).default('van.rib'),
   side: z.enum(['left', 'right']).default('left'),
   /** its first edge from the first end of the wall: the rear end, or the left one of a cab */
@@ -48,5 +50,12 @@ export const PanelParams = z.object({
     .default('al5052h32'),
   thicknessMm: z.number().min(0.8).max(6).default(2),
   finish: z.enum(['raw', 'painted', 'powder']).default('powder'),
+  /** its edge and cut-outs from a drawing made elsewhere: then that is its length and height */
+  drawn: DrawnSchema.nullable().default(null),
+})
+export const PanelParams = fields.transform((p) => {
+  if (!p.drawn) return p
+  const most = (of: (q: Point) => number): number => p.drawn!.outline.reduce((m, q) => Math.max(m, of(q)), 0)
+  return { ...p, lengthMm: most((q) => q.x), heightMm: most((q) => q.y) }
 })
 export type PanelParams = z.infer<typeof PanelParams>

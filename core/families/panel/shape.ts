@@ -1,14 +1,15 @@
 import { locatedHoleMm } from '../../boltHoles/boltHoles'
 import { footTypes } from '../../catalogue/mounts'
-import { edgeOfHole, endsOfHole, type Hole } from '../../geometry/hole'
+import { isInside } from '../../geometry/contours'
+import { edgeOfHole, endsOfHole, type Hole, mirroredHole } from '../../geometry/hole'
 import type { Point } from '../../geometry/vec3'
 import { radians } from '../../quantity/units'
 import type { Rules } from '../../rules/rules'
-import { allowanceMm, cutBetween, type StripFold } from '../../sheet/foldedStrip'
+import { acrossAt, allowanceMm, cutBetween, type StripFold } from '../../sheet/foldedStrip'
 import { equalPositions } from '../../spacing/spacing'
 import { sheetOf } from '../foldedParts'
 import type { PanelParams } from './params'
-import type { Wall } from './wall'
+import { facing, type Wall } from './wall'
 
 /** Least metal between a slot and anything else, in thicknesses and in mm; how steep a jog is. Shop's own */
 const WEB_T = 2
@@ -45,19 +46,28 @@ const edgeAt = (offsets: number[], s: number, lengthMm: number): number => {
   const i = Math.min(offsets.length - 2, Math.floor(t))
   return offsets[i]! + (offsets[i + 1]! - offsets[i]!) * (t - i)
 }
-export const openAt = (p: PanelParams, s: number): { low: number; high: number } => ({
+/** Where an upright line meets its edge, lowest and highest. mm */
+export function openAt(outline: Point[], x: number): { low: number; high: number } {
+  const [low, high] = acrossAt(outline, x) ?? [
+    { x, y: 0 },
+    { x, y: 0 },
+  ]
+  return { low: low.y, high: high.y }
+}
+const edges = (p: PanelParams, s: number): { low: number; high: number } => ({
   low: edgeAt(p.bottomMm, s, p.lengthMm),
   high: p.heightMm - edgeAt(p.topMm, s, p.lengthMm),
 })
 
-/** Its whole edge from the first lower corner, counter-clockwise. */
-function outlineOf(p: PanelParams): Point[] {
+/** Its whole edge from the first lower corner, counter-clockwise; a drawing is as it is seen from inside, and turned over where the wall runs the other way. */
+export function outlineOf(p: PanelParams, flip: boolean): Point[] {
+  if (p.drawn) return flip ? p.drawn.outline.map((q) => ({ x: p.lengthMm - q.x, y: q.y })).reverse() : p.drawn.outline
   const stations = (n: number) => (n > 1 ? equalPositions(0, p.lengthMm, n) : [0, p.lengthMm])
   return [
-    ...stations(p.bottomMm.length).map((x) => ({ x, y: openAt(p, x).low })),
+    ...stations(p.bottomMm.length).map((x) => ({ x, y: edges(p, x).low })),
     ...stations(p.topMm.length)
       .reverse()
-      .map((x) => ({ x, y: openAt(p, x).high })),
+      .map((x) => ({ x, y: edges(p, x).high })),
   ]
 }
 
@@ -77,18 +87,23 @@ export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape
       : { at: { x: 0, y: 0 }, diameterMm: plainMm, slot: { lengthMm: Math.max(plainMm, wideMm), turnDeg: p.holes === 'along' ? 0 : 90 } }
   const two = p.split !== 'one'
   const lapEnd = p.splitMm + p.lapMm
+  const { flip } = facing(wall)
+  const outline = outlineOf(p, flip)
+  const cutOuts: Hole[] = (p.drawn?.holes ?? []).map((h) => (flip ? mirroredHole(h, p.lengthMm / 2) : h))
   // a screw is left out where the body's line takes the metal away round it
   const screws = columnsMm.flatMap((x) =>
     rowsMm.flatMap((y, row): Screw[] => {
-      const open = openAt(p, x)
-      const inside = y - open.low >= p.edgeMm - 0.5 && open.high - y >= p.edgeMm - 0.5
-      return inside ? [{ at: { x, y }, row, part: two && x > p.splitMm + p.lapMm / 2 ? 1 : 0 }] : []
+      const at = { x, y }
+      const clear = cutOuts.every((h) => apartOf(at, at, ...endsOfHole(h)) >= p.washerMm / 2 + roughlyMm(h) / 2)
+      return isInside(at, outline) && fromEdge(outline, at) >= p.edgeMm - 0.5 && clear
+        ? [{ at: { x, y }, row, part: two && x > p.splitMm + p.lapMm / 2 ? 1 : 0 }]
+        : []
     }),
   )
   const seamX = p.split === 'strap' ? [p.splitMm - p.lapMm / 2, p.splitMm + p.lapMm / 2] : [p.splitMm + p.lapMm / 2]
-  const seam = two ? seamX.flatMap((x) => seamAlong(p, x)) : []
-  const outline = outlineOf(p)
+  const seam = two ? seamX.flatMap((x) => seamAlong(p, outline, x)) : []
   const taken: Hole[] = [
+    ...cutOuts.map((h) => ({ ...h, diameterMm: roughlyMm(h) })),
     ...screws.map((s) => ({ ...screwHole, at: s.at, diameterMm: Math.max(p.washerMm, screwHole.diameterMm) })),
     ...seam.map(seamHole),
   ]
@@ -99,7 +114,7 @@ export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape
     two ? [p.splitMm - (p.split === 'strap' ? p.lapMm : 0), lapEnd + (p.split === 'jog' ? jogOf(p, rules).runMm : 0)] : null,
   )
   const every = (from: number, to: number): Hole[] =>
-    [...screws.map((s): Hole => ({ ...screwHole, at: s.at })), ...seam.map(seamHole), ...field].filter(
+    [...screws.map((s): Hole => ({ ...screwHole, at: s.at })), ...seam.map(seamHole), ...field, ...cutOuts].filter(
       (h) => h.at.x >= from && h.at.x <= to,
     )
   const part = (from: number, to: number, over: boolean): PanelPart => ({
@@ -118,7 +133,7 @@ export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape
       ]
   return {
     parts,
-    strap: p.split === 'strap' ? strapOf(p, seam) : null,
+    strap: p.split === 'strap' ? strapOf(p, outline, seam) : null,
     screws,
     seam,
     offMm,
@@ -130,13 +145,13 @@ export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape
 }
 
 const seamHole = (at: Point): Hole => ({ at, diameterMm: SEAM_HOLE_MM })
-function seamAlong(p: PanelParams, x: number): Point[] {
-  const open = openAt(p, x)
+function seamAlong(p: PanelParams, outline: Point[], x: number): Point[] {
+  const open = openAt(outline, x)
   return equalPositions(open.low + p.edgeMm, open.high - p.edgeMm, p.seamBolts).map((y) => ({ x, y }))
 }
 
-function strapOf(p: PanelParams, seam: Point[]): PanelShape['strap'] {
-  const [a, b] = [openAt(p, p.splitMm - p.lapMm), openAt(p, p.splitMm + p.lapMm)]
+function strapOf(p: PanelParams, outline: Point[], seam: Point[]): PanelShape['strap'] {
+  const [a, b] = [openAt(outline, p.splitMm - p.lapMm), openAt(outline, p.splitMm + p.lapMm)]
   const lowMm = Math.max(a.low, b.low)
   const high = Math.min(a.high, b.high)
   const startMm = p.splitMm - p.lapMm
@@ -199,10 +214,7 @@ function slotField(p: PanelParams, outline: Point[], taken: Hole[], seam: [numbe
       .filter((h) => {
         const [a, b] = endsOfHole(h)
         const clear = (metal: number, from: Point, to: Point) => apartOf(a, b, from, to) - h.diameterMm / 2 >= metal
-        const inside = edgeOfHole(h).every((q) => {
-          const open = openAt(p, q.x)
-          return q.y >= open.low && q.y <= open.high
-        })
+        const inside = edgeOfHole(h).every((q) => isInside(q, outline))
         const edges = outline.every((q, i) => clear(webMm, q, outline[(i + 1) % outline.length]!))
         const others = taken.every((o) => clear(webMm + o.diameterMm / 2, ...endsOfHole(o)))
         const seams = !seam || x + long / 2 + webMm <= seam[0] || x - long / 2 - webMm >= seam[1]
@@ -210,6 +222,11 @@ function slotField(p: PanelParams, outline: Point[], taken: Hole[], seam: [numbe
       }),
   )
 }
+
+/** A hole's width, and of a cut-out the circle round it. mm */
+const roughlyMm = (h: Hole): number => (h.edge ? 2 * Math.max(...h.edge.map((q) => Math.hypot(q.x, q.y))) : h.diameterMm)
+const fromEdge = (outline: Point[], at: Point): number =>
+  Math.min(...outline.map((q, i) => apartOf(at, at, q, outline[(i + 1) % outline.length]!)))
 
 /** The least distance between two stretches that do not cross. mm */
 function apartOf(a: Point, b: Point, c: Point, d: Point): number {
