@@ -66,12 +66,13 @@ export function picture(assembly: Assembly, vehicle: Vehicle, brief: Brief, seen
     ),
     ...inked('cargo', cargo),
   ]
-  const drawn = all.flatMap(({ ink, mesh }) => facesOf(mesh, ink, eye).map((face) => ({ ink, face })))
-  // what stands inside is seen past the near side of the vehicle, which is left out
-  const hidden = isInside(assembly) ? nearestOf(drawn.filter((d) => d.ink === 'rack' || d.ink === 'cargo').map((d) => d.face)) : null
-  const shell = (ink: Ink) => ink === 'vehicle' || ink === 'glass' || ink === 'lamp'
-  const faces = drawn.flatMap((d) => (hidden !== null && shell(d.ink) && nearestOf([d.face]) > hidden ? [] : [d.face]))
-  return average(seenFaces(faces, width * FINER), FINER)
+  const faces = all.flatMap(({ ink, mesh }) => facesOf(mesh, ink, eye))
+  const whole = seenFaces(faces, faces, width * FINER)
+  if (!isInside(assembly)) return average(whole, FINER)
+  // what stands inside is seen through the vehicle
+  const shell = new Set<Ink>(['vehicle', 'glass', 'lamp', 'tyre'])
+  const inner = all.filter(({ ink }) => !shell.has(ink)).flatMap(({ ink, mesh }) => facesOf(mesh, ink, eye))
+  return average(mixed(whole, seenFaces(inner, faces, width * FINER), SHELL_SHARE), FINER)
 }
 
 /** Wheels of a usual size, proud of the body's sides. */
@@ -112,13 +113,17 @@ function facesOf({ positions, indices }: Mesh, ink: Ink, { from, right, above }:
   return out
 }
 
-/** How near the nearest corner of any face is. mm */
-const nearestOf = (faces: Face[]): number =>
-  faces.reduce((most, f) => Math.max(most, ...f.corners.map((c) => c.z)), Number.NEGATIVE_INFINITY)
+/** How much of a vehicle that is seen through is left. */
+const SHELL_SHARE = 0.3
+/** Two pictures of one size over one another, the first by its share. */
+const mixed = (a: Picture, b: Picture, share: number): Picture => ({
+  ...a,
+  data: a.data.map((v, i) => Math.round(v * share + (b.data[i] ?? v) * (1 - share))),
+})
 
-/** Fills a picture so wide with the nearest face at every point. */
-function seenFaces(faces: Face[], width: number): Picture {
-  const all = faces.flatMap((f) => f.corners)
+/** Fills a picture so wide with the nearest face at every point; `framed` = what it is as large as. */
+function seenFaces(faces: Face[], framed: Face[], width: number): Picture {
+  const all = framed.flatMap((f) => f.corners)
   const span = (of: (c: Vec3) => number): [number, number] =>
     all.reduce<[number, number]>(([lo, hi], c) => [Math.min(lo, of(c)), Math.max(hi, of(c))], [Infinity, -Infinity])
   const [[x0, x1], [y0, y1]] = [span((c) => c.x), span((c) => c.y)]

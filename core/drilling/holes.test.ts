@@ -7,7 +7,7 @@ import { built } from '../testing/onSite'
 import { withRack } from '../testing/racks'
 import { demoVehicles } from '../vehicle/demoVehicles'
 import { boltFigure, drillFigure, stackFigure } from './holeFigures'
-import { drillList, holeKey, holeMark, holePlaces } from './holes'
+import { drillList, holeKey, holeMark, holePlaces, jointPlaces, layerWords } from './holes'
 
 const [survey] = demoJobs
 const pickup = demoVehicles[1]!
@@ -97,4 +97,17 @@ describe('holes in the vehicle', () => {
     expect(holeMark({ ...p!, drillMm: 11 }, l!)).not.toBe(holeMark(p!, l!))
     expect(holeMark(p!, { ...l!, atMm: 12 })).not.toBe(holeMark(p!, l!))
   })
+})
+
+test('where a bolt goes into a rivet nut, that part takes the nut’s hole and not the clearance hole; a tapped wall takes neither', () => {
+  const hive = built(familyOf('chest')!, { build: 'bolted', dividers: 1 }, pickup).assembly
+  const seam = jointPlaces(hive).find((p) => p.id.includes('seam:divider'))!
+  const words = Object.fromEntries(seam.layers.map((l) => [l.mark.replace(/^.-/, ''), layerWords(l)]))
+  expect(words.BO).toMatch(/, \{g 9\} for its rivet nut$/)
+  expect(words.DV).toBe('Divider')
+  expect(seam.drillMm).toBe(6.6)
+  // another hole than the mate's: it is ticked by its own size
+  const [nut, mate] = [seam.layers.find((l) => l.nut)!, seam.layers.find((l) => !l.nut)!]
+  expect(holeMark(seam, nut)).toContain('9.0')
+  expect(holeMark(seam, mate)).toContain('6.6')
 })

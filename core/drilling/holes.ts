@@ -200,13 +200,18 @@ function layerOf(a: Assembly, id: string, at: Vec3, way: Vec3): HoleLayer {
   return { part: id, mark: fitting?.mark ?? '', name: fitting?.name ?? 'bought part', atMm: null, throughMm: null }
 }
 
+const nutWords = ({ drillMm }: NonNullable<HoleLayer['nut']>): string =>
+  drillMm === null ? 'a rivet nut’s hole by its maker' : `{g ${drillMm}} for its rivet nut`
+/** What a layer is called on a list, with the hole that a nut in it takes; lengths in braces. */
+export const layerWords = (l: HoleLayer): string => (l.nut ? `${l.name}, ${nutWords(l.nut)}` : l.name)
+
 /** What is drilled in one member: the middles of its places from its first end, in order, each with what goes there. mm */
 export type DrillRow = {
   part: string
   mark: string
   name: string
   lengthMm: number
-  at: { atMm: number; place: HolePlace; mates: string[] }[]
+  at: { atMm: number; place: HolePlace; drill: string; mates: string[] }[]
 }
 
 /** Members that are drilled, each with its places from its first end. A slotted profile is not drilled: its nuts slide. */
@@ -217,7 +222,14 @@ export function drillList(a: Assembly, places: HolePlace[]): DrillRow[] {
       .flatMap((place) =>
         place.layers.flatMap((l) =>
           l.part === m.id && l.atMm !== null
-            ? [{ atMm: l.atMm, place, mates: place.layers.filter((o) => o !== l).map((o) => o.mark) }]
+            ? [
+                {
+                  atMm: l.atMm,
+                  place,
+                  drill: l.nut ? nutWords(l.nut) : `{g ${place.drillMm}}`,
+                  mates: place.layers.filter((o) => o !== l).map((o) => o.mark),
+                },
+              ]
             : [],
         ),
       )

@@ -1,6 +1,7 @@
-import { drillList, holePlaces } from '../../core/drilling/holes'
+import { drillList, holePlaces, layerWords } from '../../core/drilling/holes'
 import type { Job } from '../../core/job/job'
 import { madeAssembly } from '../../core/job/piecesOf'
+import { withLengths } from '../../core/quantity/figureText'
 import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
 import type { Rules } from '../../core/rules/rules'
 import { closePaper, INK, MARGIN, openPaper, SIGNAL, type Title, table } from './paper'
@@ -37,7 +38,7 @@ export function holeSheetPdf(job: Job, rules: Rules, title: Title): Promise<Buff
           r.mark,
           r.name,
           mm(r.lengthMm),
-          r.at.map((h) => `${mm(h.atMm)}: ${h.place.count} × ${thin(h.place.drillMm)} with ${h.mates.join(', ')}`).join('   '),
+          r.at.map((h) => `${mm(h.atMm)}: ${h.place.count} × ${withLengths(h.drill, job.units)} with ${h.mates.join(', ')}`).join('   '),
         ]),
         MARGIN,
         paper.y + 10,
@@ -55,7 +56,9 @@ export function holeSheetPdf(job: Job, rules: Rules, title: Title): Promise<Buff
     ],
     places.map((p) => [
       `${p.count} × ${p.size}${p.apartMm ? `, ${mm(p.apartMm)} apart` : ''}`,
-      p.layers.map((l) => `[   ] ${l.mark} ${l.name}${l.throughMm === null ? ' (thickness not known)' : ''}`).join('     '),
+      p.layers
+        .map((l) => `[   ] ${l.mark} ${withLengths(layerWords(l), job.units)}${l.throughMm === null ? ' (thickness not known)' : ''}`)
+        .join('     '),
       thin(p.drillMm),
       thin(p.closeMm),
       p.stackMm === null ? 'not known' : thin(p.stackMm),

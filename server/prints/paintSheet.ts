@@ -41,13 +41,28 @@ export function paintAt(paper: Paper, sheet: Sheet, origin: Point, scale: number
   for (const e of sheet.entities) paint(paper, e, on, scale, TEXT_PT, units)
 }
 
-/** Paints one view into a frame on the page, as large as fits; returns the scale used (paper points per mm). `room` all round is for its rows of dimensions. Points */
-export function paintSheet(paper: Paper, sheet: Sheet, frame: Frame, units: DisplayUnits, room = TEXT_PT * 6): number {
+/** Room that the rows of dimensions on each side of a drawing need, never more than two fifths of the frame. Points */
+function roomFor(sheet: Sheet, frame: Frame, least: number): { left: number; right: number; above: number; below: number } {
+  const rows = (axis: 'x' | 'y', sign: 1 | -1): number =>
+    sheet.entities.reduce((most, e) => (e.kind === 'dimension' && e.axis === axis ? Math.max(most, sign * e.row) : most), 0)
+  const room = (n: number, of: number) => Math.min(0.4 * of, Math.max(least, (n + 1) * ROW_PT))
+  return {
+    left: room(rows('y', -1), frame.width),
+    right: room(rows('y', 1), frame.width),
+    above: room(rows('x', 1), frame.height),
+    below: room(rows('x', -1), frame.height),
+  }
+}
+
+/** Paints one view into a frame on the page, as large as fits; returns the scale used (paper points per mm). `least` room is left all round. Points */
+export function paintSheet(paper: Paper, sheet: Sheet, frame: Frame, units: DisplayUnits, least = TEXT_PT * 6): number {
   const size = { x: sheet.box.max.x - sheet.box.min.x, y: sheet.box.max.y - sheet.box.min.y }
-  const scale = Math.min((frame.width - 2 * room) / size.x, (frame.height - 2 * room) / size.y)
+  const room = roomFor(sheet, frame, least)
+  const [width, height] = [frame.width - room.left - room.right, frame.height - room.above - room.below]
+  const scale = Math.min(width / size.x, height / size.y)
   const origin = {
-    x: frame.x + (frame.width - size.x * scale) / 2 - sheet.box.min.x * scale,
-    y: frame.y + (frame.height + size.y * scale) / 2 + sheet.box.min.y * scale,
+    x: frame.x + room.left + (width - size.x * scale) / 2 - sheet.box.min.x * scale,
+    y: frame.y + room.above + (height + size.y * scale) / 2 + sheet.box.min.y * scale,
   }
   paper.save().rect(frame.x, frame.y, frame.width, frame.height).clip()
   paintAt(paper, sheet, origin, scale, units)

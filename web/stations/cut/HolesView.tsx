@@ -9,9 +9,19 @@ import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { boltFigure, drillFigure, stackFigure } from '../../../core/drilling/holeFigures'
-import { type DrillRow, drillList, type HoleLayer, type HolePlace, holeKey, holeMark, holePlaces } from '../../../core/drilling/holes'
+import {
+  type DrillRow,
+  drillList,
+  type HoleLayer,
+  type HolePlace,
+  holeKey,
+  holeMark,
+  holePlaces,
+  layerWords,
+} from '../../../core/drilling/holes'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
+import { withLengths } from '../../../core/quantity/figureText'
 import { formatGauge, formatLength } from '../../../core/quantity/formatQuantity'
 import { localDay } from '../../../core/time/localDay'
 import { tickOf } from '../../../core/workLog/tick'
@@ -123,6 +133,7 @@ const thinOf = (p: HolePlace): string =>
 
 /** One part of a hole, ticked once it is drilled. */
 export function Layer({ job, place, layer }: { job: Job; place: HolePlace; layer: HoleLayer }) {
+  const units = useUnits()
   const key = holeKey(place, layer)
   const kept = job.built[key]
   const changed = kept !== undefined && kept.was !== holeMark(place, layer)
@@ -140,7 +151,7 @@ export function Layer({ job, place, layer }: { job: Job; place: HolePlace; layer
         sx={{ width: 44, height: 44 }}
       />
       <span>
-        <strong>{layer.mark}</strong> {layer.name}
+        <strong>{layer.mark}</strong> {withLengths(layerWords(layer), units)}
         {changed && (
           <Typography component="span" role="alert" variant="body2" sx={{ color: (t) => t.inks.signal }}>
             {' '}
@@ -183,7 +194,7 @@ function Members({ rows }: { rows: DrillRow[] }) {
                   {r.at
                     .map(
                       (h) =>
-                        `${formatLength(h.atMm, units)} (${h.place.count} × ${formatGauge(h.place.drillMm, units)}, with ${h.mates.join(', ')})`,
+                        `${formatLength(h.atMm, units)} (${h.place.count} × ${withLengths(h.drill, units)}, with ${h.mates.join(', ')})`,
                     )
                     .join('; ')}
                 </TableCell>
