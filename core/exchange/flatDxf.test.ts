@@ -15,7 +15,9 @@ function dxfOf(draw: Draw, units: number | null = Units.Millimeters): string {
   return d.stringify()
 }
 const line = (d: DxfWriter, a: Point, b: Point) => d.addLine(point3d(a.x, a.y), point3d(b.x, b.y))
-const round = (d: DxfWriter, points: Point[]) => points.forEach((p, i) => line(d, p, points[(i + 1) % points.length]!))
+const round = (d: DxfWriter, points: Point[]) => {
+  for (const [i, p] of points.entries()) line(d, p, points[(i + 1) % points.length]!)
+}
 const box = (w: number, h: number, at: Point = { x: 0, y: 0 }): Point[] => [
   at,
   { x: at.x + w, y: at.y },

@@ -126,11 +126,8 @@ function entityOf(e: IEntity, perUnit: number): { stretch?: Stretch; round?: Hol
       const { vertices, shape } = e as IEntity & { vertices: Vertex[]; shape?: boolean }
       const all = shape ? [...vertices, vertices[0]!] : vertices
       if (!vertices?.length) return null
-      return {
-        stretch: all
-          .slice(1)
-          .reduce<Point[]>((line, v, i) => [...line, ...bulgePoints(mm(all[i]!), mm(v), all[i]!.bulge ?? 0).slice(1)], [mm(all[0]!)]),
-      }
+      const after = all.slice(1).flatMap((v, i) => bulgePoints(mm(all[i]!), mm(v), all[i]!.bulge ?? 0).slice(1))
+      return { stretch: [mm(all[0]!), ...after] }
     }
     case 'CIRCLE': {
       const c = e as unknown as Curve

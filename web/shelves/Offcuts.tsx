@@ -1,20 +1,17 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import Select from '@mui/material/Select'
 import Table from '@mui/material/Table'
 import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
-import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
 import { profiles } from '../../core/catalogue/profiles'
-import { freshId, grades, type Remnant, rowsOf, type Stock } from '../../core/stock/stock'
+import { freshId, type Remnant, rowsOf, type Stock } from '../../core/stock/stock'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
+import { GradeInput, PiecesInput, PlaceInput } from './rowInputs'
 import { profileChoices } from './stockRows'
 
 type Props = { stock: Stock; fits: (profileId: string) => boolean; change: (next: (s: Stock) => Stock) => void }
@@ -93,59 +90,17 @@ function Offcut({ r, set, remove }: { r: Remnant; set: (patch: Partial<Remnant>)
         />
       </TableCell>
       <TableCell>
-        <QuantityInput
-          hideLabel
-          label={`Pieces of ${r.id}`}
-          dimension="number"
-          min={0}
-          max={10_000}
-          value={r.quantity}
-          onChange={(v) => v !== null && set({ quantity: Math.round(v) })}
-        />
+        <PiecesInput of={r.id} max={10_000} value={r.quantity} onChange={(quantity) => set({ quantity })} />
       </TableCell>
       <TableCell>
-        <Select
-          fullWidth
-          value={r.grade}
-          inputProps={{ 'aria-label': `Condition of ${r.id}` }}
-          onChange={(e) => set({ grade: e.target.value as Remnant['grade'] })}
-        >
-          {grades.map((g) => (
-            <MenuItem key={g} value={g}>
-              {g}
-            </MenuItem>
-          ))}
-        </Select>
+        <GradeInput of={r.id} value={r.grade} onChange={(grade) => set({ grade })} />
       </TableCell>
       <TableCell>
-        <PlaceInput value={r.place} note={r.note} label={`Place of ${r.id}`} onChange={(place) => set({ place })} />
+        <PlaceInput of={r.id} value={r.place} note={r.note} onChange={(place) => set({ place })} />
       </TableCell>
       <TableCell>
         <RemoveButton of={r.id} onClick={remove} />
       </TableCell>
     </TableRow>
-  )
-}
-
-export function PlaceInput({
-  value,
-  note,
-  label,
-  onChange,
-}: {
-  value: string
-  note: string
-  label: string
-  onChange: (v: string) => void
-}) {
-  const [draft, setDraft] = useState(value)
-  return (
-    <TextField
-      value={draft}
-      helperText={note || undefined}
-      onChange={(e) => setDraft(e.target.value)}
-      onBlur={() => draft !== value && onChange(draft)}
-      slotProps={{ htmlInput: { 'aria-label': label, maxLength: 80 } }}
-    />
   )
 }

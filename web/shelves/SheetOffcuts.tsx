@@ -1,7 +1,5 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import Select from '@mui/material/Select'
 import Table from '@mui/material/Table'
 import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
@@ -9,11 +7,11 @@ import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
 import { materialOf, materials } from '../../core/catalogue/materials'
-import { freshId, grades, rowsOf, type SheetOffcut, type Stock } from '../../core/stock/stock'
+import { freshId, rowsOf, type SheetOffcut, type Stock } from '../../core/stock/stock'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
-import { PlaceInput } from './Offcuts'
+import { GradeInput, PiecesInput, PlaceInput } from './rowInputs'
 
 type Props = { stock: Stock; find: string; change: (next: (s: Stock) => Stock) => void }
 
@@ -111,32 +109,13 @@ function Row({ r, set, remove }: { r: SheetOffcut; set: (patch: Partial<SheetOff
       {length('lengthMm', 'Length')}
       {length('widthMm', 'Width')}
       <TableCell>
-        <QuantityInput
-          hideLabel
-          label={`Pieces of ${r.id}`}
-          dimension="number"
-          min={0}
-          max={1000}
-          value={r.quantity}
-          onChange={(v) => v !== null && set({ quantity: Math.round(v) })}
-        />
+        <PiecesInput of={r.id} max={1000} value={r.quantity} onChange={(quantity) => set({ quantity })} />
       </TableCell>
       <TableCell>
-        <Select
-          fullWidth
-          value={r.grade}
-          inputProps={{ 'aria-label': `Condition of ${r.id}` }}
-          onChange={(e) => set({ grade: e.target.value as SheetOffcut['grade'] })}
-        >
-          {grades.map((g) => (
-            <MenuItem key={g} value={g}>
-              {g}
-            </MenuItem>
-          ))}
-        </Select>
+        <GradeInput of={r.id} value={r.grade} onChange={(grade) => set({ grade })} />
       </TableCell>
       <TableCell>
-        <PlaceInput value={r.place} note={r.note} label={`Place of ${r.id}`} onChange={(place) => set({ place })} />
+        <PlaceInput of={r.id} value={r.place} note={r.note} onChange={(place) => set({ place })} />
       </TableCell>
       <TableCell>
         <RemoveButton of={r.id} onClick={remove} />
