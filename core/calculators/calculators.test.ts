@@ -178,3 +178,13 @@ test('four screws of 8 with 60 of thread in ply of 500 kg/m³, out of doors 0.7 
   const short = run('wood-screw', { ...(calculatorOf('wood-screw')!.example as object), threadMm: 40 })
   expect(!short.ok && short.faults[0].expected).toContain('use 48 mm or a thinner screw')
 })
+
+test('a plate of 120 × 80 with a hole of 11 from its file: 9505 mm², 400 + 34.6 mm of cut, two pierces; an open one is impossible with its place', () => {
+  const { dxf } = calculatorOf('flat-dxf')!.example as { dxf: string }
+  const out = value('flat-dxf', { dxf })
+  expect(out).toMatchObject({ lengthMm: 120, widthMm: 80, pierces: 2, roundHolesMm: [11] })
+  expect([out.areaMm2, out.cutMm]).toEqual([9600 - 95.033, 400 + 34.558].map((v) => expect.closeTo(v, 2)))
+  const open = run('flat-dxf', { dxf: dxf.replace('\n70\n1\n10', '\n70\n0\n10') })
+  expect(open).toMatchObject({ ok: false, kind: 'impossible' })
+  expect(open.ok ? '' : open.faults[0]!.expected).toMatch(/at 0 mm, 0 mm: an edge that goes on/)
+})

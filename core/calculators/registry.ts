@@ -9,6 +9,7 @@ import { sectionCalculator } from '../catalogue/section.calculator'
 import { coatCalculator } from '../coat/coat.calculator'
 import { crossbarCalculator } from '../crossbar/crossbar.calculator'
 import { cutTimeCalculator } from '../cutTime/cutTime.calculator'
+import { flatDxfCalculator } from '../exchange/flatDxf.calculator'
 import { backingPlateCalculator } from '../fasten/backingPlate.calculator'
 import { boltCalculator } from '../fasten/bolt.calculator'
 import { bracketCalculator } from '../fasten/bracket.calculator'
@@ -38,6 +39,7 @@ import { strapsCalculator } from '../securing/straps.calculator'
 import { flatPatternCalculator } from '../sheet/flatPattern.calculator'
 import { foldStressCalculator } from '../sheet/foldStress.calculator'
 import { foldTrialCalculator } from '../sheet/foldTrial.calculator'
+import { panelSplitCalculator } from '../sheetNesting/panelSplit.calculator'
 import { sheetNestingCalculator } from '../sheetNesting/sheetNesting.calculator'
 import { slideCalculator } from '../slide/slide.calculator'
 import { evenSpacingCalculator } from '../spacing/evenSpacing.calculator'
@@ -135,6 +137,8 @@ export const calculatorGroups = [
       flatPatternCalculator,
       foldTrialCalculator,
       sheetNestingCalculator,
+      panelSplitCalculator,
+      flatDxfCalculator,
       compoundMitreCalculator,
       scoredFoldCalculator,
       cutTimeCalculator,
