@@ -30,8 +30,8 @@ export function flatPartSheet(p: Plate): Sheet {
   const upright = folds.filter(({ line: [a, b] }) => Math.abs(a.x - b.x) < 0.01).map((f) => f.line[0].x)
   const level = folds.filter(({ line: [a, b] }) => Math.abs(a.y - b.y) < 0.01).map((f) => f.line[0].y)
   const { single, field } = fieldOf(holes)
-  // corners of an edge that follows a body; those of the box round it are told by its length and width
-  const corners = p.outline
+  // corners of an edge that follows a body; those of the box round it are told by its length and width, and notches of a pan by its fold lines
+  const corners = (level.length ? [] : p.outline)
     .map(laid)
     .filter((q) => [q.x, q.x - length].every((v) => Math.abs(v) > 0.05) || [q.y, q.y - width].every((v) => Math.abs(v) > 0.05))
   const evenly = { x: even(field.map((h) => h.at.x)), y: even(field.map((h) => h.at.y)) }

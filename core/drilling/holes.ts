@@ -211,7 +211,7 @@ export type DrillRow = {
   mark: string
   name: string
   lengthMm: number
-  at: { atMm: number; place: HolePlace; drill: string; mates: string[] }[]
+  at: { atMm: number; place: HolePlace; drillMm: number | null; nut: boolean; mates: string[] }[]
 }
 
 /** Members that are drilled, each with its places from its first end. A slotted profile is not drilled: its nuts slide. */
@@ -226,7 +226,8 @@ export function drillList(a: Assembly, places: HolePlace[]): DrillRow[] {
                 {
                   atMm: l.atMm,
                   place,
-                  drill: l.nut ? nutWords(l.nut) : `{g ${place.drillMm}}`,
+                  drillMm: l.nut ? l.nut.drillMm : place.drillMm,
+                  nut: l.nut !== undefined,
                   mates: place.layers.filter((o) => o !== l).map((o) => o.mark),
                 },
               ]

@@ -57,7 +57,7 @@ describe('what would be asked outside', () => {
     for (const job of demoJobs) {
       const { coater } = askedFrom(job)
       expect(coater !== null, job.title).toBe(
-        builtFrom(job, defaultRules).pieces.some((p) => p.finish === 'powder' && p.assembly.members.length > 0),
+        builtFrom(job, defaultRules).pieces.some((p) => p.finish === 'powder' && p.assembly.members.length + p.assembly.plates.length > 0),
       )
     }
   })

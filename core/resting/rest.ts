@@ -5,9 +5,13 @@ import { supportOf } from '../spacing/spacing'
 /** What an item lies on: its supports, the lines of them under it, and the height it stands at. `gone` = what it names that is not there any more. */
 export type Rest = { supports: Support[]; all: Bearing[]; under: Bearing[]; zMm: number | null; gone: string[] }
 
-/** A support that things lie on by themselves when nobody chose one: bars or a deck first, then what else there is; nothing stands in a holder unasked. */
+/**
+ * A support that things lie on by themselves when nobody chose one: bars or a deck first, then what else there is. Nothing stands in a holder, hangs on a panel or
+ * goes inside unasked: what lost its rack would pass every limit of the roof.
+ */
+const ASKED = new Set<Support['kind']>(['slot', 'hook row'])
 export const usualSupport = (a: Pick<Assembly, 'supports'>): Support | null => {
-  const open = a.supports.filter((s) => !s.holds)
+  const open = a.supports.filter((s) => !s.holds && !ASKED.has(s.kind) && s.id !== 'vehicle/van.floor')
   return open.find((s) => s.kind === 'bars' || s.kind === 'deck') ?? open.find((s) => s.kind !== 'floor') ?? open[0] ?? null
 }
 

@@ -38,7 +38,12 @@ export function holeSheetPdf(job: Job, rules: Rules, title: Title): Promise<Buff
           r.mark,
           r.name,
           mm(r.lengthMm),
-          r.at.map((h) => `${mm(h.atMm)}: ${h.place.count} × ${withLengths(h.drill, job.units)} with ${h.mates.join(', ')}`).join('   '),
+          r.at
+            .map(
+              (h) =>
+                `${mm(h.atMm)}: ${h.place.count} × ${h.drillMm === null ? '?' : thin(h.drillMm)}${h.nut ? ' for rivet nuts' : ''} with ${h.mates.join(', ')}`,
+            )
+            .join('   '),
         ]),
         MARGIN,
         paper.y + 10,

@@ -194,7 +194,7 @@ function Members({ rows }: { rows: DrillRow[] }) {
                   {r.at
                     .map(
                       (h) =>
-                        `${formatLength(h.atMm, units)} (${h.place.count} × ${withLengths(h.drill, units)}, with ${h.mates.join(', ')})`,
+                        `${formatLength(h.atMm, units)} (${h.place.count} × ${h.drillMm === null ? '?' : formatGauge(h.drillMm, units)}${h.nut ? ' for rivet nuts' : ''}, with ${h.mates.join(', ')})`,
                     )
                     .join('; ')}
                 </TableCell>
