@@ -189,5 +189,9 @@ export function boltForces(mount: Mount, force: Omit<FootForce, 'leanNmm'>): { t
   return { tensionN: pull / perRow, shearN: Math.hypot(force.forwardN, force.leftN) / count }
 }
 
-export const boltsMay = (mount: Mount, rules: Rules): { tensionN: number; shearN: number } =>
-  boltMayN(boltOf(mount).size, 'A2-70', rules.loadFactor)
+/** What one bolt of a foot may take; in a rivet nut no more than its maker lets that. Where he is not known, its chain says so. N */
+export function boltsMay(mount: Mount, rules: Rules): { tensionN: number; shearN: number } {
+  const may = boltMayN(boltOf(mount).size, 'A2-70', rules.loadFactor)
+  const most = footTypes[mount.kind].nut === 'rivet nut' && rules.rivetNutN > 0 ? rules.rivetNutN : Number.POSITIVE_INFINITY
+  return { tensionN: Math.min(may.tensionN, most), shearN: Math.min(may.shearN, most) }
+}

@@ -21,7 +21,18 @@ import type { Site } from '../family'
 import { sheetOf } from '../foldedParts'
 import { clampedTo, faultOf, notYet } from '../parts'
 import type { PanelParams } from './params'
-import { jogFits, openAt, outlineOf, type PanelPart, type PanelShape, panelShape, SEAM_BOLT, WASHER_OVER_MM } from './shape'
+import {
+  jogFits,
+  MOST_SLOTS,
+  openAt,
+  outlineOf,
+  type PanelPart,
+  type PanelShape,
+  panelShape,
+  runTogether,
+  SEAM_BOLT,
+  WASHER_OVER_MM,
+} from './shape'
 import { before, facing, type Wall, wallOf } from './wall'
 
 const UP: Vec3 = { x: 0, y: 0, z: 1 }
@@ -289,14 +300,17 @@ function faults(p: PanelParams, wall: Wall, s: PanelShape, rules: Rules): Issue[
           ),
         ]
       : []),
-    ...(p.slotMm > 0 && p.pitchMm < p.slotMm + 2 * p.thicknessMm
-      ? [faultOf('pitchMm', `The slots run into one another: {${round(p.slotMm + 2 * p.thicknessMm)}} or more from one to the next`)]
-      : []),
-    ...(p.slotMm > 0 && p.rowPitchMm < p.slotWideMm + 2 * p.thicknessMm
-      ? [faultOf('rowPitchMm', `The rows of slots run into one another: {${round(p.slotWideMm + 2 * p.thicknessMm)}} or more`)]
-      : []),
-    ...(p.slotMm > 0 && s.slots === 0
-      ? [faultOf('slotMm', 'No slot has room beside screws and edges: shorter slots, or a smaller margin')]
-      : []),
+    ...fieldFaults(p, s),
   ]
+}
+
+function fieldFaults(p: PanelParams, s: PanelShape): Issue[] {
+  if (p.slotMm <= 0 || s.slots > 0) return []
+  const least = (mm: number) => `{${Math.ceil(mm + 2 * p.thicknessMm)}} or more`
+  const near = runTogether(p)
+  if (near === 'slots') return [faultOf('pitchMm', `The slots run into one another: ${least(p.slotMm)} from one to the next`)]
+  if (near === 'rows') return [faultOf('rowPitchMm', `The rows of slots run into one another: ${least(p.slotWideMm)}`)]
+  if ((p.lengthMm / p.pitchMm) * (p.heightMm / p.rowPitchMm) > MOST_SLOTS)
+    return [faultOf('pitchMm', `More than ${MOST_SLOTS} slots would be cut: set them farther apart`)]
+  return [faultOf('slotMm', 'No slot has room beside screws and edges: shorter slots, or a smaller margin')]
 }

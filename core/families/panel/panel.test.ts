@@ -170,6 +170,8 @@ describe('what it cannot be', () => {
     [{ bottomMm: [400], topMm: [180] }, /Nothing is left of the panel/],
     [{ pitchMm: 41 }, /slots run into one another/],
     [{ slotMm: 300, pitchMm: 500, marginMm: 300 }, /No slot has room/],
+    [{ rowPitchMm: 11 }, /rows of slots run into one another: \{12\} or more/],
+    [{ slotMm: 5, slotWideMm: 3, pitchMm: 10, rowPitchMm: 10 }, /More than 2000 slots/],
     [{ split: 'overlap' as const, splitMm: 1420 }, /leaves too little of one part/],
   ])('%j', (over, says) => expect(made(over).says.join(' ')).toMatch(says))
   test('ribs are needed, and where the first one stands', () => {

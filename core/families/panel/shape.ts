@@ -196,6 +196,18 @@ function jogged(part: PanelPart, p: PanelParams, rules: Rules): PanelPart {
   }
 }
 
+/** More than so many on one panel are no field but a screen: bought perforated. Shop's own */
+export const MOST_SLOTS = 2000
+/** Slots or rows of them so near that they run into one another. */
+export const runTogether = (p: PanelParams): 'slots' | 'rows' | null =>
+  p.slotMm <= 0
+    ? null
+    : p.pitchMm < p.slotMm + 2 * p.thicknessMm
+      ? 'slots'
+      : p.rowPitchMm < p.slotWideMm + 2 * p.thicknessMm
+        ? 'rows'
+        : null
+
 /** Slots in even rows over the whole panel; one is left out where it would come too near an edge, a washer, a bolt or the seam. */
 function slotField(p: PanelParams, outline: Point[], taken: Hole[], seam: [number, number] | null): Hole[] {
   if (p.slotMm <= 0) return []
@@ -208,6 +220,7 @@ function slotField(p: PanelParams, outline: Point[], taken: Hole[], seam: [numbe
   const xs = spread(p.lengthMm - 2 * p.marginMm, long, p.pitchMm).map((x) => x + p.lengthMm / 2)
   const ys = spread(p.heightMm - 2 * p.marginMm, p.slotWideMm, p.rowPitchMm).map((y) => y + p.heightMm / 2)
   const slot = (x: number, y: number): Hole => ({ at: { x, y }, diameterMm: p.slotWideMm, slot: { lengthMm: long, turnDeg: 0 } })
+  if (runTogether(p) || xs.length * ys.length > MOST_SLOTS) return []
   return xs.flatMap((x) =>
     ys
       .map((y) => slot(x, y))
