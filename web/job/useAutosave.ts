@@ -61,7 +61,7 @@ export async function saveNow(): Promise<void> {
     const more = now.job !== job
     if (!more) dropUnsaved(id)
     useJob.setState({ revision: answer.revision, acknowledged: job, saveState: more ? 'unsaved' : 'saved', saveFault: null, sent: null })
-    void queryClient.invalidateQueries({ queryKey: ['jobs'] })
+    for (const key of ['jobs', 'days', 'purchase']) void queryClient.invalidateQueries({ queryKey: [key] })
   } catch (error) {
     if (useJob.getState().id !== id) return
     const refused = error instanceof ApiError ? error : null
