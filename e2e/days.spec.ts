@@ -8,9 +8,7 @@ test('the shop’s days: a late job names its reason, a step is dragged with wha
   await test.step('late, and why; what would help was tried', async () => {
     await expect(late.getByText(/Hand-over: \d+ days? late/)).toBeVisible()
     await expect(late.getByText(/“Powder coat” takes .* days with its waiting/)).toBeVisible()
-    // on a Tuesday nothing brings the carrier nearer, and it says so
-    const way = late.getByRole('list', { name: 'Ways to catch up' }).getByRole('listitem').first()
-    await expect(way.or(late.getByText(/^Nothing that was tried brings it nearer/))).toBeVisible()
+    await expect(late.getByRole('list', { name: 'Ways to catch up' }).getByRole('listitem').first()).toBeVisible()
   })
   const basket = page.getByRole('button', { name: /Hoop basket and lamps/ })
   const handedOver = async () => (await basket.textContent())?.match(/\d{4}-\d\d-\d\d/)?.[0] ?? ''
@@ -24,6 +22,7 @@ test('the shop’s days: a late job names its reason, a step is dragged with wha
     if (!box) throw new Error('the step is not drawn')
     await page.mouse.move(box.x + 5, box.y + 8)
     await page.mouse.down()
+    // so far that it is handed over later on whichever weekday this is opened
     await page.mouse.move(box.x + 605, box.y + 8, { steps: 10 })
     const panel = page.getByRole('region', { name: 'Step: Cut to length' })
     await expect(panel.getByRole('status')).toContainText('Hoop basket and lamps')
@@ -33,7 +32,7 @@ test('the shop’s days: a late job names its reason, a step is dragged with wha
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect.poll(handedOver).toBe(usual)
   })
-  await test.step('all it lacks is ordered to come late: it is handed over later; all has come: sooner than that', async () => {
+  await test.step('all it lacks is ordered to come late: it is handed over later; all has come: sooner than before', async () => {
     await page.getByRole('link', { name: 'To buy' }).click()
     await page.getByRole('button', { name: 'Plan the bars of all jobs together' }).click()
     await expect(page.getByText(/ together, .* job by job/)).toBeVisible({ timeout: 30_000 })
@@ -48,7 +47,6 @@ test('the shop’s days: a late job names its reason, a step is dragged with wha
     await expect(page.getByText(/^Nothing is to be ordered/)).toBeVisible()
     await page.getByRole('link', { name: 'Days' }).click()
     await expect.poll(async () => (await handedOver()) > far).toBe(true)
-    const late90 = await handedOver()
     await page.getByRole('link', { name: 'To buy' }).click()
     const coming = page.getByRole('region', { name: new RegExp(`^Order \\d{4}-\\d{3}, to come on ${far}$`) })
     await expect(coming).toHaveCount(3)
@@ -58,9 +56,6 @@ test('the shop’s days: a late job names its reason, a step is dragged with wha
     }
     await expect(page.getByRole('region', { name: 'Orders placed' }).getByRole('listitem')).toHaveCount(3)
     await page.getByRole('link', { name: 'Days' }).click()
-    // how much sooner hangs on which of the others, whose parts have come too, is taken first
-    await expect
-      .poll(async () => ((await handedOver()) < late90 ? 'sooner' : `${await handedOver()}, with the late order ${late90}`))
-      .toBe('sooner')
+    await expect.poll(async () => (await handedOver()) < usual).toBe(true)
   })
 })

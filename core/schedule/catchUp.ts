@@ -1,3 +1,4 @@
+import { counted } from '../quantity/counted'
 import { chainOf } from './chain'
 import { schedule } from './schedule'
 import type { Schedule, WorkGiven, WorkJob } from './work'
@@ -46,6 +47,7 @@ export type WayAhead = {
   does: Partial<Pick<WorkJob, 'ahead' | 'start' | 'bringsOn' | 'notBefore'>> | null
 }
 
+type Try = { says: string; would: WorkGiven; does: WayAhead['does'] }
 /** A wait shorter than this is not worth asking anybody to shorten. */
 const LONG_WAIT_HOURS = 48
 
@@ -55,7 +57,8 @@ export function waysAhead(given: WorkGiven, before: Schedule, jobId: string): Wa
   const job = given.jobs[i]
   const late = before.jobs[i]?.daysLate ?? 0
   if (!job || late === 0) return []
-  const tries: { says: string; would: WorkGiven; does: WayAhead['does'] }[] = []
+  const tries: Try[] = []
+  const asked: Try[][] = []
   const own = (says: string, does: NonNullable<WayAhead['does']>) =>
     tries.push({ says, would: changed(given, jobId, (j) => ({ ...j, ...does })), does })
   if (!job.ahead && given.jobs.length > 1) own('work on it before all other jobs', { ahead: true })
@@ -72,25 +75,33 @@ export function waysAhead(given: WorkGiven, before: Schedule, jobId: string): Wa
   for (const { placed, title } of chainOf(jobId, given, before)) {
     const waits = given.jobs.find((j) => j.id === placed.jobId)?.steps.find((s) => s.id === placed.stepId)?.waitHours ?? 0
     if (waits < LONG_WAIT_HOURS || placed.jobId !== jobId) continue
-    const half = Math.floor(waits / 48)
-    const sooner = changed(given, jobId, (j) => ({
-      ...j,
-      steps: j.steps.map((s) => (s.id === placed.stepId ? { ...s, waitHours: half * 24 } : s)),
-    }))
-    tries.push({
-      says: `“${title}”: ask for ${half} ${half === 1 ? 'day' : 'days'} instead of ${Math.round(waits / 24)}`,
-      would: sooner,
-      does: null,
-    })
+    const asks = [...new Set([Math.floor(waits / 48), 1])].map(
+      (days): Try => ({
+        says: `“${title}”: ask for ${counted(days, 'day')} instead of ${Math.round(waits / 24)}`,
+        would: changed(given, jobId, (j) => ({
+          ...j,
+          steps: j.steps.map((s) => (s.id === placed.stepId ? { ...s, waitHours: days * 24 } : s)),
+        })),
+        does: null,
+      }),
+    )
+    // over a weekend half of it may help nothing: the least that helps is asked for
+    asked.push(asks)
   }
-  return tries
-    .flatMap(({ says, would, does }) => {
-      const after = schedule(would)
-      const mine = after.jobs[i]
-      if (!mine || mine.daysLate === null || mine.daysLate >= late) return []
-      const others = slips(given, before, after).filter((s) => s.jobId !== jobId)
-      return [{ says, handOverOn: mine.handOverOn, daysLate: mine.daysLate, others, does }]
-    })
-    .sort((a, b) => a.daysLate - b.daysLate || harm(a) - harm(b))
+  const helps = ({ says, would, does }: Try): WayAhead[] => {
+    const after = schedule(would)
+    const mine = after.jobs[i]
+    if (!mine || mine.daysLate === null || mine.daysLate >= late) return []
+    const others = slips(given, before, after).filter((s) => s.jobId !== jobId)
+    return [{ says, handOverOn: mine.handOverOn, daysLate: mine.daysLate, others, does }]
+  }
+  const least = (asks: Try[]): WayAhead[] => {
+    for (const ask of asks) {
+      const way = helps(ask)
+      if (way.length) return way
+    }
+    return []
+  }
+  return [...tries.flatMap(helps), ...asked.flatMap(least)].sort((a, b) => a.daysLate - b.daysLate || harm(a) - harm(b))
 }
 const harm = (w: WayAhead): number => w.others.filter((o) => o.to === null || (o.from !== null && o.to > o.from)).length

@@ -1,5 +1,6 @@
 import request from 'supertest'
 import { afterEach, expect, test, vi } from 'vitest'
+import { waysAhead } from '../../core/schedule/catchUp'
 import { chainOf, whyLate } from '../../core/schedule/chain'
 import { lateBy, schedule } from '../../core/schedule/schedule'
 import type { DaysAnswer } from '../../core/shopWork/daysAnswer'
@@ -12,7 +13,7 @@ afterEach(() => vi.useRealTimers())
 
 // the demonstration is opened on any day: what it tells must not hang on which
 test.each(['2026-11-30', '2026-12-01', '2026-12-02', '2026-12-03', '2026-12-04', '2026-12-05', '2026-12-06', '2027-03-29'])(
-  'opened on %s the spar carrier is late, and its coat is why',
+  'opened on %s the spar carrier is late, its coat is why, and something would help',
   async (day) => {
     vi.useFakeTimers({ toFake: ['Date'], now: new Date(`${day}T09:00:00`) })
     const db = await openStore(':memory:')
@@ -28,6 +29,11 @@ test.each(['2026-11-30', '2026-12-01', '2026-12-02', '2026-12-03', '2026-12-04',
       expect(whyLate(chainOf(answer.jobs[at]!.id, given, found), 'Spar carrier', given).join('; ')).toMatch(
         /“Powder coat” takes .* days with its waiting/,
       )
+      expect(
+        waysAhead(given, found, answer.jobs[at]!.id)
+          .map((w) => w.says)
+          .join(),
+      ).toMatch(/“Powder coat”: ask for [12] days? instead of 5/)
     } finally {
       await workshop.close()
       await db.destroy()

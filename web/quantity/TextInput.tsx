@@ -1,5 +1,6 @@
 import TextField from '@mui/material/TextField'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
+import { useDraft } from './useDraft'
 
 type Props = {
   label: string
@@ -14,10 +15,9 @@ type Props = {
 
 /** A field of words: what was typed is taken over after a pause, or when the field is left, as one step for undo. */
 export function TextInput({ label, value, onChange, multiline, maxLength = 200, required, help, type = 'text' }: Props) {
-  const [draft, setDraft] = useState(value)
+  const [draft, setDraft] = useDraft(value)
   const newest = useRef({ draft, value, onChange })
   newest.current = { draft, value, onChange }
-  useEffect(() => setDraft(value), [value])
   const empty = required !== undefined && draft.trim() === ''
   const keep = () => {
     const n = newest.current

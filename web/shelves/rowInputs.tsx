@@ -1,9 +1,9 @@
 import MenuItem from '@mui/material/MenuItem'
 import Select from '@mui/material/Select'
 import TextField from '@mui/material/TextField'
-import { useState } from 'react'
 import { type Grade, grades } from '../../core/stock/stock'
 import { QuantityInput } from '../quantity/QuantityInput'
+import { useDraft } from '../quantity/useDraft'
 
 type Of<T> = { of: string; value: T; onChange: (v: T) => void }
 
@@ -32,7 +32,7 @@ export const PiecesInput = ({ of, value, onChange, max }: Of<number> & { max: nu
 
 /** Where it stands, with what was noted of it below. */
 export function PlaceInput({ of, value, note, onChange }: Of<string> & { note: string }) {
-  const [draft, setDraft] = useState(value)
+  const [draft, setDraft] = useDraft(value)
   return (
     <TextField
       value={draft}
