@@ -2,6 +2,8 @@ import { assemblyMassKg } from '../assembly/assembly'
 import { footTypes } from '../catalogue/mounts'
 import { liftPlan } from '../lift/lift'
 import { DRIVEN_DAYS, isShaken } from '../loadTest/namedTests'
+import { whereIs } from '../places/places'
+import { counted } from '../quantity/counted'
 import { recheckWords, tightenedFirst } from './reaching'
 import { type BuildGiven, type BuildStep, step } from './step'
 
@@ -20,6 +22,8 @@ export function fitting({ assembly: a, stops, rules, loadClass = null, reach }: 
   // what nobody holds up alone is not held up again to mark its holes
   const heavy = lift === null || lift.people > 1
   const made = ['assemble', 'straighten', 'powder', 'paint', 'cut', 'fold']
+  const inside = a.mounts.length > 0 && a.mounts.every((m) => whereIs(m.placeId) === 'inside')
+  const nuts = a.mounts.filter((m) => footTypes[m.kind].nut === 'rivet nut').length
   const bolts = a.joints.filter((j) => j.bolts).reduce((s, j) => s + (j.bolts?.count ?? 0), 0)
   return [
     ...tightenedFirst(reach),
@@ -54,7 +58,7 @@ export function fitting({ assembly: a, stops, rules, loadClass = null, reach }: 
           step(
             'drill-vehicle',
             'Drill the vehicle and seal',
-            `${drilled.length} places, ${tried ? 'where they were marked at the trial fit' : 'from a template of the piece itself'}`,
+            `${drilled.length} places, ${tried ? 'where they were marked at the trial fit' : 'from a template of the piece itself'}${nuts ? `; ${counted(nuts, 'rivet nut')} set, each tried with its screw` : ''}`,
             {
               place: 'vehicle',
               minutes: drilled.length * 2 * rules.holeMin + drilled.length * 4,
@@ -69,13 +73,17 @@ export function fitting({ assembly: a, stops, rules, loadClass = null, reach }: 
       ? [
           step(
             'lift',
-            'Lift it on',
+            inside ? 'Hold it in place' : 'Lift it on',
             `${lift ? `${lift.says}, to ${(top / 1000).toFixed(1)} m` : 'its mass is not known: weigh it first'}${tried && heavy ? '; the second lift, after the trial fit' : ''}`,
             {
               place: 'vehicle',
               minutes: 15,
               people: lift ? lift.people : 2,
-              caution: lift?.hoist || top > SHOULDER_MM ? 'Roof work: firm footing, nobody under the load.' : null,
+              caution: inside
+                ? 'It is held until two screws are in: what slips cuts.'
+                : lift?.hoist || top > SHOULDER_MM
+                  ? 'Roof work: firm footing, nobody under the load.'
+                  : null,
               needs: [...made, 'captive', 'drill-vehicle', 'tighten-first'],
               gate: lift === null,
             },

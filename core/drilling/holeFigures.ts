@@ -1,28 +1,32 @@
 import { threads } from '../boltHoles/boltHoles'
 import { BEYOND_STACK, boltLengthMm, boltSizes } from '../catalogue/bolts'
 import { type Figure, figure, type Input, SHOP_RULE, sum } from '../figure/figure'
-import type { Rules } from '../rules/rules'
 import type { HolePlace } from './holes'
 
 /** The drill for a place, and where its clearance comes from. */
-export const drillFigure = (p: HolePlace, rules: Rules): Figure => {
+export const drillFigure = (p: HolePlace): Figure => {
   const t = threads[p.size]
-  const found = p.what === 'foot'
+  const { off } = p
+  const read = off?.by === 'vehicles read'
   return figure(
     {
       id: `drill.${p.id}`,
       name: `Drill for ${p.size}`,
       unit: 'gauge',
       formula: 'D = max(medium ; d + 2·e)',
-      source: `ISO 273, medium, or ASME B18.2.8, normal${found ? `; e: ${SHOP_RULE}` : ''}`,
-      ...(found ? { assumes: ['its place is found on the vehicle: each of two holes may be off by e'] } : {}),
+      source: `ISO 273, medium, or ASME B18.2.8, normal${off ? `; e: ${read ? 'the worst of the vehicles that were read, Layout' : SHOP_RULE}` : ''}`,
+      ...(off ? { assumes: ['its place is found on the vehicle: each of two holes may be off by e'] } : {}),
       with: {
         medium: [t.normalMm, 'gauge', 'medium clearance'],
         d: [t.nominalMm, 'gauge', 'bolt'],
         e: [
-          found ? rules.holeErrorMm : 0,
+          off?.mm ?? 0,
           'gauge',
-          found ? 'a hole set out on the vehicle may be off by' : 'both are drilled from one mark',
+          off
+            ? read
+              ? 'a hole of the vehicles was off by'
+              : 'a hole set out on the vehicle may be off by'
+            : 'both are drilled from one mark',
         ],
       },
     },
@@ -39,7 +43,12 @@ export const stackFigure = (p: HolePlace): Figure =>
       unit: 'gauge',
       formula: 's = Σ tᵢ',
       source: 'sections of the catalogue, thickness of the parts, sheet as measured',
-      with: { t: p.layers.map((l): Input => [l.throughMm, 'gauge', `thickness of ${l.mark} ${l.name}`]) },
+      with: {
+        t: [
+          ...p.layers.map((l): Input => [l.throughMm, 'gauge', `thickness of ${l.mark} ${l.name}`]),
+          ...(p.spacerMm ? [[p.spacerMm, 'gauge', 'spacer'] as Input] : []),
+        ],
+      },
     },
     ({ t }) => sum(t),
   )

@@ -84,7 +84,7 @@ describe('holes in the vehicle', () => {
   })
   test('each number opens its working, and agrees with what is shown', () => {
     for (const p of placesIn(board.assembly, { ...pickup, placeRatings: {} })) {
-      expect(drillFigure(p, defaultRules).value).toBeCloseTo(p.drillMm, 9)
+      expect(drillFigure(p).value).toBeCloseTo(p.drillMm, 9)
       expect([stackFigure(p).value, boltFigure(p).value]).toEqual([p.stackMm, p.boltMm])
       if (p.stackMm === null) expect(boltFigure(p).missing).toEqual(['stack under the bolt'])
       expect(stackFigure(p).missing.every((m) => /thickness of/.test(m))).toBe(true)

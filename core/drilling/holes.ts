@@ -1,5 +1,5 @@
 import { type Assembly, type Joint, type Member, type Mount, memberLengthMm, type Plate } from '../assembly/assembly'
-import { plateNormal } from '../assembly/places'
+import { facesOf, onPlate, plateNormal } from '../assembly/places'
 import { locatedHoleMm, threads } from '../boltHoles/boltHoles'
 import { type BoltSize, boltLengthMm, isThin, rivetNutHoleMm } from '../catalogue/bolts'
 import { backingPlate, footTypes } from '../catalogue/mounts'
@@ -7,15 +7,16 @@ import { profileOf, profileSection } from '../catalogue/profiles'
 import { wallOf } from '../catalogue/section'
 import { ROWS_APART_MM } from '../fasten/footPull'
 import { centreLine, headingAlong, nearestAlong } from '../geometry/centreLine'
+import type { Hole } from '../geometry/hole'
 import { sectionAxes } from '../geometry/localAxes'
-import { along, cross, dot, size, unit, type Vec3 } from '../geometry/vec3'
+import { along, cross, dot, minus, size, times, unit, type Vec3 } from '../geometry/vec3'
 import { ratedAt } from '../places/places'
 import type { Rules } from '../rules/rules'
 import type { Vehicle } from '../vehicle/vehicle'
 
 /**
  * One part that a bolt passes. Where along a member it is drilled; how thick it is there; null = nobody measured. `nut` = a rivet nut is set in it, and the hole
- * that takes that; null = its maker's to say. mm
+ * that takes that; null = its maker's to say. `cut` = the hole that a flat part has there of its own, cut with its edge. mm
  */
 export type HoleLayer = {
   part: string
@@ -24,6 +25,7 @@ export type HoleLayer = {
   atMm: number | null
   throughMm: number | null
   nut?: { drillMm: number | null }
+  cut?: Hole
 }
 /**
  * A place where bolts go through: a hole is one thing however many parts it passes. `drillMm` = the hole in all of them but where a nut is set; where bolts are set out on the
@@ -38,6 +40,10 @@ export type HolePlace = {
   layers: HoleLayer[]
   closeMm: number
   drillMm: number
+  /** where it is set out on the vehicle, how far it may be off and who says so; null = between our own parts. mm */
+  off: { mm: number; by: 'the shop' | 'vehicles read' } | null
+  /** a spacer that the bolt passes between its parts. mm */
+  spacerMm: number
   /** sum of the layers; null = one of them is not known, and then no bolt is long enough for certain */
   stackMm: number | null
   boltMm: number | null
@@ -80,6 +86,7 @@ function jointPlace(a: Assembly, j: Joint): HolePlace[] {
       layers,
       closeMm: t.closeMm,
       drillMm: t.normalMm,
+      ...{ off: null, spacerMm: 0 },
       ...bolted(bolts.size, layers),
       caution: layers.some((l) => isBought(a, l.part)) ? 'A bought part that is drilled keeps its rating only if its maker says so.' : null,
     },
@@ -94,6 +101,8 @@ function footPlace(a: Assembly, m: Mount, vehicle: Vehicle, rules: Rules): HoleP
   const line = vehicle.mounts.find((x) => x.id === m.placeId)
   const skin = (line ? line.skin : ratedAt(vehicle, m.placeId).skin)?.thicknessMm ?? null
   const stands = standsOn(a, m)
+  const off: HolePlace['off'] = m.offMm === undefined ? { mm: rules.holeErrorMm, by: 'the shop' } : { mm: m.offMm, by: 'vehicles read' }
+  const spacerMm = m.spacerMm ?? 0
   const layers: HoleLayer[] = [
     ...(stands ? [layerOf(a, m.on, m.place, m.normal)] : [{ part: m.id, mark: m.mark, name: type.name, atMm: null, throughMm: null }]),
     {
@@ -113,8 +122,9 @@ function footPlace(a: Assembly, m: Mount, vehicle: Vehicle, rules: Rules): HoleP
       apartMm: type.boltsPerFoot > 1 ? ROWS_APART_MM : null,
       layers,
       closeMm: t.closeMm,
-      drillMm: locatedHoleMm(type.bolt.size, m.offMm ?? rules.holeErrorMm),
-      ...bolted(type.bolt.size, layers, m.spacerMm),
+      drillMm: locatedHoleMm(type.bolt.size, off.mm),
+      ...{ off, spacerMm },
+      ...bolted(type.bolt.size, layers, spacerMm),
       caution: type.caution,
     },
   ]
@@ -188,6 +198,18 @@ function reachOf(m: Member, at: Vec3, way: Vec3): number {
   return Math.abs(dot(width, way)) > Math.abs(dot(height, way)) ? s.widthMm : s.heightMm
 }
 
+/** The hole that a flat part has where a bolt goes, whichever of its faces that is in. mm */
+const SAME_PLACE_MM = 0.5
+function ownHole(p: Plate, at: Vec3): Hole | null {
+  for (const f of facesOf(p))
+    for (const h of f.holes ?? []) {
+      const from = minus(at, onPlate(f, h.at))
+      const aside = minus(from, times(plateNormal(f), dot(from, plateNormal(f))))
+      if (size(aside) < SAME_PLACE_MM) return h
+    }
+  return null
+}
+
 function layerOf(a: Assembly, id: string, at: Vec3, way: Vec3): HoleLayer {
   const member = a.members.find((m) => m.id === id)
   if (member) {
@@ -195,15 +217,20 @@ function layerOf(a: Assembly, id: string, at: Vec3, way: Vec3): HoleLayer {
     return { part: id, mark: member.mark, name: member.name, atMm, throughMm: reachOf(member, at, way) }
   }
   const plate = a.plates.find((p) => p.id === id)
-  if (plate) return { part: id, mark: plate.mark, name: plate.name, atMm: null, throughMm: plate.thicknessMm }
+  if (plate) {
+    const cut = ownHole(plate, at)
+    return { part: id, mark: plate.mark, name: plate.name, atMm: null, throughMm: plate.thicknessMm, ...(cut ? { cut } : {}) }
+  }
   const fitting = a.fittings.find((f) => f.id === id)
   return { part: id, mark: fitting?.mark ?? '', name: fitting?.name ?? 'bought part', atMm: null, throughMm: null }
 }
 
 const nutWords = ({ drillMm }: NonNullable<HoleLayer['nut']>): string =>
   drillMm === null ? 'a rivet nut’s hole by its maker' : `{g ${drillMm}} for its rivet nut`
-/** What a layer is called on a list, with the hole that a nut in it takes; lengths in braces. */
-export const layerWords = (l: HoleLayer): string => (l.nut ? `${l.name}, ${nutWords(l.nut)}` : l.name)
+const cutWords = ({ diameterMm, slot }: Hole): string => (slot ? `slot {g ${slot.lengthMm}} × {g ${diameterMm}}` : `{g ${diameterMm}}`)
+/** What a layer is called on a list, with the hole that a nut in it takes, or that it is cut with; lengths in braces. */
+export const layerWords = (l: HoleLayer): string =>
+  [l.name, ...(l.nut ? [nutWords(l.nut)] : []), ...(l.cut ? [`cut with it: ${cutWords(l.cut)}`] : [])].join(', ')
 
 /** What is drilled in one member: the middles of its places from its first end, in order, each with what goes there. mm */
 export type DrillRow = {
@@ -241,7 +268,10 @@ export function drillList(a: Assembly, places: HolePlace[]): DrillRow[] {
 
 /** What a layer was when it was ticked as drilled: the same place and size give the same mark. */
 export const holeMark = (p: HolePlace, l: HoleLayer): string =>
-  `${p.size} ${p.count} ${(l.nut ? (l.nut.drillMm ?? 0) : p.drillMm).toFixed(1)} ${l.atMm === null ? '-' : l.atMm.toFixed(1)}`.slice(0, 40)
+  `${p.size} ${p.count} ${(l.nut ? (l.nut.drillMm ?? 0) : (l.cut?.diameterMm ?? p.drillMm)).toFixed(1)}${l.cut?.slot ? `×${l.cut.slot.lengthMm.toFixed(1)}` : ''} ${l.atMm === null ? '-' : l.atMm.toFixed(1)}`.slice(
+    0,
+    40,
+  )
 /** The name under which a drilled layer is kept with the job. */
 const HOLE = 'hole:'
 export const holeKey = (p: HolePlace, l: HoleLayer): string => `${HOLE}${p.id}:${l.part}`.slice(0, 120)

@@ -1,9 +1,12 @@
 import fc from 'fast-check'
+import Papa from 'papaparse'
 import { describe, expect, test } from 'vitest'
 import { cutList } from '../cutList/cutList'
 import { demoJobs } from '../job/demoJobs'
 import { evaluate } from '../job/evaluate'
+import { madeAssembly } from '../job/piecesOf'
 import { defaultRules } from '../rules/rules'
+import { flatKinds } from '../sheetNesting/sheetPlan'
 import { demoStock } from '../stock/demoStock'
 import { StockSchema } from '../stock/stock'
 import { cutListCsv } from './csv'
@@ -142,10 +145,32 @@ test('a grade that is not given is “unknown alloy”, so that it is never plan
 
 test('the cut list of the survey van has a header and three bars; a cell that looks like a formula is defused', () => {
   const parts = cutList(evaluate(demoJobs[0], defaultRules).assembly)
-  const lines = cutListCsv(parts).trim().split('\n')
+  const lines = cutListCsv(parts, []).trim().split('\n')
   expect(lines).toHaveLength(4)
   expect(lines[1]).toContain('B1,Crossbar')
   // each length in both units: 1270 mm is 50 in
-  expect(cutListCsv([{ ...parts[0], lengthMm: 1270 }])).toContain(',1270,50,')
-  expect(cutListCsv([{ ...parts[0], name: '=1+1' }])).toContain("'=1+1")
+  expect(cutListCsv([{ ...parts[0], lengthMm: 1270 }], [])).toContain(',1270,50,')
+  expect(cutListCsv([{ ...parts[0], name: '=1+1' }], [])).toContain("'=1+1")
+})
+
+test('flat parts stand below the bars, each kind once by the box of its blank', () => {
+  const hive = demoJobs.find((j) => j.title.startsWith('Half guard'))!
+  const kinds = flatKinds(madeAssembly(hive, defaultRules), defaultRules)
+  const rows = cutListCsv([], kinds)
+    .trim()
+    .split('\n')
+    .slice(1)
+    .map((l) => Papa.parse<string[]>(l).data[0]!)
+  expect(rows.map((r) => [r[0], r[7]])).toEqual([
+    ['B-BO', '1'],
+    ['B-EN', '2'],
+    ['B-DV', '1'],
+    ['B-LD', '1'],
+    ['B-BR', '7'],
+  ])
+  expect(rows[0]![2]).toBe('Aluminium 5052-H32 sheet, 2.03 mm')
+  for (const [i, r] of rows.entries()) {
+    expect(Number(r[3]) / 25.4).toBeCloseTo(Number(r[4]), 2)
+    expect([Number(r[3]), Number(r[9])]).toEqual([kinds[i]!.flatMm.x, kinds[i]!.flatMm.y].map((v) => expect.closeTo(v, 1)))
+  }
 })

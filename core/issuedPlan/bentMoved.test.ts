@@ -55,7 +55,7 @@ describe('the cut list of tubes', () => {
   test('what an end sits on stands in words, in the list and in the file', () => {
     const hoop = parts.find((p) => p.marks.includes('HF'))!
     expect(hoop.endTexts).toEqual(['cope onto RNL at 78°', 'cope onto RNR at 78°'])
-    expect(cutListCsv(parts)).toContain('cope onto RNL at 78°')
+    expect(cutListCsv(parts, [])).toContain('cope onto RNL at 78°')
   })
   test('parts are conserved: every member once', () => {
     const a = assembled(basket)

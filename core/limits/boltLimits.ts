@@ -1,6 +1,7 @@
 import type { Joint } from '../assembly/assembly'
 import { type BoltSize, boltSizes, isThin, SHOP_GRADE } from '../catalogue/bolts'
 import { boltMayN, boltTogether, holeBearing, tearOutN } from '../fasten/bolt'
+import { rivetNutHoldsN, rivetNutMissing } from '../fasten/rivetNut'
 import { figure } from '../figure/figure'
 import { greatest } from '../figure/greatest'
 import type { JointForce } from '../loads/caseResult'
@@ -94,10 +95,10 @@ function madeOf({ j, parts }: JointAt, rules: Rules): Made | null {
 
 const inRivetNut = (bolts: NonNullable<Joint['bolts']>, parts: JoinedPart[]): boolean =>
   parts.some((p) => p.id === bolts.into && p.wallMm !== null && isThin(p.wallMm, bolts.size))
-const rivetNut = (size: BoltSize, rules: Rules): Bears =>
-  size === 'M6' && rules.rivetNutN > 0
-    ? { holdsN: rules.rivetNutN, missing: null }
-    : { holdsN: null, missing: `what a rivet nut ${size} holds in sheet so thin, by its maker (Rules)` }
+function rivetNut(size: BoltSize, rules: Rules): Bears {
+  const holdsN = rivetNutHoldsN(size, rules)
+  return holdsN === null ? { holdsN, missing: rivetNutMissing(size) } : { holdsN, missing: null }
+}
 
 const bolted = (at: JointAt, made: Made): Bolted => ({
   at,

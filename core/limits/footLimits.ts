@@ -189,7 +189,8 @@ function boltLimit(all: At[], { lacks, rules }: Given): Limit {
   const of = (a: At) => ({ ...boltForces(a.foot.mount, a.force), may: boltsMay(a.foot.mount, rules) })
   const used = (a: At) => {
     const f = of(a)
-    return boltTogether(f.tensionN, f.shearN, f.may.tensionN, f.may.shearN)
+    // one that nobody knows what it holds is worst of all
+    return f.may.missing === null ? boltTogether(f.tensionN, f.shearN, f.may.tensionN, f.may.shearN) : Number.POSITIVE_INFINITY
   }
   const worst = worstOf(all, used)
   const { tensionN, shearN, may } = of(worst)
@@ -212,8 +213,8 @@ function boltLimit(all: At[], { lacks, rules }: Given): Limit {
         with: {
           Ft: [tensionN, 'N', 'pull on one bolt'],
           Fv: [shearN, 'N', 'shear on one bolt, along and across'],
-          'Ft,R': [may.tensionN, 'N', 'pull it may take'],
-          'Fv,R': [may.shearN, 'N', 'shear it may take'],
+          'Ft,R': [may.tensionN, 'N', may.missing ?? 'pull it may take'],
+          'Fv,R': [may.shearN, 'N', may.missing ?? 'shear it may take'],
         },
         lacks,
       },
@@ -225,9 +226,10 @@ function boltLimit(all: At[], { lacks, rules }: Given): Limit {
 
 /** The moment with which a clamped foot's head keeps its bar from turning: its bolts must pry it. */
 function headLimit(all: At[], { lacks, rules }: Given): Limit {
-  const may = (a: At) => headHoldsNmm(boltOf(a.foot.mount).count, boltsMay(a.foot.mount, rules).tensionN)
+  const may = (a: At) => headHoldsNmm(boltOf(a.foot.mount).count, boltsMay(a.foot.mount, rules).tensionN ?? 0)
   const worst = worstOf(all, (a) => quotient(a.force.leanNmm, may(a)))
   const { count } = boltOf(worst.foot.mount)
+  const worstMay = boltsMay(worst.foot.mount, rules)
   return limit({
     id: 'foot.clamp',
     name: 'Foot, clamping its bar',
@@ -255,7 +257,7 @@ function headLimit(all: At[], { lacks, rules }: Given): Limit {
         unit: 'N·mm',
         formula: 'M = n·Ft,R·b/2',
         source: 'statics; EN 1993-1-8, table 3.4',
-        with: { n: [count, '', 'bolts'], 'Ft,R': [boltsMay(worst.foot.mount, rules).tensionN, 'N', 'pull one may take'] },
+        with: { n: [count, '', 'bolts'], 'Ft,R': [worstMay.tensionN, 'N', worstMay.missing ?? 'pull one may take'] },
       },
       (v) => headHoldsNmm(v.n, v['Ft,R']),
     ),

@@ -9,6 +9,7 @@ import { boltMayN, boltTension } from '../fasten/bolt'
 import { bracketBending } from '../fasten/bracket'
 import { wallBearsN } from '../fasten/crushing'
 import { FOOT_LENGTH_MM, FOOT_WIDTH_MM, footPullN, rowPullN, sheetThreadHoldsN } from '../fasten/footPull'
+import { rivetNutHoldsN, rivetNutMissing } from '../fasten/rivetNut'
 import type { FootForce } from '../loads/caseResult'
 import { missingName, settledValue } from '../measure/settle'
 import { ratedAt } from '../places/places'
@@ -150,13 +151,16 @@ function skinLink(mount: Mount, skin: MountLine['skin'], rules: Rules): Link {
 }
 
 /** What pulls a rivet nut out of its sheet is its maker's to say; pressed on it only the wall behind its spacer gives, which is not judged. */
-const rivetNutLink = ({ size, count }: { size: BoltSize; count: number }, rules: Rules): Link => ({
-  part: `rivet nut ${size} in the rib`,
-  asked: `what the maker lets a rivet nut ${size} be pulled by in sheet so thin (Rules)`,
-  word: 'maker-rated',
-  holdsN: size === 'M6' && rules.rivetNutN > 0 ? rules.rivetNutN * count : null,
-  source: 'maker of the rivet nuts',
-})
+function rivetNutLink({ size, count }: { size: BoltSize; count: number }, rules: Rules): Link {
+  const eachN = rivetNutHoldsN(size, rules)
+  return {
+    part: `rivet nut ${size} in the rib`,
+    asked: rivetNutMissing(size),
+    word: 'maker-rated',
+    holdsN: eachN === null ? null : eachN * count,
+    source: 'maker of the rivet nuts',
+  }
+}
 
 function threadLink(mount: Mount, skin: MountLine['skin'], rules: Rules): Link[] {
   const { nut } = footTypes[mount.kind]
@@ -189,9 +193,14 @@ export function boltForces(mount: Mount, force: Omit<FootForce, 'leanNmm'>): { t
   return { tensionN: pull / perRow, shearN: Math.hypot(force.forwardN, force.leftN) / count }
 }
 
-/** What one bolt of a foot may take; in a rivet nut no more than its maker lets that. Where he is not known, its chain says so. N */
-export function boltsMay(mount: Mount, rules: Rules): { tensionN: number; shearN: number } {
-  const may = boltMayN(boltOf(mount).size, 'A2-70', rules.loadFactor)
-  const most = footTypes[mount.kind].nut === 'rivet nut' && rules.rivetNutN > 0 ? rules.rivetNutN : Number.POSITIVE_INFINITY
-  return { tensionN: Math.min(may.tensionN, most), shearN: Math.min(may.shearN, most) }
+/** What one bolt of a foot may take, in a rivet nut no more than its maker lets that hold; null and what is `missing` while nobody knows it. N */
+export type BoltMay = { tensionN: number; shearN: number; missing: null } | { tensionN: null; shearN: null; missing: string }
+export function boltsMay(mount: Mount, rules: Rules): BoltMay {
+  const { size } = boltOf(mount)
+  const may = boltMayN(size, 'A2-70', rules.loadFactor)
+  if (footTypes[mount.kind].nut !== 'rivet nut') return { ...may, missing: null }
+  const nutN = rivetNutHoldsN(size, rules)
+  return nutN === null
+    ? { tensionN: null, shearN: null, missing: rivetNutMissing(size) }
+    : { tensionN: Math.min(may.tensionN, nutN), shearN: Math.min(may.shearN, nutN), missing: null }
 }

@@ -115,6 +115,15 @@ const figures = z.object({
     'N',
     'maker of the rivet nuts',
   ),
+  rivetNutTorqueNm: rule(
+    5,
+    0.5,
+    60,
+    'Structure',
+    'Torque of a bolt into a rivet nut M6',
+    'N·m',
+    "shop's own; the maker of the rivet nuts says",
+  ),
   clampTorqueNm: rule(6, 0.5, 60, 'Structure', 'Torque of a clamp’s bolts', 'N·m', "shop's own; the maker of the clamp says"),
   clampFriction: rule(0.2, 0.02, 0.6, 'Structure', 'Friction of a clamp on what it grips', '', 'EN 1993-1-8, table 3.7: class D, as found'),
   weldZoneMm: rule(

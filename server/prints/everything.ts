@@ -50,8 +50,8 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
   if (assembly.members.length) {
     await put('cut-sheet.pdf', { of: 'cut-sheet', job, rules, made, workshop: shop.workshop, accepted, title: await heading('Cut sheet') })
     await put('labels.pdf', { of: 'labels', job, rules, plan: made.plan, title: await heading('Labels') })
-    await put('cut-list.csv', { of: 'cut-list', job, rules })
   }
+  if (assembly.members.length + kinds.length) await put('cut-list.csv', { of: 'cut-list', job, rules })
   for (const [name, of, title, has] of sheets)
     if (has) await put(name, { of, job, rules, shop, begun, accepted, title: await heading(title) })
   for (const view of ['plan', 'side', 'rear'] as const)

@@ -180,7 +180,9 @@ export async function printed(print: Print): Promise<Uint8Array> {
       return Buffer.from(recheckIcs(job, evaluate(job, print.rules), print.rules, print.today))
     case 'model':
       return assemblyGltf(job, evaluate(job, print.rules))
-    case 'cut-list':
-      return Buffer.from(cutListCsv(cutList(evaluate(job, print.rules).assembly)))
+    case 'cut-list': {
+      const { assembly } = evaluate(job, print.rules)
+      return Buffer.from(cutListCsv(cutList(assembly), flatKinds(madeAssembly(job, print.rules), print.rules)))
+    }
   }
 }

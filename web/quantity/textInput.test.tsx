@@ -9,15 +9,22 @@ import { TextInput } from './TextInput'
 beforeEach(() => vi.useFakeTimers())
 afterEach(() => vi.useRealTimers())
 /** A field whose value is set from elsewhere. */
+let setValue: (value: string) => void = () => undefined
+function Host({ first, of }: { first: string; of: (value: string) => ReactNode }) {
+  const [value, set] = useState(first)
+  setValue = set
+  return of(value)
+}
 function held(first: string, of: (value: string) => ReactNode): (value: string) => void {
-  let set: (value: string) => void = () => undefined
-  const Host = () => {
-    const [value, setValue] = useState(first)
-    set = setValue
-    return of(value)
-  }
-  mount(<Host />)
-  return (value) => act(() => set(value))
+  mount(<Host first={first} of={of} />)
+  return (value) => act(() => setValue(value))
+}
+/** As the field is drawn with its value undone, its old wait is over before anything else has run. */
+function Late({ value, onChange }: { value: string; onChange: (v: string) => void }) {
+  useLayoutEffect(() => {
+    if (value === '') vi.advanceTimersByTime(700)
+  }, [value])
+  return <TextInput label="Note" value={value} onChange={onChange} />
 }
 const field = () => screen.getByRole<HTMLInputElement>('textbox')
 
@@ -35,14 +42,7 @@ describe('a field of words', () => {
   })
   test('a value that is undone from elsewhere is never put back by the field, not even in the moment between', () => {
     const took: string[] = []
-    // as the field is drawn with the value undone, its old wait is over before anything else has run
-    const Late = ({ value }: { value: string }) => {
-      useLayoutEffect(() => {
-        if (value === '') vi.advanceTimersByTime(700)
-      }, [value])
-      return <TextInput label="Note" value={value} onChange={(v) => took.push(v)} />
-    }
-    held('2026-12-31', (value) => <Late value={value} />)('')
+    held('2026-12-31', (value) => <Late value={value} onChange={(v) => took.push(v)} />)('')
     expect(field().value).toBe('')
     vi.advanceTimersByTime(2000)
     expect(took).toEqual([])

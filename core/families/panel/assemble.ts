@@ -11,7 +11,7 @@ import {
 import { throughBolts } from '../../assembly/usualHardware'
 import { boltLengthMm } from '../../catalogue/bolts'
 import { footTypes } from '../../catalogue/mounts'
-import { type Hole, mirroredHole } from '../../geometry/hole'
+import { edgeOfHole, type Hole, mirroredHole } from '../../geometry/hole'
 import type { Point, Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import type { Rules } from '../../rules/rules'
@@ -22,6 +22,7 @@ import { sheetOf } from '../foldedParts'
 import { clampedTo, faultOf, notYet } from '../parts'
 import type { PanelParams } from './params'
 import {
+  EDGE_D,
   jogFits,
   MOST_SLOTS,
   openAt,
@@ -31,6 +32,8 @@ import {
   panelShape,
   runTogether,
   SEAM_BOLT,
+  SEAM_HOLE_MM,
+  seamOf,
   WASHER_OVER_MM,
 } from './shape'
 import { before, facing, type Wall, wallOf } from './wall'
@@ -241,7 +244,7 @@ function dimensionsOf(p: PanelParams, wall: Wall): OwnDimension[] {
 
 function faults(p: PanelParams, wall: Wall, s: PanelShape, rules: Rules): Issue[] {
   const round = (mm: number) => Math.round(mm)
-  const lap = p.split === 'one' ? null : p.split === 'strap' ? [p.splitMm - p.lapMm, p.splitMm + p.lapMm] : [p.splitMm, p.splitMm + p.lapMm]
+  const lap = seamOf(p)
   const inLap = lap ? s.columnsMm.find((x) => x > lap[0]! - p.edgeMm && x < lap[1]! + p.edgeMm) : undefined
   const spanMm = s.screwHole.diameterMm
   const stations = [
@@ -278,6 +281,7 @@ function faults(p: PanelParams, wall: Wall, s: PanelShape, rules: Rules): Issue[
           ),
         ]
       : []),
+    ...edgeFaults(p, s),
     ...(inLap === undefined
       ? []
       : [
@@ -301,6 +305,35 @@ function faults(p: PanelParams, wall: Wall, s: PanelShape, rules: Rules): Issue[
         ]
       : []),
     ...fieldFaults(p, s),
+  ]
+}
+
+/** Holes too near an edge, and cut-outs of a drawing that the seam would cut through. */
+function edgeFaults(p: PanelParams, s: PanelShape): Issue[] {
+  const { diameterMm, slot } = s.screwHole
+  const leastMm = EDGE_D * diameterMm + (slot ? (slot.lengthMm - diameterMm) / 2 : 0)
+  const edge =
+    p.edgeMm < leastMm - 1e-9
+      ? [faultOf('edgeMm', `Holes of {g ${Math.round(diameterMm * 10) / 10}} stand too near the edge: {${Math.ceil(leastMm)}} or more`)]
+      : []
+  const seam = seamOf(p)
+  if (!seam) return edge
+  const leastLapMm = 2 * EDGE_D * SEAM_HOLE_MM.back
+  const through = s.cutOuts.find((h) => {
+    const xs = edgeOfHole(h).map((q) => q.x)
+    return Math.min(...xs) < seam[1] && Math.max(...xs) > seam[0]
+  })
+  return [
+    ...edge,
+    ...(p.lapMm < leastLapMm
+      ? [faultOf('lapMm', `The bolts of the seam stand too near its edge: {${Math.ceil(leastLapMm)}} or more`)]
+      : []),
+    ...(s.seam.length < (p.split === 'strap' ? 4 : 2)
+      ? [faultOf('seamBolts', 'The seam has no room for two bolts where it lies: move it')]
+      : []),
+    ...(through
+      ? [faultOf('splitMm', `The seam cuts through what is cut out {${Math.round(through.at.x)}} from the first edge: move it`)]
+      : []),
   ]
 }
 

@@ -1,4 +1,5 @@
 import { locatedHoleMm } from '../../boltHoles/boltHoles'
+import { rivetNutHoleMm } from '../../catalogue/bolts'
 import { footTypes } from '../../catalogue/mounts'
 import { isInside } from '../../geometry/contours'
 import { edgeOfHole, endsOfHole, type Hole, mirroredHole } from '../../geometry/hole'
@@ -18,7 +19,15 @@ const JOG_DEG = 20
 /** What a washer must lie over beside its hole. Shop's own, mm */
 export const WASHER_OVER_MM = 2
 export const SEAM_BOLT = 'M6' as const
-const SEAM_HOLE_MM = locatedHoleMm(SEAM_BOLT, 0)
+/** In front the bolt passes; what lies behind takes its rivet nut. mm */
+export const SEAM_HOLE_MM = { front: locatedHoleMm(SEAM_BOLT, 0), back: rivetNutHoleMm[SEAM_BOLT] ?? 0 }
+
+/** From the middle of a hole to an edge, in diameters of the hole at least (EN 1993-1-8, table 3.3) */
+export const EDGE_D = 1.2
+
+/** From where to where two parts lie over one another, or the strip behind them; null = one part. mm */
+export const seamOf = (p: PanelParams): [number, number] | null =>
+  p.split === 'one' ? null : [p.splitMm - (p.split === 'strap' ? p.lapMm : 0), p.splitMm + p.lapMm]
 
 /** A screw of the panel: its place from the panel's first lower corner, which row it is in and which part it goes through. mm */
 export type Screw = { at: Point; row: number; part: number }
@@ -33,6 +42,8 @@ export type PanelShape = {
   /** how far a hole of the body may be off, and the hole that takes it up */
   offMm: number
   screwHole: Hole
+  /** what of a drawing is cut out of it */
+  cutOuts: Hole[]
   rowsMm: number[]
   columnsMm: number[]
   slots: number
@@ -86,6 +97,7 @@ export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape
       ? { at: { x: 0, y: 0 }, diameterMm: wideMm }
       : { at: { x: 0, y: 0 }, diameterMm: plainMm, slot: { lengthMm: Math.max(plainMm, wideMm), turnDeg: p.holes === 'along' ? 0 : 90 } }
   const two = p.split !== 'one'
+  const lies = seamOf(p)
   const lapEnd = p.splitMm + p.lapMm
   const { flip } = facing(wall)
   const outline = outlineOf(p, flip)
@@ -105,21 +117,17 @@ export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape
   const taken: Hole[] = [
     ...cutOuts.map((h) => ({ ...h, diameterMm: roughlyMm(h) })),
     ...screws.map((s) => ({ ...screwHole, at: s.at, diameterMm: Math.max(p.washerMm, screwHole.diameterMm) })),
-    ...seam.map(seamHole),
+    ...seam.map((q) => seamHole(q, 'back')),
   ]
-  const field = slotField(
-    p,
-    outline,
-    taken,
-    two ? [p.splitMm - (p.split === 'strap' ? p.lapMm : 0), lapEnd + (p.split === 'jog' ? jogOf(p, rules).runMm : 0)] : null,
-  )
-  const every = (from: number, to: number): Hole[] =>
-    [...screws.map((s): Hole => ({ ...screwHole, at: s.at })), ...seam.map(seamHole), ...field, ...cutOuts].filter(
+  const field = slotField(p, outline, taken, lies ? [lies[0], lies[1] + (p.split === 'jog' ? jogOf(p, rules).runMm : 0)] : null)
+  const every = (from: number, to: number, lies: keyof typeof SEAM_HOLE_MM): Hole[] =>
+    [...screws.map((s): Hole => ({ ...screwHole, at: s.at })), ...seam.map((q) => seamHole(q, lies)), ...field, ...cutOuts].filter(
       (h) => h.at.x >= from && h.at.x <= to,
     )
   const part = (from: number, to: number, over: boolean): PanelPart => ({
     outline: cutBetween(outline, from, to).map((q) => ({ x: q.x - from, y: q.y })),
-    holes: every(from, to).map((h) => ({ ...h, at: { x: h.at.x - from, y: h.at.y } })),
+    // lapped under the other it takes the nuts of the seam; before a strip, that does
+    holes: every(from, to, over || p.split === 'strap' ? 'front' : 'back').map((h) => ({ ...h, at: { x: h.at.x - from, y: h.at.y } })),
     folds: [],
     startMm: from,
     over,
@@ -137,6 +145,7 @@ export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape
     screws,
     seam,
     offMm,
+    cutOuts,
     screwHole,
     rowsMm,
     columnsMm,
@@ -144,10 +153,12 @@ export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape
   }
 }
 
-const seamHole = (at: Point): Hole => ({ at, diameterMm: SEAM_HOLE_MM })
+const seamHole = (at: Point, lies: keyof typeof SEAM_HOLE_MM): Hole => ({ at, diameterMm: SEAM_HOLE_MM[lies] })
 function seamAlong(p: PanelParams, outline: Point[], x: number): Point[] {
   const open = openAt(outline, x)
-  return equalPositions(open.low + p.edgeMm, open.high - p.edgeMm, p.seamBolts).map((y) => ({ x, y }))
+  return equalPositions(open.low + p.edgeMm, open.high - p.edgeMm, p.seamBolts)
+    .map((y) => ({ x, y }))
+    .filter((q) => isInside(q, outline) && fromEdge(outline, q) >= EDGE_D * SEAM_HOLE_MM.back)
 }
 
 function strapOf(p: PanelParams, outline: Point[], seam: Point[]): PanelShape['strap'] {
@@ -164,7 +175,7 @@ function strapOf(p: PanelParams, outline: Point[], seam: Point[]): PanelShape['s
       { x: 2 * p.lapMm, y: high - lowMm },
       { x: 0, y: high - lowMm },
     ],
-    holes: seam.map((q) => seamHole({ x: q.x - startMm, y: q.y - lowMm })),
+    holes: seam.map((q) => seamHole({ x: q.x - startMm, y: q.y - lowMm }, 'back')),
   }
 }
 

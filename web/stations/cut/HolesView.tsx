@@ -73,7 +73,6 @@ export function HolesView({ job, jobId }: { job: Job; jobId: string }) {
 }
 
 function ThroughParts({ job, places }: { job: Job; places: HolePlace[] }) {
-  const rules = useRules()
   const units = useUnits()
   return (
     <section>
@@ -105,7 +104,7 @@ function ThroughParts({ job, places }: { job: Job; places: HolePlace[] }) {
                   ))}
                 </TableCell>
                 <TableCell align="right">
-                  <FigureValue figure={drillFigure(p, rules)} />
+                  <FigureValue figure={drillFigure(p)} />
                 </TableCell>
                 <TableCell align="right">{formatGauge(p.closeMm, units)}</TableCell>
                 <TableCell align="right">

@@ -116,7 +116,7 @@ function Holes({ job }: { job: Job }) {
           key={p.id}
           big={
             <>
-              {p.count} × <FigureValue figure={drillFigure(p, rules)} />
+              {p.count} × <FigureValue figure={drillFigure(p)} />
             </>
           }
         >
