@@ -159,6 +159,8 @@ export type Support = {
   bearings: Bearing[]
   surface: { fromXMm: number; toXMm: number; leftMm: number; rightMm: number; zMm: number } | null
   holds: boolean
+  /** nothing lies or hangs on it unless somebody said so */
+  asked?: true
   walkOn: string[]
   climbOn: string[]
   /** what its maker lets it carry, moving and parked, or what the shop found in a trial of its `own`; undefined = judged by its own strength, null = nobody knows. kg */

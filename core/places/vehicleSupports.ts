@@ -15,6 +15,7 @@ export function vehicleSupports(vehicle: Vehicle): Support[] {
         id: `vehicle/${p.id}`,
         name: p.name,
         kind: 'floor',
+        ...(p.kind === 'van floor' ? { asked: true as const } : {}),
         bodyId: p.bodyId,
         surface: {
           fromXMm: p.from.x,

@@ -9,9 +9,8 @@ export type Rest = { supports: Support[]; all: Bearing[]; under: Bearing[]; zMm:
  * A support that things lie on by themselves when nobody chose one: bars or a deck first, then what else there is. Nothing stands in a holder, hangs on a panel or
  * goes inside unasked: what lost its rack would pass every limit of the roof.
  */
-const ASKED = new Set<Support['kind']>(['slot', 'hook row'])
 export const usualSupport = (a: Pick<Assembly, 'supports'>): Support | null => {
-  const open = a.supports.filter((s) => !s.holds && !ASKED.has(s.kind) && s.id !== 'vehicle/van.floor')
+  const open = a.supports.filter((s) => !s.holds && !s.asked)
   return open.find((s) => s.kind === 'bars' || s.kind === 'deck') ?? open.find((s) => s.kind !== 'floor') ?? open[0] ?? null
 }
 

@@ -6,11 +6,13 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { Field } from '../../core/families/design'
 import { pieceName } from '../../core/pieces/piece'
+import { withLengths } from '../../core/quantity/figureText'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { MoneyInput } from '../quantity/MoneyInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
+import { useUnits } from '../quantity/units'
 import { Group } from '../stations/Group'
 import { BoughtFoot } from '../stations/layout/BoughtFoot'
 import { DrawingField } from './DrawingField'
@@ -35,10 +37,11 @@ export function PieceForm({ inHand }: { inHand: PieceInHand }) {
 const dimensionOf = { length: 'length', angle: 'angle', mass: 'mass', force: 'force', speed: 'speed', count: 'number' } as const
 
 function OneField({ f, pieceId }: { f: Field; pieceId: string }) {
+  const units = useUnits()
   const [fault, setFault] = useState('')
   const set = (value: unknown) => {
     const read = f.set(value)
-    setFault(read.ok ? '' : read.faults.map((x) => x.expected).join('; '))
+    setFault(read.ok ? '' : withLengths(read.faults.map((x) => x.expected).join('; '), units))
     return editBy(pieceId, read)
   }
   const refused = fault && (

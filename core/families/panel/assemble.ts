@@ -185,6 +185,7 @@ function fieldOf(p: PanelParams, wall: Wall, s: PanelShape, names: string[], i: 
     })),
     surface: null,
     holds: false,
+    asked: true,
     walkOn: [],
     climbOn: [],
     ratedKg: { value: p.hangKg, source: 'the shop’s own trial of what hangs on it', own: true },

@@ -1,16 +1,20 @@
 import { materials } from '../../catalogue/materials'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { coatChoices, sideChoices } from '../choices'
-import type { Family, Handle } from '../family'
+import type { Family, FieldSpec, Handle } from '../family'
 import { lengthMeasure } from '../measures'
 import { assemble } from './assemble'
-import { PanelParams } from './params'
+import { PanelParams, SIZES } from './params'
 import { before, wallOf, wallsOf } from './wall'
 
 const camper = demoVehicles.find((v) => v.id === 'camper-van') ?? demoVehicles[0]!
 const crew = demoVehicles.find((v) => v.bodies.some((b) => b.kind === 'cab') && v.bodies.some((b) => b.kind === 'bed')) ?? camper
 const two = (p: PanelParams): boolean => p.split !== 'one'
 const typed = (p: PanelParams): boolean => p.drawn === null
+const offsets = (key: 'topMm' | 'bottomMm', label: string, help: string): FieldSpec<PanelParams> => ({
+  ...{ key, label, help, kind: 'lengths', each: 'Place', min: 0, max: 2000, most: 15 },
+  ...{ group: 'Edge along the body', when: typed },
+})
 const slotted = (p: PanelParams): boolean => p.slotMm > 0
 
 /** A slotted panel before the ribs of a van or the back wall of a cab. */
@@ -35,9 +39,9 @@ export const panel: Family<PanelParams> = {
   assemble,
   measures: (p) => [
     lengthMeasure(p, 'from', 'fromMm', 'From the first end of its wall', [0, 6000]),
-    ...(p.drawn ? [] : [lengthMeasure(p, 'length', 'lengthMm', 'Length', [200, 4000])]),
+    ...(p.drawn ? [] : [lengthMeasure(p, 'length', 'lengthMm', 'Length', SIZES.lengthMm)]),
     lengthMeasure(p, 'low', 'lowMm', 'Lower edge above the floor', [0, 2000]),
-    ...(p.drawn ? [] : [lengthMeasure(p, 'height', 'heightMm', 'Height', [120, 2400])]),
+    ...(p.drawn ? [] : [lengthMeasure(p, 'height', 'heightMm', 'Height', SIZES.heightMm)]),
     lengthMeasure(p, 'standOff', 'standOffMm', 'Back off the line of the ribs', [0, 200]),
     ...(two(p) ? [lengthMeasure(p, 'split', 'splitMm', 'Seam from the first edge', [60, 3900])] : []),
   ],
@@ -94,33 +98,15 @@ export const panel: Family<PanelParams> = {
       kind: 'drawing',
       help: 'a traced edge or a part drawn elsewhere, seen from inside; its cut-outs come with it',
     },
-    { key: 'lengthMm', label: 'Length', kind: 'length', min: 200, max: 4000, when: typed },
+    { key: 'lengthMm', label: 'Length', kind: 'length', min: SIZES.lengthMm[0], max: SIZES.lengthMm[1], when: typed },
     { key: 'lowMm', label: 'Lower edge above the floor', kind: 'length', min: 0, max: 2000 },
-    { key: 'heightMm', label: 'Height', kind: 'length', min: 120, max: 2400, when: typed },
-    {
-      key: 'topMm',
-      label: 'Body comes in below the upper edge by',
-      kind: 'lengths',
-      each: 'Place',
-      min: 0,
-      max: 2000,
-      most: 15,
-      group: 'Edge along the body',
-      when: typed,
-      help: 'measured down from a level straight edge, at even places from its first end',
-    },
-    {
-      key: 'bottomMm',
-      label: 'Body comes in over the lower edge by',
-      kind: 'lengths',
-      each: 'Place',
-      min: 0,
-      max: 2000,
-      most: 15,
-      group: 'Edge along the body',
-      when: typed,
-      help: 'over a wheel arch, at even places from its first end',
-    },
+    { key: 'heightMm', label: 'Height', kind: 'length', min: SIZES.heightMm[0], max: SIZES.heightMm[1], when: typed },
+    offsets(
+      'topMm',
+      'Body comes in below the upper edge by',
+      'measured down from a level straight edge, at even places from its first end',
+    ),
+    offsets('bottomMm', 'Body comes in over the lower edge by', 'over a wheel arch, at even places from its first end'),
     { key: 'rows', label: 'Rows of screws', kind: 'count', min: 2, max: 8, group: 'Screws' },
     {
       key: 'columns',

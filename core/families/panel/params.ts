@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import { materials } from '../../catalogue/materials'
-import type { Point } from '../../geometry/vec3'
-import { DrawnSchema } from '../../sheet/drawn'
+import { type Drawn, DrawnSchema } from '../../sheet/drawn'
 import { lengthBetween as mm } from '../choices'
 
+/** How long and how high it may be. mm */
+export const SIZES: { lengthMm: [number, number]; heightMm: [number, number] } = { lengthMm: [200, 4000], heightMm: [120, 2400] }
 export const splits = ['one', 'overlap', 'strap', 'jog'] as const
 /** A flat panel on the ribs of a van or the back wall of a cab, with a field of slots, in one part or in two. mm */
 const fields = z.object({
@@ -11,10 +12,10 @@ const fields = z.object({
   side: z.enum(['left', 'right']).default('left'),
   /** its first edge from the first end of the wall: the rear end, or the left one of a cab */
   fromMm: mm(0, 6000).default(100),
-  lengthMm: mm(200, 4000).default(1200),
+  lengthMm: mm(...SIZES.lengthMm).default(1200),
   /** its lower edge above the floor */
   lowMm: mm(0, 2000).default(400),
-  heightMm: mm(120, 2400).default(600),
+  heightMm: mm(...SIZES.heightMm).default(600),
   /** how far the body comes in below a straight upper edge and over a straight lower one, at even places from its first end; none = straight */
   topMm: z.array(mm(0, 2000)).max(15, 'fifteen places at most').default([]),
   bottomMm: z.array(mm(0, 2000)).max(15, 'fifteen places at most').default([]),
@@ -53,9 +54,21 @@ const fields = z.object({
   /** its edge and cut-outs from a drawing made elsewhere: then that is its length and height */
   drawn: DrawnSchema.nullable().default(null),
 })
-export const PanelParams = fields.transform((p) => {
-  if (!p.drawn) return p
-  const most = (of: (q: Point) => number): number => p.drawn!.outline.reduce((m, q) => Math.max(m, of(q)), 0)
-  return { ...p, lengthMm: most((q) => q.x), heightMm: most((q) => q.y) }
+const sizeOf = ({ outline }: Drawn): { lengthMm: number; heightMm: number } => ({
+  lengthMm: Math.max(...outline.map((q) => q.x)),
+  heightMm: Math.max(...outline.map((q) => q.y)),
 })
+export const PanelParams = fields
+  .superRefine((p, ctx) => {
+    if (!p.drawn) return
+    const { lengthMm, heightMm } = sizeOf(p.drawn)
+    const [long, high] = [SIZES.lengthMm, SIZES.heightMm]
+    if (lengthMm < long[0] || lengthMm > long[1] || heightMm < high[0] || heightMm > high[1])
+      ctx.addIssue({
+        code: 'custom',
+        path: ['drawn'],
+        message: `a panel is {${long[0]}} to {${long[1]}} long and {${high[0]}} to {${high[1]}} high: this drawing is {${Math.round(lengthMm)}} by {${Math.round(heightMm)}}`,
+      })
+  })
+  .transform((p) => (p.drawn ? { ...p, ...sizeOf(p.drawn) } : p))
 export type PanelParams = z.infer<typeof PanelParams>

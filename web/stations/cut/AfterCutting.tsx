@@ -19,18 +19,20 @@ export function AfterCutting({ groups, job }: { groups: SheetGroup[]; job: Job }
   const units = useUnits()
   const shelf = useShelf('stock')
   const save = useSaveShelf('stock')
-  const [before, setBefore] = useState<Stock | null>(null)
+  /** the begun sheets as they were, while the rack is still as this page left it */
+  const [before, setBefore] = useState<{ sheets: Stock['sheets']; revision: number } | null>(null)
   const left = groups.flatMap((g) => leftOvers(g, rules).map((l) => ({ ...l, g })))
   const used = begunUsed(groups)
   if (!shelf.data) return null
   const { revision, document } = shelf.data
-  const put = (next: Stock, was: Stock | null) => save.mutate({ revision, document: next }, { onSuccess: () => setBefore(was) })
+  const put = (next: Stock, was: Stock['sheets'] | null) =>
+    save.mutate({ revision, document: next }, { onSuccess: (saved) => setBefore(was && { sheets: was, revision: saved.revision }) })
   const size = (l: { lengthMm: number; widthMm: number }) =>
     `${formatLength(Math.max(l.lengthMm, l.widthMm), units)} × ${formatLength(Math.min(l.lengthMm, l.widthMm), units)}`
   return (
     <Box component="section" aria-label="After cutting" sx={{ display: 'grid', gap: 1, justifyItems: 'start' }}>
       <Typography variant="h3">After cutting</Typography>
-      {before ? (
+      {before?.revision === revision ? (
         <Alert severity="success" action={<Button onClick={() => put({ ...document, sheets: before.sheets }, null)}>Take it back</Button>}>
           The rack has what is left. The nests above are what would be cut anew.
         </Alert>
@@ -46,7 +48,7 @@ export function AfterCutting({ groups, job }: { groups: SheetGroup[]; job: Job }
             <Button
               variant="outlined"
               disabled={save.isPending}
-              onClick={() => put(rackAfterSheets(document, groups, job.title, rules), document)}
+              onClick={() => put(rackAfterSheets(document, groups, job.title, rules), document.sheets)}
             >
               It is cut: bring the rack up to date
             </Button>
