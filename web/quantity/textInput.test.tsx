@@ -47,6 +47,25 @@ describe('a field of words', () => {
     vi.advanceTimersByTime(2000)
     expect(took).toEqual([])
   })
+  test('what was typed, kept and then cleared from elsewhere stays cleared', () => {
+    const took: string[] = []
+    const set = held('', (value) => (
+      <TextInput
+        label="Note"
+        value={value}
+        onChange={(v) => {
+          took.push(v)
+          setValue(v)
+        }}
+      />
+    ))
+    fireEvent.change(field(), { target: { value: 'B4 shimmed' } })
+    act(() => vi.advanceTimersByTime(800))
+    set('')
+    expect(field().value).toBe('')
+    act(() => vi.advanceTimersByTime(800))
+    expect([took, field().value]).toEqual([['B4 shimmed'], ''])
+  })
 })
 
 test('a place on the rack that was replaced from elsewhere shows the new one, and leaving it writes nothing', () => {
