@@ -202,6 +202,121 @@ describe('what is no part yet is named with its place', () => {
   })
 })
 
+/** A file as plain pairs of code and value. */
+const byHand = (...entities: (string | number)[][]): string =>
+  [
+    0,
+    'SECTION',
+    2,
+    'HEADER',
+    9,
+    '$INSUNITS',
+    70,
+    4,
+    0,
+    'ENDSEC',
+    0,
+    'SECTION',
+    2,
+    'ENTITIES',
+    ...entities.flat(),
+    0,
+    'ENDSEC',
+    0,
+    'EOF',
+  ].join('\n')
+const polyline = (points: [number, number][], ...more: (string | number)[]) => [
+  ...[0, 'LWPOLYLINE', 8, 'CUT', 90, points.length, 70, 1, ...more],
+  ...points.flatMap(([x, y]) => [10, x, 20, y]),
+]
+const circle = (x: number, y: number, r: number, ...more: (string | number)[]) => [0, 'CIRCLE', 8, 'CUT', ...more, 10, x, 20, y, 40, r]
+const AWAY = [210, 0, 220, 0, 230, -1]
+/** A plate 300 × 200 with its lower right corner taken off: unlike its mirror image. */
+const corner: [number, number][] = [
+  [0, 0],
+  [200, 0],
+  [300, 100],
+  [300, 200],
+  [0, 200],
+]
+const over = (by: (p: [number, number]) => [number, number]) => corner.map(by)
+
+describe('what was drawn from behind', () => {
+  test('an outline and its holes whose planes look away are read as they are seen, and a line beside them is not turned', () => {
+    const seen = read(byHand(polyline(corner), circle(40, 50, 5), circle(260, 150, 8))).drawn!
+    // seen from the front, its coordinates in a plane that looks away have x the other way round
+    const away = over(([x, y]) => [-x, y])
+    const mixed = read(byHand(polyline(away, ...AWAY), circle(40, 50, 5), circle(-260, 150, 8, ...AWAY))).drawn!
+    const places = (d: typeof seen) => [
+      d.outline.map((p) => `${p.x} ${p.y}`).sort(),
+      d.holes.map((h) => `${h.at.x} ${h.at.y} ${h.diameterMm}`).sort(),
+    ]
+    expect(places(mixed)).toEqual(places(seen))
+    expect(places(seen)[1]).toEqual(['260 150 16', '40 50 10'])
+    // and its mirror image is another part
+    expect(places(read(byHand(polyline(away), circle(-40, 50, 5))).drawn!)[0]).not.toEqual(places(seen)[0])
+  })
+  test('half an ellipse that looks away lies on the other side of its long axis', () => {
+    const closed = (...more: (string | number)[]) =>
+      read(
+        byHand(
+          [0, 'ELLIPSE', 8, 'CUT', ...more, 10, 100, 20, 0, 11, 100, 21, 0, 40, 0.5, 41, 0, 42, Math.PI],
+          [0, 'LINE', 8, 'CUT', 10, 0, 20, 0, 11, 60, 21, 10],
+          [0, 'LINE', 8, 'CUT', 10, 60, 20, 10, 11, 200, 21, 0],
+        ),
+      ).drawn!
+    // half of π·100·50, less or more the triangle 200 × 10 / 2 above its axis
+    expect(areaMm2(closed().outline) / ((Math.PI * 5000) / 2 - 1000)).toBeCloseTo(1, 3)
+    expect(areaMm2(closed(...AWAY).outline) / ((Math.PI * 5000) / 2 + 1000)).toBeCloseTo(1, 3)
+  })
+  test('a plane that leans is named, not flattened', () =>
+    expect(said(byHand(polyline(corner, 210, 0, 220, 0.6, 230, 0.8)))).toMatch(/1 × lwpolyline: a flat drawing/))
+})
+
+describe('cut-outs that are none', () => {
+  test('an edge drawn twice is one edge, not a hole as large as the part; so is a hole drawn twice', () => {
+    const text = byHand(
+      polyline(corner),
+      polyline([...corner.slice(2), ...corner.slice(0, 2)].reverse()),
+      circle(60, 60, 9),
+      circle(60, 60, 9),
+    )
+    expect(read(text).drawn!.holes).toEqual([{ at: { x: 60, y: 60 }, diameterMm: 18 }])
+    expect(said(text)).toMatch(/drawn twice at/)
+  })
+  test.each([
+    ['a round one over the edge', circle(0, 100, 9), /runs over it/],
+    [
+      'one along the edge',
+      polyline([
+        [0, 50],
+        [20, 50],
+        [20, 90],
+        [0, 90],
+      ]),
+      /at \{0\}, .*runs over it/,
+    ],
+    ['one beyond it', circle(-40, 100, 9), /outside its edge/],
+  ])('%s is named with its place', (_, cut, why) => expect(said(byHand(polyline(corner), cut))).toMatch(why))
+  test('two that run into one another, and one within another, are named', () => {
+    expect(said(byHand(polyline(corner), circle(60, 60, 9), circle(70, 60, 9)))).toMatch(/run into one, draw them as one/)
+    expect(said(byHand(polyline(corner), circle(60, 100, 30), circle(60, 100, 9)))).toMatch(/what is between falls out/)
+    expect(read(byHand(polyline(corner), circle(60, 100, 9), circle(80, 100, 9))).drawn!.holes).toHaveLength(2)
+  })
+  test('feet are feet: a plate of one by half a foot is 304.8 × 152.4', () => {
+    const text = byHand(
+      polyline([
+        [0, 0],
+        [1, 0],
+        [1, 0.5],
+        [0, 0.5],
+      ]),
+    ).replace('\n4\n0\nENDSEC', '\n2\n0\nENDSEC')
+    const { drawn, said: bySelf } = read(text)
+    expect([drawn!.outline[2], bySelf]).toEqual([{ x: expect.closeTo(304.8, 6), y: expect.closeTo(152.4, 6) }, true])
+  })
+})
+
 test('our own file for the table reads back: the same edge, holes and slots, fold lines and marks left out', () => {
   const plate: Plate = {
     ...{ id: 'p', mark: 'PN', name: 'Panel', materialId: 'steel', thicknessMm: 2, goodFace: 'up', air: 'sheltered' },

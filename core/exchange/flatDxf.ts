@@ -6,6 +6,7 @@ import type { Point } from '../geometry/vec3'
 import { type Fault, MAX_FILE_BYTES } from '../issue/faults'
 import { MM_PER_INCH } from '../quantity/units'
 import { type Drawn, drawnFrom } from '../sheet/drawn'
+import { type Facing, pairsOf } from './dxfPairs'
 
 export type DrawingUnit = 'mm' | 'inch'
 export type FlatDxf = {
@@ -18,8 +19,10 @@ export type FlatDxf = {
   faults: Fault[]
 }
 
-/** $INSUNITS (DXF reference): 1 inches, 4 millimetres, 5 centimetres, 6 metres; 0 = none said. mm */
-const MM_OF: Record<number, number> = { 1: MM_PER_INCH, 4: 1, 5: 10, 6: 1000 }
+/** Kinds whose coordinates are in a plane of their own: one that looks away shows them mirrored (DXF reference, object coordinate system). */
+const FLAT_IN_ITS_PLANE = new Set(['LWPOLYLINE', 'POLYLINE', 'ARC', 'CIRCLE', 'ELLIPSE'])
+/** $INSUNITS (DXF reference): 1 inches, 2 feet, 4 millimetres, 5 centimetres, 6 metres; 0 = none said. mm */
+const MM_OF: Record<number, number> = { 1: MM_PER_INCH, 2: 12 * MM_PER_INCH, 4: 1, 5: 10, 6: 1000 }
 const MOST_ENTITIES = 20_000
 /** Layers of our own files that are not cut. */
 const NOT_CUT = /^(bend_up|bend_down|mark|score|dimension.*|text|defpoints)$/i
@@ -38,17 +41,29 @@ export function readFlatDxf(name: string, text: string, as: DrawingUnit | null):
     ...over,
   })
   if (text.length > MAX_FILE_BYTES) return none([{ where: 'the file', expected: `${MAX_FILE_BYTES / 1e6} MB or less` }])
-  const dxf = parsed(text)
-  if (!dxf) return none([{ where: 'the file', expected: 'a DXF as text: this one cannot be read as one' }])
+  const file = parsed(text)
+  if (!file) return none([{ where: 'the file', expected: 'a DXF as text: this one cannot be read as one' }])
+  const { dxf, facing } = file
   if (dxf.entities.length > MOST_ENTITIES) return none([{ where: 'the file', expected: `${MOST_ENTITIES} lines or fewer` }])
   const says = MM_OF[Number(dxf.header?.$INSUNITS ?? 0)] ?? null
   const said = says !== null
   const perUnit = as === null ? says : as === 'inch' ? MM_PER_INCH : 1
-  const unit: DrawingUnit | null = as ?? (says === null ? null : says === MM_PER_INCH ? 'inch' : 'mm')
+  const unit: DrawingUnit | null = as ?? (says === null ? null : says % MM_PER_INCH === 0 ? 'inch' : 'mm')
   if (perUnit === null)
     return none([{ where: 'its lengths', expected: 'a unit: the file does not say what it is drawn in, choose millimetres or inches' }])
-  const cut = dxf.entities.filter((e) => !NOT_CUT.test(e.layer ?? ''))
-  const got = cut.map((e) => ({ e, read: entityOf(e, perUnit) }))
+  const nth = new Map<string, number>()
+  const all = dxf.entities.map((e) => {
+    const n = nth.get(e.type) ?? 0
+    nth.set(e.type, n + 1)
+    return { e, faces: facing.get(e.type)?.[n] ?? 1 }
+  })
+  const cut = all.filter(({ e }) => !NOT_CUT.test(e.layer ?? ''))
+  const tilted = cut.filter(({ e, faces }) => FLAT_IN_ITS_PLANE.has(e.type) && !(Math.abs(Math.abs(faces) - 1) < 1e-3))
+  if (tilted.length)
+    return none([
+      { where: `${tilted.length} × ${tilted[0]!.e.type.toLowerCase()}`, expected: 'a flat drawing: this lies on a tilted plane' },
+    ])
+  const got = cut.map(({ e, faces }) => ({ e, read: entityOf(e, perUnit, faces < 0) }))
   const notes = leftOut(got.filter((g) => g.read === null).map((g) => g.e.type))
   const other = dxf.entities.length - cut.length
   if (other) notes.push(`${other} on layers for folds, marks and dimensions were left out`)
@@ -61,46 +76,21 @@ export function readFlatDxf(name: string, text: string, as: DrawingUnit | null):
   if (where.length) return none(where.slice(0, 8), { unit, said, notes })
   const contours = joined(got.flatMap((g) => (g.read?.stretch ? [g.read.stretch] : [])))
   for (const d of contours.doubled.slice(0, 4)) notes.push(`a line drawn twice at {${Math.round(d.x)}}, {${Math.round(d.y)}} counts once`)
-  const rounds = once(got.flatMap((g) => (g.read?.round ? [g.read.round] : [])))
+  const rounds = got.flatMap((g) => (g.read?.round ? [g.read.round] : []))
   const made = drawnFrom(name, contours, rounds)
   return 'drawn' in made ? { unit, said, notes, drawn: made.drawn, faults: [] } : none(made.faults, { unit, said, notes })
 }
 
-function parsed(text: string): IDxf | null {
-  if (!isWhole(text)) return null
+function parsed(text: string): { dxf: IDxf; facing: Facing } | null {
+  const facing = pairsOf(text)
+  if (!facing) return null
   try {
     const dxf = new DxfParser().parseSync(text)
-    return dxf?.entities ? dxf : null
+    return dxf?.entities ? { dxf, facing } : null
   } catch {
     return null
   }
 }
-
-const CLOSED_BY: Record<string, string> = { SECTION: 'ENDSEC', TABLE: 'ENDTAB', BLOCK: 'ENDBLK', POLYLINE: 'SEQEND' }
-/** Pairs of a code and a value to the end of the file, and all that opens shut again: of a file that was cut off the reader would never come back. */
-function isWhole(text: string): boolean {
-  const lines = text.split(/\r\n|\r|\n/)
-  while (lines.length && !lines[lines.length - 1]!.trim()) lines.pop()
-  if (lines.length < 2 || lines.length % 2) return false
-  const open: string[] = []
-  for (let i = 0; i < lines.length; i += 2) {
-    if (!/^\s*-?\d{1,4}\s*$/.test(lines[i]!)) return false
-    if (Number(lines[i]) !== 0) continue
-    const word = lines[i + 1]!.trim()
-    const last = i + 2 >= lines.length
-    if ((word === 'EOF') !== last) return false
-    const shut = CLOSED_BY[word]
-    if (shut) open.push(shut)
-    else if (Object.values(CLOSED_BY).includes(word) && open.pop() !== word) return false
-  }
-  return open.length === 0
-}
-
-const once = (holes: Hole[]): Hole[] =>
-  holes.filter(
-    (h, i) =>
-      !holes.slice(0, i).some((o) => Math.hypot(o.at.x - h.at.x, o.at.y - h.at.y) < 0.05 && Math.abs(o.diameterMm - h.diameterMm) < 0.05),
-  )
 
 const leftOut = (types: string[]): string[] => {
   const counts = new Map<string, number>()
@@ -114,7 +104,18 @@ type Oval = { center: Point; majorAxisEndPoint: Point; axisRatio: number; startA
 type Spline = { controlPoints?: Point[]; knotValues?: number[]; degreeOfSplineCurve: number; closed?: boolean; rational?: boolean }
 
 /** What an entity is of the part; null = no edge of it. mm */
-function entityOf(e: IEntity, perUnit: number): { stretch?: Stretch; round?: Hole } | null {
+function entityOf(e: IEntity, perUnit: number, away: boolean): { stretch?: Stretch; round?: Hole } | null {
+  const read = inItsPlane(e, perUnit, away)
+  // an ellipse says its middle in the drawing's own coordinates
+  if (!read || !away || !FLAT_IN_ITS_PLANE.has(e.type) || e.type === 'ELLIPSE') return read
+  const other = (p: Point): Point => ({ x: -p.x, y: p.y })
+  return {
+    ...(read.stretch ? { stretch: read.stretch.map(other) } : {}),
+    ...(read.round ? { round: { ...read.round, at: other(read.round.at) } } : {}),
+  }
+}
+
+function inItsPlane(e: IEntity, perUnit: number, away: boolean): { stretch?: Stretch; round?: Hole } | null {
   const mm = (p: Point): Point => ({ x: p.x * perUnit, y: p.y * perUnit })
   switch (e.type) {
     case 'LINE': {
@@ -140,7 +141,10 @@ function entityOf(e: IEntity, perUnit: number): { stretch?: Stretch; round?: Hol
     }
     case 'ELLIPSE': {
       const o = e as unknown as Oval
-      const [a, b] = [o.majorAxisEndPoint, { x: -o.majorAxisEndPoint.y * o.axisRatio, y: o.majorAxisEndPoint.x * o.axisRatio }]
+      const a = o.majorAxisEndPoint
+      // across it as its plane looks: away, it turns the other way
+      const across = away ? -o.axisRatio : o.axisRatio
+      const b = { x: -a.y * across, y: a.x * across }
       const by = o.endAngle > o.startAngle ? o.endAngle - o.startAngle : o.endAngle - o.startAngle + 2 * Math.PI
       const n = 180
       return {

@@ -73,26 +73,72 @@ export function joined(given: Stretch[]): Contours {
     const others = ends.filter((o) => o !== e).map((o) => off(o.at, e.at))
     open.push({ at: e.at, gapMm: others.length ? Math.min(...others) : null })
   }
-  return { closed, open, doubled }
+  const single: Point[][] = []
+  for (const loop of closed.map(tidied)) {
+    if (single.some((o) => isSame(o, loop))) doubled.push(loop[0]!)
+    else single.push(loop)
+  }
+  return { closed: single, open, doubled }
 }
+
+/** Whether two outlines are one drawn twice, wherever each was begun. */
+const isSame = (a: Point[], b: Point[]): boolean =>
+  a.length === b.length && Math.abs(areaMm2(a) - areaMm2(b)) < 1 && a.every((p) => b.some((q) => off(p, q) < SAME_MM))
 
 /** Where an outline first crosses itself; null where it does not. mm */
 export function crossingOf(outline: Point[]): Point | null {
   const n = outline.length
-  const turn = (a: Point, b: Point, c: Point) => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)
   for (let i = 0; i < n; i++) {
     const [a, b] = [outline[i]!, outline[(i + 1) % n]!]
     for (let k = i + 2; k < n; k++) {
       if (i === 0 && k === n - 1) continue
-      const [c, d] = [outline[k]!, outline[(k + 1) % n]!]
-      if (Math.max(a.x, b.x) < Math.min(c.x, d.x) || Math.max(c.x, d.x) < Math.min(a.x, b.x)) continue
-      const [p, q, r, s] = [turn(a, b, c), turn(a, b, d), turn(c, d, a), turn(c, d, b)]
-      if (p * q < 0 && r * s < 0) {
-        const t = r / (r - s)
-        return { x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }
-      }
+      const at = crossAt(a, b, outline[k]!, outline[(k + 1) % n]!)
+      if (at) return at
     }
   }
+  return null
+}
+
+const turn = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)
+/** Where the line from a to b crosses that from c to d; null where they miss or only touch. mm */
+function crossAt(a: Point, b: Point, c: Point, d: Point): Point | null {
+  if (Math.max(a.x, b.x) < Math.min(c.x, d.x) || Math.max(c.x, d.x) < Math.min(a.x, b.x)) return null
+  const [p, q, r, s] = [turn(a, b, c), turn(a, b, d), turn(c, d, a), turn(c, d, b)]
+  if (p * q >= 0 || r * s >= 0) return null
+  const t = r / (r - s)
+  return { x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }
+}
+
+type Edge = [Point, Point]
+const edgesOf = (outline: Point[]): Edge[] => outline.map((a, i) => [a, outline[(i + 1) % outline.length]!])
+const spanOf = (points: Point[]) => {
+  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)]
+  return { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) }
+}
+/** Those of its edges that come near the other outline. */
+function edgesNear(outline: Point[], other: Point[]): Edge[] {
+  const s = spanOf(other)
+  return edgesOf(outline).filter(
+    ([a, b]) =>
+      Math.max(a.x, b.x) > s.left - SAME_MM &&
+      Math.min(a.x, b.x) < s.right + SAME_MM &&
+      Math.max(a.y, b.y) > s.low - SAME_MM &&
+      Math.min(a.y, b.y) < s.high + SAME_MM,
+  )
+}
+const touches = (p: Point, [a, b]: Edge): boolean => {
+  const long = off(a, b)
+  const along = long > 0 ? Math.min(Math.max(((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / long, 0), long) / long : 0
+  return off(p, { x: a.x + (b.x - a.x) * along, y: a.y + (b.y - a.y) * along }) < SAME_MM
+}
+/** Where two outlines cross or touch one another; null where they keep apart, or one lies within the other. mm */
+export function meetingOf(one: Point[], other: Point[]): Point | null {
+  const [mine, theirs] = [edgesNear(one, other), edgesNear(other, one)]
+  for (const a of mine)
+    for (const b of theirs) {
+      const at = crossAt(...a, ...b) ?? (touches(a[0], b) ? a[0] : touches(b[0], a) ? b[0] : null)
+      if (at) return at
+    }
   return null
 }
 
