@@ -4,12 +4,15 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { type Assembly, memberLengthMm, plateMassKg } from '../assembly/assembly'
 import { partMasses } from '../assembly/places'
 import type { Tools } from '../calculator/tools'
+import { boltSizes } from '../catalogue/bolts'
 import { materialOf } from '../catalogue/materials'
 import { profileOf } from '../catalogue/profiles'
 import { quote } from '../cost/quote'
 import { cutList } from '../cutList/cutList'
 import { toDxf } from '../drawing/toDxf'
 import { drawView } from '../drawing/views'
+import { boltFigure, drillFigure, stackFigure } from '../drilling/holeFigures'
+import { holePlaces } from '../drilling/holes'
 import { readJobFile, writeJobFile } from '../exchange/jobFile'
 import { gapsOf } from '../fit/gaps'
 import { motionsOf } from '../fit/motions'
@@ -193,6 +196,22 @@ describe.each(examples)('%s', (_, family, example) => {
       expect(toDxf(sheet)).not.toContain('NaN')
     }
     for (const m of assembly.members) expect(sweep(m).positions.every(Number.isFinite)).toBe(true)
+  })
+
+  test('every bolt passes each hole that was cut for it, its nut the nut’s hole; the working of drill, stack and bolt gives what is shown', () => {
+    for (const p of holePlaces(assembly, job.vehicle, defaultRules)) {
+      const through = p.off ? Math.max(p.closeMm, boltSizes[p.size].diameterMm + 2 * p.off.mm) : p.closeMm
+      for (const l of p.layers) {
+        if (!l.cut) continue
+        const named = `${p.id}: ${l.mark} ${l.name}`
+        if (l.nut) expect([named, l.cut.diameterMm, l.cut.slot]).toEqual([named, l.nut.drillMm, undefined])
+        // a slot takes up along it what a round hole takes up all round
+        else expect([named, Math.max(l.cut.diameterMm, l.cut.slot?.lengthMm ?? 0) >= through - 1e-9]).toEqual([named, true])
+        expect([named, l.cut.diameterMm >= boltSizes[p.size].diameterMm]).toEqual([named, true])
+      }
+      expect([drillFigure(p).value, stackFigure(p).value, boltFigure(p).value]).toEqual([expect.closeTo(p.drillMm, 9), p.stackMm, p.boltMm])
+      if (p.stackMm !== null) expect(p.boltMm!).toBeGreaterThan(p.stackMm + 2 * boltSizes[p.size].diameterMm)
+    }
   })
 
   test('without its mounts it is no structure, and nothing of it is clear', () => {

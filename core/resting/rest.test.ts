@@ -47,6 +47,12 @@ describe('what an item lies on', () => {
     expect(usualSupport({ supports: [floor] })).toBe(floor)
     expect([usualSupport(emptyAssembly), usualHeightMm(emptyAssembly)]).toEqual([null, null])
   })
+  test('what is asked for takes nothing by itself: a van’s floor, a panel’s slots, a ladder’s hooks', () => {
+    for (const kind of ['floor', 'slot', 'hook row'] as const) {
+      const own = support(kind, { kind, bearings: [line(0, 900)], asked: true })
+      expect([usualSupport({ supports: [own] }), usualSupport({ supports: [own, guard] })]).toEqual([null, guard])
+    }
+  })
   test('on bars it stands at their height, on those that are under it', () => {
     const rest = restOf(item({}), all)
     expect([rest.zMm, rest.under.map((b) => b.xMm), rest.gone]).toEqual([1900, [0, 1000], []])

@@ -47,6 +47,7 @@ export function assemble(p: LadderParams, site: Site): { assembly: Assembly; iss
               bearings: [],
               surface: null,
               holds: false,
+              asked: true as const,
               walkOn: [],
               climbOn: rungs.map((r) => r.member.id),
             },

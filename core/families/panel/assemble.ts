@@ -319,6 +319,7 @@ function edgeFaults(p: PanelParams, s: PanelShape): Issue[] {
       : []
   const seam = seamOf(p)
   if (!seam) return edge
+  const lines = p.split === 'strap' ? 2 : 1
   const leastLapMm = 2 * EDGE_D * SEAM_HOLE_MM.back
   const through = s.cutOuts.find((h) => {
     const xs = edgeOfHole(h).map((q) => q.x)
@@ -329,8 +330,15 @@ function edgeFaults(p: PanelParams, s: PanelShape): Issue[] {
     ...(p.lapMm < leastLapMm
       ? [faultOf('lapMm', `The bolts of the seam stand too near its edge: {${Math.ceil(leastLapMm)}} or more`)]
       : []),
-    ...(s.seam.length < (p.split === 'strap' ? 4 : 2)
-      ? [faultOf('seamBolts', 'The seam has no room for two bolts where it lies: move it')]
+    ...(s.seam.length < p.seamBolts * lines
+      ? [
+          faultOf(
+            'seamBolts',
+            s.seam.length < 2 * lines
+              ? 'The seam has no room for two bolts where it lies: move it'
+              : `The seam has room for ${Math.floor(s.seam.length / lines)} bolts one above another where it lies: fewer, or move it`,
+          ),
+        ]
       : []),
     ...(through
       ? [faultOf('splitMm', `The seam cuts through what is cut out {${Math.round(through.at.x)}} from the first edge: move it`)]

@@ -7,6 +7,7 @@ import { holePlaces } from '../../drilling/holes'
 import { endsOfHole } from '../../geometry/hole'
 import { areaMm2 } from '../../geometry/polygon'
 import type { Point } from '../../geometry/vec3'
+import { torquesOf } from '../../handOver/torques'
 import { evaluate } from '../../job/evaluate'
 import { newJob } from '../../job/job'
 import { METRIC } from '../../quantity/units'
@@ -108,6 +109,31 @@ describe('a panel before the ribs of a van', () => {
   })
 })
 
+test('seam bolts M6: where it passes the hole is 6.6, where its rivet nut sits 9, and the wrench is set to what the nut takes', () => {
+  const sizes = (id: string, b: ReturnType<typeof made>, y: number) => [
+    ...new Set(
+      plate(b, id)
+        .holes.filter((h) => !h.slot && Math.abs(h.at.x - y) < 1e-6)
+        .map((h) => h.diameterMm),
+    ),
+  ]
+  const lapped = made({ split: 'overlap', splitMm: 700, lapMm: 40 })
+  expect([sizes('panel:0', lapped, 720), sizes('panel:1', lapped, 20)]).toEqual([[9], [6.6]])
+  const strip = made({ split: 'strap', splitMm: 780, lapMm: 30 })
+  expect([sizes('panel:0', strip, 765), sizes('panel:1', strip, 15), sizes('strap', strip, 15), sizes('strap', strip, 45)]).toEqual([
+    [6.6],
+    [6.6],
+    [9],
+    [9],
+  ])
+  // a bolt of its strength would take 8: the nut spins before that
+  const rules = { ...defaultRules, rivetNutTorqueNm: 5 }
+  const turned = torquesOf(lapped.assembly, camper, rules)
+  expect(turned.map((t) => [t.size, t.soft, t.torqueNm])).toEqual(turned.map(() => ['M6', 'nut', 5]))
+  expect(turned.length).toBeGreaterThan(0)
+  expect(torquesOf(lapped.assembly, camper, { ...rules, rivetNutTorqueNm: 500 })[0]!.torqueNm).toBeLessThan(12)
+})
+
 describe('a panel in two', () => {
   test('lapped over, the second lies on the first by the lap; each seam bolt is a hole in both at one place', () => {
     const b = made({ split: 'overlap', splitMm: 700, lapMm: 40 })
@@ -173,6 +199,13 @@ describe('what it cannot be', () => {
     [{ rowPitchMm: 11 }, /rows of slots run into one another: \{12\} or more/],
     [{ slotMm: 5, slotWideMm: 3, pitchMm: 10, rowPitchMm: 10 }, /More than 2000 slots/],
     [{ split: 'overlap' as const, splitMm: 1420 }, /leaves too little of one part/],
+    // 1.2 diameters from an edge (EN 1993-1-8, table 3.3): of a hole of 10, and of a slot 6.6 wide whose end is 2.7 nearer
+    [{ edgeMm: 10, offMm: [2] }, /Holes of \{g 10\} stand too near the edge: \{12\} or more/],
+    [{ edgeMm: 10, holes: 'up' as const, offMm: [3] }, /too near the edge: \{11\} or more/],
+    // two edges from the middle of a lap, each 1.2 of the nut's hole of 9
+    [{ split: 'overlap' as const, splitMm: 700, lapMm: 20 }, /bolts of the seam stand too near its edge: \{22\} or more/],
+    // 30 apart where 120 is left between them, holes of 9 want 21.6: six of them; ten do not go in
+    [{ split: 'overlap' as const, splitMm: 730, seamBolts: 10, topMm: [0, 430, 0], edgeMm: 25 }, /room for 6 bolts one above another/],
   ])('%j', (over, says) => expect(made(over).says.join(' ')).toMatch(says))
   test('ribs are needed, and where the first one stands', () => {
     const without = (...ids: string[]) => ({
@@ -290,6 +323,41 @@ describe('an edge from a drawing', () => {
     const top = boxOf(plateCorners(p).filter((c) => c.z > 990 + 599))
     // from 180 + 800 = 980 forward of the floor's rear end
     expect(top.centre.x - top.size.x / 2).toBeCloseTo(-880 + 180 + 800, 6)
+  })
+  test('through a neck of 60 a seam has no room for two bolts with 25 of metal beside them', () => {
+    const [a, b] = [270, 330]
+    const outline = [
+      [0, 0],
+      [680, 0],
+      [680, a],
+      [760, a],
+      [760, 0],
+      [1500, 0],
+      [1500, 600],
+      [760, 600],
+      [760, b],
+      [680, b],
+      [680, 600],
+      [0, 600],
+    ]
+    const neck = { ...drawn, outline: outline.map(([x, y]) => ({ x: x!, y: y! })), holes: [] }
+    expect(made({ drawn: neck, split: 'overlap', splitMm: 700 }).says.join()).toMatch(/seam has no room for two bolts/)
+  })
+  test('a seam through a cut-out is named; beside it, it stands', () => {
+    const seam = (splitMm: number) => made({ drawn, split: 'overlap', splitMm }).says.join()
+    expect(seam(400)).toMatch(/cuts through what is cut out \{350\} from the first edge/)
+    expect(seam(560)).not.toMatch(/cuts through/)
+  })
+  test('smaller or larger than a panel is made, it is refused in words, and what is stored reads again', () => {
+    const scaled = (by: number) => ({ ...drawn, outline: drawn.outline.map((q) => ({ x: q.x * by, y: q.y * by })), holes: [] })
+    for (const by of [0.1, 3]) {
+      const read = family.read({ ...plain, drawn: scaled(by) })
+      expect(read.ok ? [] : read.faults.map((f) => f.expected)).toEqual([
+        `a panel is {200} to {4000} long and {120} to {2400} high: this drawing is {${1500 * by}} by {${600 * by}}`,
+      ])
+    }
+    const kept = family.read({ ...plain, drawn })
+    expect(kept.ok && family.read(JSON.parse(JSON.stringify(kept.value)))).toEqual(kept)
   })
   test('a drawing with an edge of no size is refused by its schema, and the panel stays', () =>
     expect(family.read({ ...plain, drawn: { ...drawn, outline: drawn.outline.slice(0, 2) } }).ok).toBe(false))

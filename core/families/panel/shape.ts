@@ -22,8 +22,9 @@ export const SEAM_BOLT = 'M6' as const
 /** In front the bolt passes; what lies behind takes its rivet nut. mm */
 export const SEAM_HOLE_MM = { front: locatedHoleMm(SEAM_BOLT, 0), back: rivetNutHoleMm[SEAM_BOLT] ?? 0 }
 
-/** From the middle of a hole to an edge, in diameters of the hole at least (EN 1993-1-8, table 3.3) */
+/** From the middle of a hole to an edge, and to the next one across the pull, in diameters of the hole at least (EN 1993-1-8, table 3.3) */
 export const EDGE_D = 1.2
+const PITCH_D = 2.4
 
 /** From where to where two parts lie over one another, or the strip behind them; null = one part. mm */
 export const seamOf = (p: PanelParams): [number, number] | null =>
@@ -156,7 +157,10 @@ export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape
 const seamHole = (at: Point, lies: keyof typeof SEAM_HOLE_MM): Hole => ({ at, diameterMm: SEAM_HOLE_MM[lies] })
 function seamAlong(p: PanelParams, outline: Point[], x: number): Point[] {
   const open = openAt(outline, x)
-  return equalPositions(open.low + p.edgeMm, open.high - p.edgeMm, p.seamBolts)
+  const roomMm = open.high - open.low - 2 * p.edgeMm
+  if (roomMm < 0) return []
+  const most = Math.floor(roomMm / (PITCH_D * SEAM_HOLE_MM.back)) + 1
+  return equalPositions(open.low + p.edgeMm, open.high - p.edgeMm, Math.min(p.seamBolts, most))
     .map((y) => ({ x, y }))
     .filter((q) => isInside(q, outline) && fromEdge(outline, q) >= EDGE_D * SEAM_HOLE_MM.back)
 }

@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
-import { screen, waitFor, within } from '@testing-library/react'
+import { focusManager } from '@tanstack/react-query'
+import { act, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
 import { madeAssembly } from '../../../core/job/piecesOf'
@@ -103,6 +104,24 @@ describe('what is cut from sheet', () => {
     expect(sent().sheets.map((s) => [s.id === big.id, s.note, s.place])).toEqual([[false, `left from ${panel.title}`, 'wall, left']])
     await user.click(screen.getByRole('button', { name: 'Take it back' }))
     await waitFor(() => expect(sent().sheets).toEqual([big]))
+  })
+  test('once somebody else has changed the rack, what this page put there can no longer be taken back', async () => {
+    const panel = demoJobs.find((j) => j.title.startsWith('Slotted'))!
+    const answers = { ...shop, '/shelves/stock': { revision: 5, document: rack } }
+    const { calls } = answering(answers)
+    onBench(panel)
+    state = { groups: groupsOf(panel), running: false, fault: null }
+    const { user } = shown()
+    await user.click(await screen.findByRole('button', { name: 'It is cut: bring the rack up to date' }))
+    expect(await screen.findByRole('button', { name: 'Take it back' })).toBeTruthy()
+    answers['/shelves/stock'] = { revision: 9, document: rack }
+    act(() => {
+      focusManager.setFocused(false)
+      focusManager.setFocused(true)
+    })
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Take it back' })).toBeNull())
+    expect(screen.getByRole('button', { name: 'It is cut: bring the rack up to date' })).toBeTruthy()
+    expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(1)
   })
   test('a job without sheet says what would have some', () => {
     answering(shop)
