@@ -8,6 +8,7 @@ import type { Tools } from '../calculator/tools'
 import { sectionCalculator } from '../catalogue/section.calculator'
 import { coatCalculator } from '../coat/coat.calculator'
 import { crossbarCalculator } from '../crossbar/crossbar.calculator'
+import { cutRunCalculator } from '../cutRun/cutRun.calculator'
 import { cutTimeCalculator } from '../cutTime/cutTime.calculator'
 import { flatDxfCalculator } from '../exchange/flatDxf.calculator'
 import { backingPlateCalculator } from '../fasten/backingPlate.calculator'
@@ -137,6 +138,7 @@ export const calculatorGroups = [
       flatPatternCalculator,
       foldTrialCalculator,
       sheetNestingCalculator,
+      cutRunCalculator,
       panelSplitCalculator,
       flatDxfCalculator,
       compoundMitreCalculator,

@@ -1,14 +1,17 @@
 import { DxfWriter, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf'
+import type { CutRun } from '../cutRun/cutRun'
 import { cornersOfSlot, edgeOfHole } from '../geometry/hole'
 import { areaMm2 } from '../geometry/polygon'
 import type { Point } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
 import { isCutHole, type LaidPart, laidParts, type SheetGroup, sheetOf } from '../sheetNesting/sheetPlan'
 import { holeEntity } from './holeEntity'
+import { cutsOf, runMarks } from './runDrawing'
 import { bounds, type Entity, type Sheet } from './sheet'
 
-/** One sheet with the parts on it, each with its mark and its fold lines. mm */
-export function nestDrawing(group: SheetGroup, index: number): Sheet {
+/** One sheet with the parts on it, each with its mark and its fold lines; with the run of the table where that is known, each with its cuts. mm */
+export function nestDrawing(group: SheetGroup, index: number, run: CutRun | null = null): Sheet {
+  const cuts = run ? cutsOf(run) : null
   const used = group.nest.sheets[index]!
   const size = sheetOf(group, used.sheetId)
   const entities: Entity[] = [
@@ -33,9 +36,17 @@ export function nestDrawing(group: SheetGroup, index: number): Sheet {
           ...plate.bends.map(
             (b): Entity => ({ kind: 'line', layer: 'datum', from: on(b.line[0]), to: on(b.line[1]), dashed: b.side === 'down' }),
           ),
-          { kind: 'text', layer: 'mark', anchor: 'middle', size: 'small', at: middleOfBox(points), text: mark },
+          {
+            kind: 'text',
+            layer: 'mark',
+            anchor: 'middle',
+            size: 'small',
+            at: middleOfBox(points),
+            text: cuts ? `${mark}: ${cuts.get(mark) ?? ''}` : mark,
+          },
         ]
       }),
+    ...(run ? runMarks(run) : []),
   ]
   return { view: 'plan', title: size.offcut ? `Sheet ${index + 1}, begun` : `Sheet ${index + 1}`, entities, box: bounds(entities) }
 }

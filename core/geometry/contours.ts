@@ -126,11 +126,15 @@ function edgesNear(outline: Point[], other: Point[]): Edge[] {
       Math.min(a.y, b.y) < s.high + SAME_MM,
   )
 }
-const touches = (p: Point, [a, b]: Edge): boolean => {
+const offEdge = (p: Point, [a, b]: Edge): number => {
   const long = off(a, b)
   const along = long > 0 ? Math.min(Math.max(((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / long, 0), long) / long : 0
-  return off(p, { x: a.x + (b.x - a.x) * along, y: a.y + (b.y - a.y) * along }) < SAME_MM
+  return off(p, { x: a.x + (b.x - a.x) * along, y: a.y + (b.y - a.y) * along })
 }
+const touches = (p: Point, edge: Edge): boolean => offEdge(p, edge) < SAME_MM
+/** The least distance from a place to an outline, from within it or from outside. mm */
+export const distanceToEdge = (p: Point, outline: Point[]): number =>
+  edgesOf(outline).reduce((least, e) => Math.min(least, offEdge(p, e)), Number.POSITIVE_INFINITY)
 /** Where two outlines cross or touch one another; null where they keep apart, or one lies within the other. mm */
 export function meetingOf(one: Point[], other: Point[]): Point | null {
   const [mine, theirs] = [edgesNear(one, other), edgesNear(other, one)]

@@ -67,3 +67,16 @@ export const mirroredHole = (h: Hole, aboutX: number): Hole => ({
   ...(h.slot ? { slot: { ...h.slot, turnDeg: -h.slot.turnDeg } } : {}),
   ...(h.edge ? { edge: h.edge.map((q) => ({ x: -q.x, y: q.y })).reverse() } : {}),
 })
+
+/** The same hole at another place, turned with its part by so many degrees to the left. */
+export function turnedHole(h: Hole, at: Point, turnDeg: number): Hole {
+  const by = radians(turnDeg)
+  return {
+    ...h,
+    at,
+    ...(h.slot ? { slot: { ...h.slot, turnDeg: h.slot.turnDeg + turnDeg } } : {}),
+    ...(h.edge
+      ? { edge: h.edge.map(({ x, y }) => ({ x: x * Math.cos(by) - y * Math.sin(by), y: x * Math.sin(by) + y * Math.cos(by) })) }
+      : {}),
+  }
+}

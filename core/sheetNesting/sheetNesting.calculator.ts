@@ -5,10 +5,11 @@ import { SheetNestingInput, SheetNestingOutput } from './sheetNesting'
 export const sheetNestingCalculator = calculator({
   name: 'sheet-nesting',
   title: 'Sheet nesting',
-  about: 'Parts on sheets by their boxes, at least price, with the gap between parts and the edge left free.',
-  formula: 'min Σ price; boxes apart by the gap, inside the sheet less its edge',
+  about:
+    'Parts on sheets by their boxes or outlines, also within cut-outs, at least price, with the gap between parts and the edge left free.',
+  formula: 'min Σ price; parts apart by the gap, inside the sheet less its edge',
   source:
-    'Jylänki (2010), A Thousand Ways to Pack the Bin: largest free rectangles; orders shuffled within the time given; not proven best',
+    'Boxes: Jylänki (2010), A Thousand Ways to Pack the Bin, largest free rectangles; pairs: Adamowicz & Albano (1976); outlines: bottom-left with no-fit polygons, Burke et al. (2007); orders shuffled within the time given; not proven best',
   input: SheetNestingInput,
   output: SheetNestingOutput,
   example: {

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { areaMm2 } from '../geometry/polygon'
+import type { Point } from '../geometry/vec3'
 import { eachOwnId } from '../nesting/eachOwnId'
 
 const id = z.string().min(1).max(80)
@@ -27,6 +28,8 @@ export const SheetNestingInput = z
             width: side.optional(),
             height: side.optional(),
             outline: z.array(point).min(3, 'an outline has three corners or more').max(2000).optional(),
+            /** large ones, in which other parts may lie; in the outline's own coordinates */
+            cutOuts: z.array(z.array(point).min(3).max(500)).max(50).optional(),
             quantity: z.number().int().min(0).max(2000),
             mayRotate: z.boolean().default(true),
           })
@@ -43,11 +46,23 @@ export const SheetNestingInput = z
   .superRefine((v, ctx) => eachOwnId(v, 'sheets', ctx, { pieces: 2000, plan: 'nest' }))
 export type SheetNestingInput = z.infer<typeof SheetNestingInput>
 
+export const turns = [0, 90, 180, 270] as const
+export type Turn = (typeof turns)[number]
+
+/** A point turned about nought by so many degrees to the left. */
+export const quarterTurn: Record<Turn, (q: Point) => Point> = {
+  0: ({ x, y }) => ({ x, y }),
+  90: ({ x, y }) => ({ x: -y, y: x }),
+  180: ({ x, y }) => ({ x: -x, y: -y }),
+  270: ({ x, y }) => ({ x: y, y: -x }),
+}
+
 export const SheetNestingOutput = z.object({
   sheets: z.array(
     z.object({
       sheetId: z.string(),
-      placements: z.array(z.object({ partId: z.string(), x: z.number(), y: z.number(), rotated: z.boolean() })),
+      /** x, y = lower left corner of its box as it lies; rotated = its box lies across; turn = how far it is turned to the left, degrees */
+      placements: z.array(z.object({ partId: z.string(), x: z.number(), y: z.number(), rotated: z.boolean(), turn: z.literal(turns) })),
     }),
   ),
   unplaced: z.array(z.object({ partId: z.string(), quantity: z.number(), reason: z.string() })),

@@ -2,12 +2,13 @@ import { type Assembly, type Plate, plateMassKg } from '../assembly/assembly'
 import { boxOf } from '../assembly/places'
 import { materialOf } from '../catalogue/materials'
 import { sum } from '../figure/figure'
-import { type Hole, isRound, roundHoleMm } from '../geometry/hole'
+import { edgeOfHole, type Hole, holeAreaMm2, isRound, roundHoleMm } from '../geometry/hole'
+import { areaMm2 } from '../geometry/polygon'
 import type { Point } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
 import { preparationMinor, type SheetOffcut } from '../stock/stock'
 import { nestSheets } from './nestSheets'
-import type { SheetNesting } from './sheetNesting'
+import { quarterTurn, type SheetNesting, type Turn } from './sheetNesting'
 
 const INCH = 25.4
 /** Sizes on sale where sheet is sold by the metre and by the foot, mm. Priced by mass like the bars: simulated price list of our own. */
@@ -101,6 +102,13 @@ export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): F
   return [...kinds.values()]
 }
 
+const pair = (p: Point): [number, number] => [p.x, p.y]
+/** What falls out of it that another part could be cut from. */
+const roomInside = (k: FlatKind, leastMm2: number): { cutOuts?: [number, number][][] } => {
+  const large = k.plate.holes.filter((h) => holeAreaMm2(h) > leastMm2)
+  return large.length ? { cutOuts: large.map((h) => edgeOfHole(h).map(pair)) } : {}
+}
+
 /** Sheets of one thickness are alike within this. mm */
 const SAME_MM = 0.05
 
@@ -129,9 +137,11 @@ export function planSheets(
       return fits && price !== null ? [{ id: `begun ${offcut.id}`, width: offcut.lengthMm, height: offcut.widthMm, price, offcut }] : []
     })
     const sheets = [...mine, ...onSale]
+    const smallestMm2 = Math.min(...kinds.map((k) => areaMm2(k.plate.outline)))
     const parts = kinds.map((k, i) => ({
       id: String(i),
-      outline: k.plate.outline.map((p): [number, number] => [p.x, p.y]),
+      outline: k.plate.outline.map(pair),
+      ...roomInside(k, smallestMm2),
       quantity: k.marks.length,
       mayRotate: true,
     }))
@@ -150,18 +160,18 @@ export function planSheets(
 }
 
 /** Where the corners of a part come to lie on its sheet. mm */
-function laidOn(k: FlatKind, at: { x: number; y: number; rotated: boolean }): (p: Point) => Point {
+function laidOn(k: FlatKind, at: { x: number; y: number; turn: Turn }): (p: Point) => Point {
   const { centre, size } = boxOf(k.plate.outline.map(({ x, y }) => ({ x, y, z: 0 })))
-  const corner = { x: centre.x - size.x / 2, y: centre.y - size.y / 2 }
+  const across = at.turn % 180 !== 0
+  const middle = { x: at.x + (across ? size.y : size.x) / 2, y: at.y + (across ? size.x : size.y) / 2 }
   return (p) => {
-    const own = { x: p.x - corner.x, y: p.y - corner.y }
-    // a quarter turn to the left, and back into the corner
-    return at.rotated ? { x: at.x + size.y - own.y, y: at.y + own.x } : { x: at.x + own.x, y: at.y + own.y }
+    const { x, y } = quarterTurn[at.turn]({ x: p.x - centre.x, y: p.y - centre.y })
+    return { x: middle.x + x, y: middle.y + y }
   }
 }
 
-/** A flat part where it lies: which sheet of its group, its mark, and the place of each of its points. */
-export type LaidPart = { sheet: number; plate: Plate; mark: string; on: (p: Point) => Point }
+/** A flat part where it lies: which sheet of its group, its mark, the place of each of its points, and how far it is turned to the left. */
+export type LaidPart = { sheet: number; plate: Plate; mark: string; on: (p: Point) => Point; turn: Turn }
 
 /** Every part of a group as it lies on its sheets, alike ones by their marks in turn. */
 export function laidParts(g: SheetGroup): LaidPart[] {
@@ -171,7 +181,7 @@ export function laidParts(g: SheetGroup): LaidPart[] {
       const kind = g.kinds[Number(at.partId)]!
       const n = next.get(at.partId) ?? 0
       next.set(at.partId, n + 1)
-      return { sheet, plate: kind.plate, mark: kind.marks[n] ?? kind.marks[0]!, on: laidOn(kind, at) }
+      return { sheet, plate: kind.plate, mark: kind.marks[n] ?? kind.marks[0]!, on: laidOn(kind, at), turn: at.turn }
     }),
   )
 }

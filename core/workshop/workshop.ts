@@ -59,6 +59,29 @@ export const WelderSchema = z.object({
 })
 export type Welder = z.infer<typeof WelderSchema>
 
+/** What cut a metal clean on the table: its kerf, feed and pierce, and when it was tried. mm, mm/min, s */
+export const TableCutSchema = z.object({
+  id,
+  materialId: z.string().min(1).max(40),
+  thicknessMm: z.number().gt(0, 'must be more than 0').max(60),
+  kerfMm: z.number().gt(0, 'must be more than 0').max(10),
+  feedMmMin: z.number().gt(0, 'must be more than 0').max(100_000),
+  pierceS: z.number().min(0).max(60).default(0.5),
+  on: z.iso.date().nullable().default(null),
+})
+export type TableCut = z.infer<typeof TableCutSchema>
+/** The cutting table. `spreadMm` = two cuts one after the other stand so far apart where they can; `square` = the side of its travel that it cuts square. mm, mm/min */
+export const TableSchema = z.object({
+  lengthMm: mm().default(3000),
+  widthMm: mm().default(1500),
+  leadMm: z.number().gt(0, 'must be more than 0').max(100).default(6),
+  spreadMm: mm(2000).default(200),
+  rapidMmMin: z.number().gt(0, 'must be more than 0').max(200_000).default(8000),
+  square: z.enum(['right', 'left']).default('right'),
+  cuts: z.array(TableCutSchema).max(100).default([]),
+})
+export type Table = z.infer<typeof TableSchema>
+
 /** What this shop can do itself, and how long it waits for what it cannot. An empty list = it has none of these. */
 export const WorkshopSchema = z.object({
   saws: z.array(SawSchema).max(20).default([]),
@@ -68,6 +91,8 @@ export const WorkshopSchema = z.object({
   welders: z.array(WelderSchema).max(20).default([]),
   drillMostMm: mm(100).default(13),
   brakeMm: mm().default(0),
+  /** null = flat parts are cut by hand, or sent out */
+  table: TableSchema.nullable().default(null),
   /** underside of the bender's tool above the floor: what the formed part may hang down */
   benderHeightMm: mm(3000).default(900),
   subcontractDays: z.number().int().min(0).max(365).nullable().default(null),
@@ -106,6 +131,13 @@ export const demoWorkshop: Workshop = WorkshopSchema.parse({
   ],
   drillMostMm: 16,
   brakeMm: 1200,
+  table: {
+    cuts: [
+      { id: 'cut-1', materialId: 'al5052h32', thicknessMm: 2, kerfMm: 1.4, feedMmMin: 3600, pierceS: 0.4, on: '2026-08-02' },
+      { id: 'cut-2', materialId: 'steel', thicknessMm: 5, kerfMm: 1.5, feedMmMin: 2100, pierceS: 0.7, on: '2026-05-20' },
+      { id: 'cut-3', materialId: 'steel', thicknessMm: 6, kerfMm: 1.6, feedMmMin: 1700, pierceS: 0.8, on: '2026-05-20' },
+    ],
+  },
   benderHeightMm: 900,
   subcontractDays: 6,
   coats: [

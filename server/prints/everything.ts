@@ -1,4 +1,5 @@
 import type { WayRow } from '../../core/advice/otherWays'
+import type { Program } from '../../core/cutRun/programs'
 import { writeJobFile } from '../../core/exchange/jobFile'
 import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
 import type { Job } from '../../core/job/job'
@@ -23,12 +24,14 @@ type Given = {
   ways: WayRow[]
   shop: PlannedShop
   begun: SheetOffcut[]
+  /** of its sheets, for the cutting table */
+  programs: Program[]
   heading: (sheet: string) => Promise<Heading>
 }
 
 /** Every sheet and file of a job by its name, those left out that would be empty. */
 export async function everything(given: Given, print: (p: Print) => Promise<Uint8Array>): Promise<Record<string, Uint8Array>> {
-  const { job, rules, accepted, made, ways, shop, begun, heading } = given
+  const { job, rules, accepted, made, ways, shop, begun, programs, heading } = given
   const assembly = madeAssembly(job, rules)
   const kinds = flatKinds(assembly, rules)
   const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card' | 'hand-over', string, boolean][] = [
@@ -57,6 +60,7 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
   for (const view of ['plan', 'side', 'rear'] as const)
     for (const as of ['dxf', 'svg'] as const) await put(`drawing/${view}.${as}`, { of: 'drawing', job, rules, view, as })
   if (kinds.length) await put('flat/nest.dxf', { of: 'nest', job, rules, begun })
+  for (const [i, p] of programs.entries()) if ('program' in p) files[`flat/sheet-${i + 1}.nc`] = new TextEncoder().encode(p.program)
   for (const mark of kinds.flatMap((k) => k.marks)) await put(`flat/${mark}.dxf`, { of: 'flat-part', job, rules, mark })
   await put('rechecks.ics', { of: 'rechecks', job, rules, today: (await heading('')).date })
   await put('model.glb', { of: 'model', job, rules })

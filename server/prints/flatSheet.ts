@@ -1,8 +1,10 @@
 import { materialOf } from '../../core/catalogue/materials'
+import { type SheetRun, sheetRun } from '../../core/cutRun/sheetRun'
 import { flatPartSheet } from '../../core/drawing/flatPart'
 import { nestDrawing } from '../../core/drawing/sheetDrawing'
 import type { Job } from '../../core/job/job'
 import { madeAssembly } from '../../core/job/piecesOf'
+import { counted } from '../../core/quantity/counted'
 import { figureText, withLengths } from '../../core/quantity/figureText'
 import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
 import { percentText } from '../../core/quantity/percent'
@@ -25,10 +27,13 @@ export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, begun: 
   }
   const lacks = cannotDo(assembly, workshop, rules)
   partsTable(paper, job, kinds)
+  let number = 0
   for (const g of planSheets(assembly, { rules, system: job.units.system, begun }, () => performance.now())) {
     g.nest.sheets.forEach(({ sheetId }, i) => {
       paper.addPage()
-      const drawing = nestDrawing(g, i)
+      const told = sheetRun(g, i, workshop.table, rules)
+      const drawing = nestDrawing(g, i, 'run' in told ? told.run : null)
+      number++
       const { width, height, offcut } = sheetOf(g, sheetId)
       head(
         paper,
@@ -40,12 +45,19 @@ export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, begun: 
         .fontSize(10)
         .fillColor(QUIET)
         .text(
-          `${formatLength(rules.sheetGapMm, job.units)} between parts, ${formatLength(rules.sheetEdgeMm, job.units)} along the edge. Of all sheets of this kind ${percentText(g.nest.utilisation)} becomes parts.`,
+          `${formatLength(rules.sheetGapMm, job.units)} between parts, ${formatLength(rules.sheetEdgeMm, job.units)} along the edge. Of all sheets of this kind ${percentText(g.nest.utilisation)} becomes parts. ${runWords(told, number, job.units)}`,
           MARGIN,
           92,
           { width: paper.page.width - 2 * MARGIN },
         )
-      paintSheet(paper, drawing, { x: MARGIN, y: 112, width: paper.page.width - 2 * MARGIN, height: paper.page.height - 160 }, job.units)
+      for (const line of spotLines(told, job.units))
+        paper
+          .font('bold')
+          .fontSize(9.5)
+          .fillColor(SIGNAL)
+          .text(line, MARGIN, paper.y + 2, { width: paper.page.width - 2 * MARGIN })
+      const y = Math.max(112, paper.y + 6)
+      paintSheet(paper, drawing, { x: MARGIN, y, width: paper.page.width - 2 * MARGIN, height: paper.page.height - y - 48 }, job.units)
     })
     for (const u of g.nest.unplaced) {
       paper.addPage()
@@ -61,6 +73,23 @@ export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, begun: 
   }
   return closePaper(paper, title)
 }
+
+/** What the table's program of this sheet does, or why there is none. */
+function runWords(told: SheetRun, number: number, units: Job['units']): string {
+  if ('missing' in told) return `No run for the table, missing: ${withLengths(told.missing, units)}.`
+  const { run } = told
+  const minutes = Math.max(1, Math.round(run.seconds / 60))
+  return `Table: sheet-${number}.nc, ${counted(run.passes.length, 'cut')} in the order of the numbers, ${formatLength(run.cutMm, units)}, about ${counted(minutes, 'minute')}. Try it without the torch first.`
+}
+/** So many spots are told on paper; the others are on the screen. */
+const MOST_SPOTS = 4
+const spotLines = (told: SheetRun, units: Job['units']): string[] =>
+  'missing' in told
+    ? []
+    : [
+        ...told.run.spots.slice(0, MOST_SPOTS).map((s) => `${s.mark}: ${withLengths(s.says, units)}.`),
+        ...(told.run.spots.length > MOST_SPOTS ? [`and ${told.run.spots.length - MOST_SPOTS} more.`] : []),
+      ]
 
 function head(paper: Paper, left: string, right: string): void {
   paper

@@ -9,6 +9,7 @@ import type { Job } from '../../core/job/job'
 import { madeAssembly } from '../../core/job/piecesOf'
 import { measuringSheets } from '../../core/measure/sheets'
 import { neededBeforeCutting } from '../../core/places/neededBeforeCutting'
+import { withLengths } from '../../core/quantity/figureText'
 import type { Rules } from '../../core/rules/rules'
 import { flatKinds } from '../../core/sheetNesting/sheetPlan'
 import { begunFor } from '../../core/sheetNesting/sheetRack'
@@ -76,6 +77,11 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
   }
   const ways = async (job: Job, response: Response) =>
     working(workshop, { kind: 'ways', job, stock: (await shelves.get('stock')).document, rules: await rules() }, response)
+  const begunOf = async (job: Job) => begunFor(job, (await shelves.get('stock')).document)
+  const programs = async (job: Job, response: Response) => {
+    const { table } = (await shelves.get('shop')).document.workshop
+    return working(workshop, { kind: 'programs', job, rules: await rules(), begun: await begunOf(job), table }, response)
+  }
   const outcome = (o: Outcome) => {
     if (o.ok) return o
     const why = {
@@ -103,7 +109,6 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       .set('Content-Disposition', disposition('attachment', job.title, revision, 'job.json'))
       .send(writeJobFile(job))
   })
-  const begunOf = async (job: Job) => begunFor(job, (await shelves.get('stock')).document)
   const files: [string, string, (job: Job, rules: Rules, begun: SheetOffcut[]) => Print][] = [
     ['cut-list.csv', 'text/csv', (job, rules) => ({ of: 'cut-list', job, rules })],
     ['nest.dxf', 'application/dxf', (job, rules, begun) => ({ of: 'nest', job, rules, begun })],
@@ -205,6 +210,21 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
       .set('Content-Disposition', disposition('attachment', job.title, revision, `${mark}.dxf`))
       .send(bytes)
   })
+  routes.get('/:id/run/:sheet.nc', async (request, response) => {
+    const sheet = parsed(
+      z.coerce.number({ error: 'a sheet by its number' }).int().min(1, 'a sheet by its number').max(999),
+      request.params.sheet,
+    )
+    const { job, revision } = await jobAt(jobs, request.params.id)
+    const all = await programs(job, response)
+    const told = all[sheet - 1]
+    if (!told) return refuse(404, 'sheet', all.length ? `one of 1 to ${all.length}` : 'a job with flat parts: this one has none')
+    if ('missing' in told) return refuse(422, `sheet ${sheet}`, withLengths(told.missing, job.units))
+    response
+      .type('text/plain')
+      .set('Content-Disposition', disposition('attachment', job.title, revision, `sheet-${sheet}.nc`))
+      .send(told.program)
+  })
   routes.get('/:id/templates.:kind', async (request, response) => {
     const as = parsed(z.enum(['dxf', 'svg'], 'must be templates.dxf or templates.svg'), request.params.kind)
     const { job, revision } = await jobAt(jobs, request.params.id)
@@ -246,7 +266,10 @@ export function printRoutes(jobs: JobStore, shelves: ShelfStore, issued: IssuedS
     const shop = (await shelves.get('shop')).document
     const title = (sheet: string) => heading(job, sheet, revision)
     const files = await everything(
-      { job, rules: r, accepted, made, ways: await ways(job, response), shop, begun: await begunOf(job), heading: title },
+      {
+        ...{ job, rules: r, accepted, made, shop, heading: title },
+        ...{ ways: await ways(job, response), begun: await begunOf(job), programs: await programs(job, response) },
+      },
       (p) => print(p, response),
     )
     response

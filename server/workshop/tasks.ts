@@ -4,6 +4,7 @@ import { goesOn } from '../../core/barsLeft/goesOn'
 import type { Tools } from '../../core/calculator/tools'
 import { type Calculation, calculate, calculatorOf } from '../../core/calculators/registry'
 import { cutList } from '../../core/cutList/cutList'
+import { type Program, programsOf } from '../../core/cutRun/programs'
 import { readJob } from '../../core/exchange/jobFile'
 import { withFit } from '../../core/fit/fit'
 import type { IssuedPlan } from '../../core/issuedPlan/issuedPlan'
@@ -15,8 +16,10 @@ import type { Limit } from '../../core/limits/limit'
 import { type CutPlan, planCuts } from '../../core/nesting/planCuts'
 import { type PooledBars, type PooledJob, pooledBars } from '../../core/purchase/pooled'
 import type { Rules } from '../../core/rules/rules'
+import { planSheets } from '../../core/sheetNesting/sheetPlan'
 import type { PlannedShop } from '../../core/shop/shop'
-import type { Stock } from '../../core/stock/stock'
+import type { SheetOffcut, Stock } from '../../core/stock/stock'
+import type { Table } from '../../core/workshop/workshop'
 import { type Verdict, verdictOf } from '../jobs/verdict'
 import { backUp } from '../keeping/backup'
 import { type Print, printed } from '../prints/printed'
@@ -33,6 +36,8 @@ export type Task =
   | { kind: 'calculate'; name: string; given: unknown }
   | { kind: 'print'; print: Print }
   | { kind: 'ways'; job: Job; stock: Stock; rules: Rules }
+  /** the programs of its sheets for the cutting table */
+  | { kind: 'programs'; job: Job; rules: Rules; begun: SheetOffcut[]; table: Table | null }
   | { kind: 'judge'; job: Job; rules: Rules }
   /** `document`: the job as it is kept */
   | { kind: 'verdict'; document: string; rules: unknown; accepted: Piece[] | null }
@@ -46,6 +51,7 @@ type Answers = {
   calculate: Calculation
   print: Uint8Array
   ways: WayRow[]
+  programs: Program[]
   judge: Judged
   verdict: Verdict
   work: JobWork
@@ -95,6 +101,11 @@ export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
     }
     case 'ways':
       return otherWays(task.job, task.stock, task.rules, tools)
+    case 'programs': {
+      const { job, rules, begun, table } = task
+      const groups = planSheets(madeAssembly(job, rules), { rules, system: job.units.system, begun }, tools.now)
+      return programsOf(groups, table, rules, job.title)
+    }
     case 'calculate': {
       const calculator = calculatorOf(task.name)
       if (!calculator) throw new Error(`no calculator ${task.name}`)

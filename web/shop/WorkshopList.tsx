@@ -7,9 +7,10 @@ import { DieList } from './DieList'
 import { HoleSawList } from './HoleSawList'
 import { Kind, Part } from './listParts'
 import { SawList } from './SawList'
+import { TableList } from './TableList'
 import { WelderList } from './WelderList'
 
-/** Saws, dies, hole saws, welders and coats: what every design is checked against while it is drawn. */
+/** Saws, dies, hole saws, the cutting table, welders and coats: what every design is checked against while it is drawn. */
 export function WorkshopList() {
   const shelf = useShelf('shop')
   const save = useSaveShelf('shop')
@@ -30,6 +31,7 @@ export function WorkshopList() {
       <SawList workshop={w} put={put} />
       <DieList workshop={w} put={put} />
       <HoleSawList workshop={w} put={put} />
+      <TableList workshop={w} put={put} />
       <WelderList workshop={w} put={put} />
       <CoatList workshop={w} put={put} />
       <Kind title="Everything else">

@@ -1,7 +1,7 @@
 import { locatedHoleMm } from '../../boltHoles/boltHoles'
 import { rivetNutHoleMm } from '../../catalogue/bolts'
 import { footTypes } from '../../catalogue/mounts'
-import { isInside } from '../../geometry/contours'
+import { distanceToEdge, isInside } from '../../geometry/contours'
 import { edgeOfHole, endsOfHole, type Hole, mirroredHole } from '../../geometry/hole'
 import type { Point } from '../../geometry/vec3'
 import { radians } from '../../quantity/units'
@@ -108,7 +108,7 @@ export function panelShape(p: PanelParams, wall: Wall, rules: Rules): PanelShape
     rowsMm.flatMap((y, row): Screw[] => {
       const at = { x, y }
       const clear = cutOuts.every((h) => apartOf(at, at, ...endsOfHole(h)) >= p.washerMm / 2 + roughlyMm(h) / 2)
-      return isInside(at, outline) && fromEdge(outline, at) >= p.edgeMm - 0.5 && clear
+      return isInside(at, outline) && distanceToEdge(at, outline) >= p.edgeMm - 0.5 && clear
         ? [{ at: { x, y }, row, part: two && x > p.splitMm + p.lapMm / 2 ? 1 : 0 }]
         : []
     }),
@@ -162,7 +162,7 @@ function seamAlong(p: PanelParams, outline: Point[], x: number): Point[] {
   const most = Math.floor(roomMm / (PITCH_D * SEAM_HOLE_MM.back)) + 1
   return equalPositions(open.low + p.edgeMm, open.high - p.edgeMm, Math.min(p.seamBolts, most))
     .map((y) => ({ x, y }))
-    .filter((q) => isInside(q, outline) && fromEdge(outline, q) >= EDGE_D * SEAM_HOLE_MM.back)
+    .filter((q) => isInside(q, outline) && distanceToEdge(q, outline) >= EDGE_D * SEAM_HOLE_MM.back)
 }
 
 function strapOf(p: PanelParams, outline: Point[], seam: Point[]): PanelShape['strap'] {
@@ -253,8 +253,6 @@ function slotField(p: PanelParams, outline: Point[], taken: Hole[], seam: [numbe
 
 /** A hole's width, and of a cut-out the circle round it. mm */
 const roughlyMm = (h: Hole): number => (h.edge ? 2 * Math.max(...h.edge.map((q) => Math.hypot(q.x, q.y))) : h.diameterMm)
-const fromEdge = (outline: Point[], at: Point): number =>
-  Math.min(...outline.map((q, i) => apartOf(at, at, q, outline[(i + 1) % outline.length]!)))
 
 /** The least distance between two stretches that do not cross. mm */
 function apartOf(a: Point, b: Point, c: Point, d: Point): number {

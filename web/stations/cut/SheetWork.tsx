@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import LinearProgress from '@mui/material/LinearProgress'
-import Table from '@mui/material/Table'
+import MuiTable from '@mui/material/Table'
 import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
@@ -11,6 +11,8 @@ import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import type { Fold } from '../../../core/assembly/assembly'
 import { materialOf } from '../../../core/catalogue/materials'
+import { runTitle } from '../../../core/cutRun/programs'
+import { sheetRun } from '../../../core/cutRun/sheetRun'
 import { flatPartSheet } from '../../../core/drawing/flatPart'
 import { nestDrawing } from '../../../core/drawing/sheetDrawing'
 import type { Job } from '../../../core/job/job'
@@ -22,12 +24,14 @@ import { allowanceFigure, deductionFigure } from '../../../core/sheet/foldFigure
 import { sheetsFigure } from '../../../core/sheetNesting/sheetFigures'
 import { type FlatKind, flatKinds, marksOf, type SheetGroup, sheetOf } from '../../../core/sheetNesting/sheetPlan'
 import { cannotDo } from '../../../core/workshop/cannotDo'
+import type { Table } from '../../../core/workshop/workshop'
 import { useShelf } from '../../api/queries'
 import { SheetView } from '../../drawing/SheetView'
 import { FigureValue } from '../../figure/Working'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 import { AfterCutting } from './AfterCutting'
+import { CutRunView } from './CutRunView'
 import { TrialFold } from './TrialFold'
 import { useSheets } from './useSheets'
 
@@ -70,8 +74,15 @@ export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
       ))}
       {state.running && <LinearProgress aria-label="Laying the parts on sheets" />}
       {state.fault && <Alert severity="error">The parts could not be laid on sheets: {state.fault}</Alert>}
-      {state.groups?.map((g) => (
-        <Group key={`${g.materialId} ${g.thicknessMm}`} group={g} />
+      {state.groups?.map((g, i, all) => (
+        <Group
+          key={`${g.materialId} ${g.thicknessMm}`}
+          group={g}
+          table={workshop?.table ?? null}
+          job={job.title}
+          first={all.slice(0, i).reduce((s, x) => s + x.nest.sheets.length, 1)}
+          runHref={(n) => `/api/jobs/${jobId}/run/${n}.nc`}
+        />
       ))}
       {state.groups && <AfterCutting groups={state.groups} job={job} />}
       <Parts kinds={kinds} />
@@ -119,8 +130,12 @@ function Folds({ kind: { plate } }: { kind: FlatKind }) {
 const numbersOf = (bends: Fold[], like: Fold): string =>
   bends.flatMap((b, i) => (b.angleDeg === like.angleDeg && b.insideRadiusMm === like.insideRadiusMm ? [i + 1] : [])).join(', ')
 
-function Group({ group: g }: { group: SheetGroup }) {
+/** Sheets are counted through all groups, as their programs are. */
+type GroupProps = { group: SheetGroup; table: Table | null; job: string; first: number; runHref: (sheet: number) => string }
+function Group({ group: g, table, job, first, runHref }: GroupProps) {
   const units = useUnits()
+  const rules = useRules()
+  const runs = useMemo(() => g.nest.sheets.map((_, i) => sheetRun(g, i, table, rules)), [g, table, rules])
   return (
     <Box component="section" aria-label={`${g.material}, ${formatGauge(g.thicknessMm, units)}`}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
@@ -140,7 +155,8 @@ function Group({ group: g }: { group: SheetGroup }) {
       ))}
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 300px), 1fr))', gap: 1.5 }}>
         {g.nest.sheets.map(({ sheetId }, i) => {
-          const drawing = nestDrawing(g, i)
+          const told = runs[i]!
+          const drawing = nestDrawing(g, i, 'run' in told ? told.run : null)
           const { width, height, offcut } = sheetOf(g, sheetId)
           return (
             <Box key={drawing.title} component="figure" sx={{ m: 0 }}>
@@ -151,6 +167,7 @@ function Group({ group: g }: { group: SheetGroup }) {
               <Box sx={{ height: 240 }}>
                 <SheetView sheet={drawing} {...still} />
               </Box>
+              <CutRunView told={told} title={runTitle(job, first + i)} size={{ width, height }} href={runHref(first + i)} />
             </Box>
           )
         })}
@@ -163,7 +180,7 @@ function Parts({ kinds }: { kinds: FlatKind[] }) {
   const units = useUnits()
   return (
     <Box sx={{ overflowX: 'auto' }}>
-      <Table size="small" aria-label="Flat parts">
+      <MuiTable size="small" aria-label="Flat parts">
         <TableHead>
           <TableRow>
             <TableCell>Mark</TableCell>
@@ -193,7 +210,7 @@ function Parts({ kinds }: { kinds: FlatKind[] }) {
             </TableRow>
           ))}
         </TableBody>
-      </Table>
+      </MuiTable>
     </Box>
   )
 }

@@ -1,0 +1,90 @@
+import { Clipper, EndType, FillRule, JoinType, Minkowski, type Path64, type Paths64 } from 'clipper2-ts'
+import type { Point } from '../geometry/vec3'
+import { boxOfPart, quarterTurn, type SheetNestingInput, type Turn } from './sheetNesting'
+
+/** The grid that outlines lie on, and what two parts may be nearer than their gap for it. mm */
+export const PER_MM = 1000
+const SLACK_MM = 0.01
+/** Half of the widest slit that rounding leaves, on that grid. */
+const SLIT = 3
+/** An edge of more corners is laid by a simpler one round it. mm */
+const MANY_CORNERS = 40
+const SIMPLER_MM = 0.4
+export type Given = Pick<SheetNestingInput, 'parts' | 'gap' | 'edge'>
+type Part = SheetNestingInput['parts'][number]
+/** Metal with half a gap round it, about the middle of the part's box: the edge counter-clockwise, cut-outs clockwise. */
+export type Shape = { paths: Paths64; width: number; height: number }
+
+const scaled = (points: [number, number][], middle: Point): Path64 =>
+  points.map(([x, y]) => ({ x: Math.round((x - middle.x) * PER_MM), y: Math.round((y - middle.y) * PER_MM) }))
+const grown = (paths: Paths64, mm: number): Paths64 =>
+  mm === 0 ? paths : Clipper.inflatePaths(paths, mm * PER_MM, JoinType.Miter, EndType.Polygon, 2)
+const positive = (path: Path64): Path64 => (Clipper.area(path) < 0 ? [...path].reverse() : path)
+
+function shapeOf(p: Part, gap: number): Shape {
+  const { width, height } = boxOfPart(p)
+  const outline = p.outline ?? [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ]
+  const xs = outline.map(([x]) => x)
+  const ys = outline.map(([, y]) => y)
+  const middle = { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 }
+  const half = gap / 2 - SLACK_MM
+  const edge = positive(scaled(outline, middle))
+  // simpler, and then as far out as that took away
+  const rough = edge.length > MANY_CORNERS ? Clipper.simplifyPath(edge, SIMPLER_MM * PER_MM) : edge
+  const outer = grown([rough], half + (rough === edge ? 0 : SIMPLER_MM))
+  const cutOuts = (p.cutOuts ?? []).flatMap((c) => grown([positive(scaled(c, middle))], -half))
+  return {
+    paths: [...outer.map(positive), ...cutOuts.map((c) => positive(c).reverse())],
+    width: Math.round(width * PER_MM),
+    height: Math.round(height * PER_MM),
+  }
+}
+
+const turned = (paths: Paths64, turn: Turn): Paths64 => (turn === 0 ? paths : paths.map((path) => path.map(quarterTurn[turn])))
+export const moved = (paths: Paths64, by: Point): Paths64 => paths.map((path) => path.map((q) => ({ x: q.x + by.x, y: q.y + by.y })))
+
+/**
+ * Where the middle of `b` may not stand while the middle of `a` is at nought: A ⊕ (−B), the sweep of B's edge along A's, and A and B themselves, for one may
+ * lie wholly in the other's metal (Minkowski sum of the two regions; `clipper2-ts`).
+ */
+function forbidden(a: Paths64, b: Paths64): Paths64 {
+  const back = b.map((path) => path.map((q) => ({ x: -q.x, y: -q.y })))
+  const sweeps = back.flatMap((pattern) => a.flatMap((path) => Minkowski.sum(pattern, path, true)))
+  const [a0, b0] = [a[0]![0]!, b[0]![0]!]
+  const whole = Clipper.union([...sweeps, ...moved(a, { x: -b0.x, y: -b0.y }), ...moved(back, a0)], FillRule.NonZero)
+  // where sweeps meet, rounding leaves slits that nothing can stand in; a place that fits exactly is wider by the slack
+  return Clipper.inflatePaths(whole, SLIT, JoinType.Miter, EndType.Polygon, 2)
+}
+
+export const turnsOf = (p: Part): Turn[] => {
+  const whole: Turn[] = p.mayRotate ? [0, 90, 180, 270] : [0, 180]
+  return p.outline ? whole : whole.filter((t) => t < 180)
+}
+
+export type Shapes = {
+  part: Map<string, Part>
+  shape: Map<string, Shape>
+  between: (a: string, aTurn: Turn, b: string, bTurn: Turn) => Paths64
+}
+/** The outlines of all parts with half a gap round them, and where two may not stand to one another, each pair worked out once. */
+export function shapesOf({ parts, gap }: Given): Shapes {
+  const shape = new Map(parts.map((p) => [p.id, shapeOf(p, gap)]))
+  const known = new Map<string, Paths64>()
+  return {
+    part: new Map(parts.map((p) => [p.id, p])),
+    shape,
+    // a part turned against a turned one is the same pair turned as a whole
+    between: (a, aTurn, b, bTurn) => {
+      const by = ((bTurn - aTurn + 360) % 360) as Turn
+      const key = `${a} ${b} ${by}`
+      const own = known.get(key) ?? forbidden(shape.get(a)!.paths, turned(shape.get(b)!.paths, by))
+      known.set(key, own)
+      return turned(own, aTurn)
+    },
+  }
+}
