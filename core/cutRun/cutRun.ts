@@ -18,8 +18,16 @@ export type RunCut = {
   pierceS: number
   rapidMmMin: number
 }
-/** One cut: from its pierce onto the path and once round it. */
-export type Pass = { mark: string; what: Contour['what']; pierce: Point; path: PathPoint[]; lengthMm: number; travelMm: number }
+/** One cut: from its pierce onto the path and once round it; `part` = of which, by its place among those given. */
+export type Pass = {
+  part: number
+  mark: string
+  what: Contour['what']
+  pierce: Point
+  path: PathPoint[]
+  lengthMm: number
+  travelMm: number
+}
 /** What would go wrong there, lengths in braces. */
 export type Spot = { mark: string; at: Point; says: string }
 export type CutRun = { passes: Pass[]; spots: Spot[]; cutMm: number; travelMm: number; seconds: number }
@@ -43,7 +51,7 @@ export function cutRun(sheet: { width: number; height: number }, parts: RunPart[
   const free: Point[][] = []
   let head: Point = { x: 0, y: 0 }
   const warm: Point[] = []
-  const put = ({ mark, contour, keep, at }: Feature, rest: Feature[]) => {
+  const put = ({ part, mark, contour, keep, at }: Feature, rest: Feature[]) => {
     const leads = leadsOf({ contour, keep, sheet, ...cut })
     const lead = contour.what === 'hole' ? leads[0] : towards(leads, head, free, rest)
     if (!lead) spots.push({ mark, at, says: noRoom(contour, cut) })
@@ -52,7 +60,7 @@ export function cutRun(sheet: { width: number; height: number }, parts: RunPart[
     if (free.some((o) => passesOver(head, pierce, o)))
       spots.push({ mark, at: pierce, says: 'the way to it passes over a part that is cut free' })
     const travelMm = off(head, pierce)
-    passes.push({ mark, what: contour.what, pierce, path, lengthMm: off(pierce, path[0]!) + lengthOf(path), travelMm })
+    passes.push({ part, mark, what: contour.what, pierce, path, lengthMm: off(pierce, path[0]!) + lengthOf(path), travelMm })
     head = path[0]!
     warm.push(at)
     if (warm.length > WARM) warm.shift()
@@ -77,27 +85,27 @@ export function cutRun(sheet: { width: number; height: number }, parts: RunPart[
 }
 
 /** One line to be cut, what is cut before it, and what its pierce keeps clear of. */
-type Feature = { mark: string; outline: Point[]; at: Point; contour: Contour; after: Feature[]; keep: Keep[] }
+type Feature = { part: number; mark: string; outline: Point[]; at: Point; contour: Contour; after: Feature[]; keep: Keep[] }
 function features(parts: RunPart[], cut: RunCut, spots: Spot[]): Feature[] {
   const inside = (p: RunPart, h: Hole) => parts.filter((o) => o !== p && isInside(o.outline[0]!, edgeOfHole(h)))
   const holes = new Map(
-    parts.map((p) => [
+    parts.map((p, part) => [
       p,
       p.holes.flatMap((h): { f: Feature; holds: RunPart[] }[] => {
         const contour = holeContour(h, cut.kerfMm, cut.square)
         if (!contour) spots.push({ mark: p.mark, at: h.at, says: `a hole of {g ${h.diameterMm}} is no wider than the kerf: drill it` })
         const holds = inside(p, h)
         const keep = holds.map((o): Keep => ({ outline: o.outline, within: false }))
-        return contour ? [{ f: { mark: p.mark, outline: p.outline, at: h.at, contour, after: [], keep }, holds }] : []
+        return contour ? [{ f: { part, mark: p.mark, outline: p.outline, at: h.at, contour, after: [], keep }, holds }] : []
       }),
     ]),
   )
   const edges = new Map(
-    parts.map((p): [RunPart, Feature] => {
+    parts.map((p, part): [RunPart, Feature] => {
       const within = new Set(p.holes.flatMap((h) => inside(p, h)))
       const keep = parts.filter((o) => o !== p && !within.has(o)).map((o) => besides(o, p))
       const contour = edgeContour(p.outline, cut.kerfMm, cut.square)
-      return [p, { mark: p.mark, outline: p.outline, at: middle(p.outline), contour, after: holes.get(p)!.map((h) => h.f), keep }]
+      return [p, { part, mark: p.mark, outline: p.outline, at: middle(p.outline), contour, after: holes.get(p)!.map((h) => h.f), keep }]
     }),
   )
   for (const { f, holds } of [...holes.values()].flat()) f.after.push(...holds.map((o) => edges.get(o)!))

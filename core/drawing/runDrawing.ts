@@ -6,21 +6,22 @@ import { bounds, box, type Entity, type Sheet } from './sheet'
 const PIERCE_MM = 3
 const SPOT_MM = 18
 
-/** Where the torch comes onto each line, and what would be spoilt. */
-export const runMarks = (run: CutRun): Entity[] => [
-  ...run.passes.flatMap((p): Entity[] => [
-    { kind: 'line', layer: 'strap', from: p.pierce, to: p.path[0]! },
-    { kind: 'circle', layer: 'strap', centre: p.pierce, radius: PIERCE_MM },
-  ]),
-  ...run.spots.map((s): Entity => ({ kind: 'circle', layer: 'limit', centre: s.at, radius: SPOT_MM })),
-]
-
-/** Which cuts of the run are a part's: the first to the last. */
-export function cutsOf(run: CutRun): Map<string, string> {
-  const of = new Map<string, number[]>()
-  for (const [i, p] of run.passes.entries()) of.set(p.mark, [...(of.get(p.mark) ?? []), i + 1])
-  return new Map([...of].map(([mark, n]) => [mark, n.length > 1 ? `${n[0]}–${n[n.length - 1]}` : `${n[0]}`]))
+/** Where the torch comes onto each edge, and what would be spoilt; of holes only where they are few enough to tell apart. */
+const FEW = 24
+export const runMarks = (run: CutRun): Entity[] => {
+  const shown = run.passes.length > FEW ? run.passes.filter((p) => p.what === 'edge') : run.passes
+  return [
+    ...shown.flatMap((p): Entity[] => [
+      { kind: 'line', layer: 'strap', from: p.pierce, to: p.path[0]! },
+      { kind: 'circle', layer: 'strap', centre: p.pierce, radius: PIERCE_MM },
+    ]),
+    ...run.spots.map((s): Entity => ({ kind: 'circle', layer: 'limit', centre: s.at, radius: SPOT_MM })),
+  ]
 }
+
+/** In which order the parts come free, by their place among the parts of the sheet. */
+export const freeOrder = (run: CutRun): Map<number, number> =>
+  new Map(run.passes.filter((p) => p.what === 'edge').map((p, i) => [p.part, i + 1]))
 
 /** What the simulated table did: cut lines full, the way between them dashed, spots ringed. mm */
 export function tableRunDrawing(ran: TableRan, sheet: { width: number; height: number }): Sheet {

@@ -6,12 +6,14 @@ import type { Point } from '../geometry/vec3'
 import type { Rules } from '../rules/rules'
 import { isCutHole, type LaidPart, laidParts, type SheetGroup, sheetOf } from '../sheetNesting/sheetPlan'
 import { holeEntity } from './holeEntity'
-import { cutsOf, runMarks } from './runDrawing'
+import { freeOrder, runMarks } from './runDrawing'
 import { bounds, type Entity, type Sheet } from './sheet'
 
-/** One sheet with the parts on it, each with its mark and its fold lines; with the run of the table where that is known, each with its cuts. mm */
+/** One sheet with the parts on it, each with its mark and its fold lines; with the run of the table, where that is known, where it begins each edge and in which order they come free. mm */
 export function nestDrawing(group: SheetGroup, index: number, run: CutRun | null = null): Sheet {
-  const cuts = run ? cutsOf(run) : null
+  const order = run ? freeOrder(run) : null
+  const numbered = (order?.size ?? 0) > 1
+  const label = (mark: string, i: number) => (numbered ? `${mark} ${order!.get(i) ?? ''}` : mark)
   const used = group.nest.sheets[index]!
   const size = sheetOf(group, used.sheetId)
   const entities: Entity[] = [
@@ -28,7 +30,7 @@ export function nestDrawing(group: SheetGroup, index: number, run: CutRun | null
     },
     ...laidParts(group)
       .filter((l) => l.sheet === index)
-      .flatMap(({ plate, on, mark }): Entity[] => {
+      .flatMap(({ plate, on, mark }, i): Entity[] => {
         const points = plate.outline.map(on)
         return [
           { kind: 'polygon', layer: 'plate', closed: true, filled: true, points },
@@ -36,14 +38,10 @@ export function nestDrawing(group: SheetGroup, index: number, run: CutRun | null
           ...plate.bends.map(
             (b): Entity => ({ kind: 'line', layer: 'datum', from: on(b.line[0]), to: on(b.line[1]), dashed: b.side === 'down' }),
           ),
-          {
-            kind: 'text',
-            layer: 'mark',
-            anchor: 'middle',
-            size: 'small',
-            at: middleOfBox(points),
-            text: cuts ? `${mark}: ${cuts.get(mark) ?? ''}` : mark,
-          },
+          // among many holes a plain text is not read
+          plate.holes.length > MANY_HOLES
+            ? { kind: 'balloon', layer: 'mark', at: middleOfBox(points), text: label(mark, i) }
+            : { kind: 'text', layer: 'mark', anchor: 'middle', size: 'small', at: middleOfBox(points), text: label(mark, i) },
         ]
       }),
     ...(run ? runMarks(run) : []),
@@ -51,6 +49,7 @@ export function nestDrawing(group: SheetGroup, index: number, run: CutRun | null
   return { view: 'plan', title: size.offcut ? `Sheet ${index + 1}, begun` : `Sheet ${index + 1}`, entities, box: bounds(entities) }
 }
 
+const MANY_HOLES = 12
 /** Between sheets that lie beside one another in one file. mm */
 const BESIDE_MM = 200
 /** Half of the cross at the middle of a hole that is drilled. mm */

@@ -3,14 +3,24 @@ import { moneyText } from './money'
 import { type Dimension, type DisplayUnits, defaultUnit, KG_PER_POUND, MM_PER_INCH, N_PER_POUND_FORCE } from './units'
 
 /** Units of figures that people also type. `gauge` is mm of walls, sheets and sags, shown finer than a length. */
-const DIMENSION: Record<string, Dimension> = { mm: 'length', gauge: 'gauge', kg: 'mass', N: 'force', 'km/h': 'speed', '°': 'angle' }
+const DIMENSION: Record<string, Dimension> = {
+  mm: 'length',
+  gauge: 'gauge',
+  kg: 'mass',
+  N: 'force',
+  'km/h': 'speed',
+  'mm/min': 'feed',
+  '°': 'angle',
+}
+
+/** As what a figure of that unit is typed; of any other it is a plain number. */
+export const dimensionOf = (unit: string): Dimension => DIMENSION[unit] ?? 'number'
 
 /** Units that are only read: what one of the core's is in the shop's, by system. */
 const SHOWN: Record<string, { metric: [number, string]; inch: [number, string] }> = {
   N·mm: { metric: [1e-3, 'N·m'], inch: [1 / (12 * MM_PER_INCH * N_PER_POUND_FORCE), 'lbf·ft'] },
   MPa: { metric: [1, 'MPa'], inch: [MM_PER_INCH ** 2 / N_PER_POUND_FORCE / 1000, 'ksi'] },
   'N/mm': { metric: [1, 'N/mm'], inch: [MM_PER_INCH / N_PER_POUND_FORCE, 'lbf/in'] },
-  'mm/min': { metric: [1, 'mm/min'], inch: [1 / MM_PER_INCH, 'in/min'] },
   'kg/m': { metric: [1, 'kg/m'], inch: [(12 * MM_PER_INCH) / 1000 / KG_PER_POUND, 'lb/ft'] },
   'kg/m²': { metric: [1, 'kg/m²'], inch: [((12 * MM_PER_INCH) / 1000) ** 2 / KG_PER_POUND, 'lb/ft²'] },
   'kg/m³': { metric: [1, 'kg/m³'], inch: [((12 * MM_PER_INCH) / 1000) ** 3 / KG_PER_POUND, 'lb/ft³'] },

@@ -53,6 +53,8 @@ export function formatQuantity(value: number | null, dimension: Dimension, units
       return trim(inch ? value / N_PER_POUND_FORCE : value, 0)
     case 'speed':
       return trim(inch ? value / 1.609344 : value, 0)
+    case 'feed':
+      return trim(inch ? value / MM_PER_INCH : value, inch ? 1 : 0)
     case 'angle':
       return trim(value, 1)
     case 'money':

@@ -4,7 +4,7 @@ export type Parsed = { ok: true; value: number } | { ok: false; message: string 
 
 /**
  * Reads what an outfitter types: `61 5/8`, `5' 1-5/8"`, `5ft 1.625in`, `1.57 m`, `2 1/4 lb`, `84 - 2*1 3/4`.
- * Returns the value in the core's unit (mm, kg, N, degrees, km/h). A number without a unit takes the job's unit.
+ * Returns the value in the core's unit (mm, kg, N, degrees, km/h, mm/min). A number without a unit takes the job's unit.
  * `5-1/2` without spaces round the dash is five and a half, as on a shop drawing; `5 - 1/2` is a sum.
  * A wrong text says which piece could not be read; nothing is guessed.
  */
@@ -50,7 +50,7 @@ function tidy(text: string): string {
 type Token = { kind: 'number'; value: number; text: string } | { kind: 'unit'; text: string } | { kind: 'sign'; text: string }
 
 const PATTERN =
-  /\s*(?:(\d+)(?:\s+|-)(\d+)\s*\/\s*(\d+)|(\d+)\/(\d+)|(\d+(?:\.\d*)?|\.\d+)(?:[eE]([+-]?\d+))?|(km\/h|m\/s|[A-Za-zµ°]+|["'])|([-+*/()]))/y
+  /\s*(?:(\d+)(?:\s+|-)(\d+)\s*\/\s*(\d+)|(\d+)\/(\d+)|(\d+(?:\.\d*)?|\.\d+)(?:[eE]([+-]?\d+))?|(km\/h|m\/s|(?:mm|m|in)\/min|[A-Za-zµ°]+|["'])|([-+*/()]))/y
 
 function tokens(text: string): Token[] {
   const found: Token[] = []

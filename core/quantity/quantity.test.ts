@@ -42,11 +42,14 @@ describe('typed lengths, in mm', () => {
   test('a decimal comma is read, 1,57 m = 1570 mm', () => expect(read('1,57 m', 'metric')).toBeCloseTo(1570, 9))
 })
 
-test('other quantities: 8.5°, 2 1/4 lb, 1 lb 8 oz, 60 mph', () => {
+test('other quantities: 8.5°, 2 1/4 lb, 1 lb 8 oz, 60 mph, 140 in/min', () => {
   expect(read('8.5°', 'metric', 'angle')).toBe(8.5)
   expect(read('2 1/4 lb', 'metric', 'mass')).toBeCloseTo(1.02058, 5)
   expect(read('1 lb 8 oz', 'metric', 'mass')).toBeCloseTo(0.68039, 5)
   expect(read('60 mph', 'metric', 'speed')).toBeCloseTo(96.56, 2)
+  expect([read('140', 'inch', 'feed'), read('3.5 m/min', 'metric', 'feed'), read('140 in/min', 'metric', 'feed')]).toEqual([
+    3556, 3500, 3556,
+  ])
 })
 
 test.each([

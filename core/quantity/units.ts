@@ -13,7 +13,7 @@ export const N_PER_POUND_FORCE = KG_PER_POUND * G_M_S2
 /** Weight of a mass under standard gravity. kg → N. */
 export const weightN = (massKg: number): number => massKg * G_M_S2
 
-export type Dimension = 'length' | 'gauge' | 'mass' | 'force' | 'angle' | 'speed' | 'money' | 'number'
+export type Dimension = 'length' | 'gauge' | 'mass' | 'force' | 'angle' | 'speed' | 'feed' | 'money' | 'number'
 export type UnitSystem = 'metric' | 'inch'
 
 /** How one job shows its figures. Stored values never pass through these roundings. */
@@ -63,6 +63,7 @@ export const UNIT_WORDS: Record<Dimension, Record<string, number>> = {
   force: { N: 1, n: 1, kN: 1000, kn: 1000, lbf: N_PER_POUND_FORCE, kgf: G_M_S2 },
   angle: { '°': 1, deg: 1, degree: 1, degrees: 1, rad: 180 / Math.PI },
   speed: { 'km/h': 1, kmh: 1, kph: 1, mph: 1.609344, 'm/s': 3.6 },
+  feed: { 'mm/min': 1, 'm/min': 1000, 'in/min': MM_PER_INCH, ipm: MM_PER_INCH },
   money: {},
   number: {},
 }
@@ -80,6 +81,8 @@ export function defaultUnit(dimension: Dimension, system: UnitSystem): string {
       return inch ? 'lbf' : 'N'
     case 'speed':
       return inch ? 'mph' : 'km/h'
+    case 'feed':
+      return inch ? 'in/min' : 'mm/min'
     case 'angle':
       return '°'
     case 'money':

@@ -49,7 +49,7 @@ const turned = (paths: Paths64, turn: Turn): Paths64 => (turn === 0 ? paths : pa
 export const moved = (paths: Paths64, by: Point): Paths64 => paths.map((path) => path.map((q) => ({ x: q.x + by.x, y: q.y + by.y })))
 
 /**
- * Where the middle of `b` may not stand while the middle of `a` is at nought: A ⊕ (−B), the sweep of B's edge along A's, and A and B themselves, for one may
+ * Where the middle of `b` may not stand while the middle of `a` is at nought: the sum of A and −B, that is the sweep of B's edge along A's, and A and B themselves, for one may
  * lie wholly in the other's metal (Minkowski sum of the two regions; `clipper2-ts`).
  */
 function forbidden(a: Paths64, b: Paths64): Paths64 {

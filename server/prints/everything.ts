@@ -34,15 +34,17 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
   const { job, rules, accepted, made, ways, shop, begun, programs, heading } = given
   const assembly = madeAssembly(job, rules)
   const kinds = flatKinds(assembly, rules)
-  const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card' | 'hand-over', string, boolean][] = [
-    ['owner-card.pdf', 'owner-card', 'Owner’s card', true],
-    ['hand-over.pdf', 'hand-over', 'Hand-over', job.pieces.length > 0],
-    ['tube.pdf', 'tube', 'Bends and templates', tubeWork(assembly).length > 0],
-    ['welds.pdf', 'welds', 'Weld map', weldMap(assembly, shop.workshop.welders, rules).seams.length > 0],
-    ['build.pdf', 'build', 'Order of work', job.pieces.length > 0],
-    ['flat.pdf', 'flat', 'Fold sheets and nests', kinds.length > 0],
-    ['holes.pdf', 'holes', 'Drilling sheet', assembly.joints.some((j) => j.bolts) || assembly.mounts.length > 0],
-  ]
+  const sheets: [string, 'tube' | 'welds' | 'build' | 'flat' | 'flat-templates' | 'holes' | 'owner-card' | 'hand-over', string, boolean][] =
+    [
+      ['owner-card.pdf', 'owner-card', 'Owner’s card', true],
+      ['hand-over.pdf', 'hand-over', 'Hand-over', job.pieces.length > 0],
+      ['tube.pdf', 'tube', 'Bends and templates', tubeWork(assembly).length > 0],
+      ['welds.pdf', 'welds', 'Weld map', weldMap(assembly, shop.workshop.welders, rules).seams.length > 0],
+      ['build.pdf', 'build', 'Order of work', job.pieces.length > 0],
+      ['flat.pdf', 'flat', 'Fold sheets and nests', kinds.length > 0],
+      ['flat-templates.pdf', 'flat-templates', 'Flat parts at full size', kinds.length > 0],
+      ['holes.pdf', 'holes', 'Drilling sheet', assembly.joints.some((j) => j.bolts) || assembly.mounts.length > 0],
+    ]
   const files: Record<string, Uint8Array> = { 'job.json': new TextEncoder().encode(writeJobFile(job)) }
   // one after another: the workshop has others to serve
   const put = async (name: string, p: Print) => {

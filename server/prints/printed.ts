@@ -31,6 +31,7 @@ import { buildSheetPdf } from './buildSheet'
 import { clientPageHtml } from './clientPage'
 import { cutSheetPdf } from './cutSheet'
 import { flatSheetPdf } from './flatSheet'
+import { flatTemplatesPdf } from './flatTemplates'
 import { handOverPdf } from './handOverSheet'
 import { holeSheetPdf } from './holeSheet'
 import { labelsPdf } from './labelSheet'
@@ -55,7 +56,7 @@ export type Print =
       title: Heading
     }
   | {
-      of: 'tube' | 'welds' | 'build' | 'flat' | 'holes' | 'owner-card' | 'hand-over'
+      of: 'tube' | 'welds' | 'build' | 'flat' | 'flat-templates' | 'holes' | 'owner-card' | 'hand-over'
       job: Job
       rules: Rules
       shop: PlannedShop
@@ -133,6 +134,7 @@ export async function printed(print: Print): Promise<Uint8Array> {
     case 'welds':
     case 'build':
     case 'flat':
+    case 'flat-templates':
     case 'holes':
     case 'hand-over':
     case 'owner-card': {
@@ -142,6 +144,7 @@ export async function printed(print: Print): Promise<Uint8Array> {
       if (print.of === 'hand-over') return handOverPdf(job, result, print.rules, title)
       if (print.of === 'holes') return holeSheetPdf(job, print.rules, title)
       if (print.of === 'flat') return flatSheetPdf(job, print.rules, print.shop.workshop, print.begun, title)
+      if (print.of === 'flat-templates') return flatTemplatesPdf(job, print.rules, title)
       if (print.of === 'build') return buildSheetPdf(job, print.rules, print.shop, result.reach, title)
       return print.of === 'tube'
         ? tubeSheetPdf(job, result, print.rules, print.shop.workshop, title)

@@ -77,8 +77,42 @@ describe('what leaves for the bender, the notcher and the welder', () => {
     const bare = await http().get(`/api/jobs/${idOf('Pole')}/flat/ZZ.dxf`)
     expect(bare.status).toBe(404)
   }, 60_000)
+  test('the table gets a program for each sheet; what nobody tried has none and says what is missing, in the job’s units', async () => {
+    const wall = idOf('Slotted')
+    const nc = await http().get(`/api/jobs/${wall}/run/1.nc`)
+    expect([nc.status, nc.type, nc.headers['content-disposition']]).toEqual([200, 'text/plain', expect.stringContaining('sheet-1.nc')])
+    expect(nc.text).toMatch(/G21 G90 G40[\s\S]*M30\n%\n$/)
+    // what leaves is what a table reads
+    const ran = await http().post('/api/outside/table').send({ program: nc.text })
+    expect([ran.status, ran.body.simulated, ran.body.spots]).toEqual([200, true, []])
+    expect(ran.body.pierces).toBe(nc.text.split('M3\n').length - 1)
+    const none = await http().get(`/api/jobs/${wall}/run/9.nc`)
+    expect([none.status, JSON.stringify(none.body)]).toEqual([404, expect.stringMatching(/one of 1 to 2/)])
+    expect((await http().get(`/api/jobs/${wall}/run/x.nc`)).status).toBe(422)
+    expect(JSON.stringify((await http().get(`/api/jobs/${idOf('Pole')}/run/1.nc`)).body)).toMatch(/this one has none/)
+    const hoop = idOf('Hoop')
+    const told = await Promise.all([1, 2].map(async (n) => (await http().get(`/api/jobs/${hoop}/run/${n}.nc`)).body))
+    expect(JSON.stringify(told)).toMatch(/how the table cuts Steel S235 8 mm clean/)
+    const bad = await http().post('/api/outside/table').send({ program: 'G99' })
+    expect([bad.status, bad.body.faults[0].where]).toEqual([422, 'line 1'])
+  }, 60_000)
+  test('flat parts leave at full size for paper too', async () => {
+    const answer = await http().get(`/api/jobs/${idOf('Half')}/flat-templates.pdf`)
+    expect([answer.status, answer.type]).toEqual([200, 'application/pdf'])
+  }, 60_000)
   test('of a job that is not there nothing leaves', async () => {
-    for (const path of ['tube.pdf', 'welds.pdf', 'build.pdf', 'flat.pdf', 'holes.pdf', 'templates.svg', 'nest.dxf', 'flat/B-BO.dxf'])
+    for (const path of [
+      'tube.pdf',
+      'welds.pdf',
+      'build.pdf',
+      'flat.pdf',
+      'holes.pdf',
+      'templates.svg',
+      'nest.dxf',
+      'run/1.nc',
+      'flat-templates.pdf',
+      'flat/B-BO.dxf',
+    ])
       expect((await http().get(`/api/jobs/nobody/${path}`)).status).toBe(404)
   })
   test('a die with a trial that cannot be is refused by its place, and nothing of the shop is lost', async () => {

@@ -12,6 +12,7 @@ import { bendSheet, rotateText } from '../../core/workshop/bendSheet'
 import { cannotDo } from '../../core/workshop/cannotDo'
 import type { Workshop } from '../../core/workshop/workshop'
 import { closePaper, fullSize, INK, MARGIN, openPaper, type Paper, QUIET, RULE, SIGNAL, type Title, table } from './paper'
+import { cross, ruler } from './ruler'
 
 /** Bend sheets and full-size templates: a page for each part that is bent, and one for the saddles of each part. PDF bytes. */
 export function tubeSheetPdf(job: Job, { assembly }: Evaluation, rules: Rules, workshop: Workshop, title: Title): Promise<Buffer> {
@@ -229,7 +230,7 @@ export function tubeSheetPdf(job: Job, { assembly }: Evaluation, rules: Rules, w
           { width: on.page.width - 2 * MARGIN },
         )
       const y = on.y + 6
-      ruler(on, y, unit, of)
+      ruler(on, y, unit, of.units.system)
       return y + 26
     }
     let y = top()
@@ -291,34 +292,7 @@ export function tubeSheetPdf(job: Job, { assembly }: Evaluation, rules: Rules, w
       .fontSize(9)
       .fillColor(INK)
       .text(shared.id, MARGIN + 40, top + 14, { lineBreak: false })
-    if (slice.of > 1)
-      for (const [x0, y0] of [at(slice.from, t.edgeMm / 2), at(slice.to, t.edgeMm / 2)])
-        on.moveTo(x0 - 6, y0)
-          .lineTo(x0 + 6, y0)
-          .moveTo(x0, y0 - 6)
-          .lineTo(x0, y0 + 6)
-          .lineWidth(0.6)
-          .stroke()
+    if (slice.of > 1) for (const [x0, y0] of [at(slice.from, t.edgeMm / 2), at(slice.to, t.edgeMm / 2)]) cross(on, x0, y0)
     return top + t.edgeMm * unit + 16
-  }
-
-  /** A length to check the printer by. */
-  function ruler(on: Paper, y: number, unit: number, of: Job): void {
-    const [length, text, steps] = of.units.system === 'inch' ? [101.6, '4 in', 4] : [100, '100 mm', 10]
-    on.moveTo(MARGIN, y + 12)
-      .lineTo(MARGIN + length * unit, y + 12)
-      .lineWidth(0.8)
-      .strokeColor(INK)
-      .stroke()
-    for (let i = 0; i <= steps; i++) {
-      const x = MARGIN + ((length * i) / steps) * unit
-      on.moveTo(x, y + (i % steps ? 8 : 4))
-        .lineTo(x, y + 12)
-        .stroke()
-    }
-    on.font('figures')
-      .fontSize(9)
-      .fillColor(INK)
-      .text(`${text} when printed at full size`, MARGIN + length * unit + 8, y + 4, { lineBreak: false })
   }
 }

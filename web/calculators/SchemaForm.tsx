@@ -2,6 +2,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
+import { dimensionOf } from '../../core/quantity/figureText'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
@@ -96,7 +97,7 @@ function Quantity({
   onChange: (v: unknown) => void
   optional?: boolean
 }) {
-  const dimension = unit === 'mm' ? 'length' : unit === 'kg' ? 'mass' : unit === 'N' ? 'force' : unit === '°' ? 'angle' : 'number'
+  const dimension = dimensionOf(unit)
   return (
     <QuantityInput
       label={dimension === 'number' && unit ? `${name}, ${unit}` : name}

@@ -11,13 +11,13 @@ const FIELDS: RowField<Table>[] = [
   { at: 'lengthMm', label: 'Takes, long', min: 100, max: 20_000 },
   { at: 'widthMm', label: 'Takes, wide', min: 100, max: 20_000 },
   { at: 'leadMm', label: 'Lead-in', exact: true, min: 0.5, max: 100 },
-  { at: 'spreadMm', label: 'Next cut from the last ones', min: 0, max: 2000 },
-  { at: 'rapidMmMin', label: 'Moves between cuts, mm/min', dimension: 'number', min: 100, max: 200_000 },
+  { at: 'spreadMm', label: 'Next cut off by', min: 0, max: 2000 },
+  { at: 'rapidMmMin', label: 'Between cuts', dimension: 'feed', min: 100, max: 200_000 },
 ]
 const CUTS: RowField<TableCut>[] = [
   { at: 'thicknessMm', label: 'Thickness', exact: true, min: 0.3, max: 60 },
   { at: 'kerfMm', label: 'Kerf', exact: true, min: 0.05, max: 10 },
-  { at: 'feedMmMin', label: 'Feed, mm/min', dimension: 'number', min: 10, max: 100_000 },
+  { at: 'feedMmMin', label: 'Feed', dimension: 'feed', min: 10, max: 100_000 },
   { at: 'pierceS', label: 'Pierce, s', dimension: 'number', min: 0, max: 60 },
 ]
 const sides = [

@@ -36,7 +36,7 @@ export function CutRunView({ told, title, size, href }: Props) {
   return (
     <Box sx={{ display: 'grid', gap: 0.75, justifyItems: 'start' }}>
       <Typography variant="body2">
-        On the table: {counted(run.passes.length, 'cut')}, {formatLength(run.cutMm, units)},{' '}
+        On the table: {counted(run.passes.length, 'cut')}, holes first and edges by the numbers, {formatLength(run.cutMm, units)},{' '}
         <FigureValue figure={runFigure(run, cut, on)} />
       </Typography>
       {run.spots.slice(0, MOST).map((s) => (

@@ -63,6 +63,9 @@ export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
         <Button component="a" href={`/api/jobs/${jobId}/flat.pdf`} target="_blank" variant="outlined">
           Print fold sheets and nests
         </Button>
+        <Button component="a" href={`/api/jobs/${jobId}/flat-templates.pdf`} target="_blank">
+          Print at full size
+        </Button>
         <Button component="a" href={`/api/jobs/${jobId}/nest.dxf`}>
           Nests as DXF
         </Button>
