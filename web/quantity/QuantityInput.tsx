@@ -90,7 +90,9 @@ export const QuantityInput = memo(function QuantityInput({
       setFault(parsed.message)
       return false
     }
-    const show = (v: number) => `${formatQuantity(v, dimension, units)} ${defaultUnit(dimension, units.system)}`.trim()
+    // a bound of a fine figure would be rounded to nothing as a length
+    const show = (v: number) =>
+      `${formatQuantity(v, exact && dimension === 'length' ? 'gauge' : dimension, units)} ${defaultUnit(dimension, units.system)}`.trim()
     if (min !== undefined && parsed.value < min - 1e-6) setFault(`use ${show(min)} or more`)
     else if (max !== undefined && parsed.value > max + 1e-6) setFault(`use ${show(max)} or less`)
     else {

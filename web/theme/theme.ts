@@ -148,7 +148,8 @@ export function themeOf(name: LookName, motion: 'system' | 'always' = 'system'):
     components: {
       MuiCssBaseline: {
         styleOverrides: {
-          body: { fontVariantNumeric: 'tabular-nums' },
+          // a path, an address or a name of one long word breaks before it runs off the side
+          body: { fontVariantNumeric: 'tabular-nums', overflowWrap: 'break-word' },
           '*:focus-visible': { outline: `3px solid ${look.inks.selected}`, outlineOffset: 1 },
           // where the control itself is not what one sees, its frame carries the ring
           '.MuiOutlinedInput-root:has(:focus-visible) .MuiOutlinedInput-notchedOutline': {
