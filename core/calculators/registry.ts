@@ -40,6 +40,7 @@ import { strapsCalculator } from '../securing/straps.calculator'
 import { flatPatternCalculator } from '../sheet/flatPattern.calculator'
 import { foldStressCalculator } from '../sheet/foldStress.calculator'
 import { foldTrialCalculator } from '../sheet/foldTrial.calculator'
+import { tabsCalculator } from '../sheet/tabs.calculator'
 import { panelSplitCalculator } from '../sheetNesting/panelSplit.calculator'
 import { sheetNestingCalculator } from '../sheetNesting/sheetNesting.calculator'
 import { slideCalculator } from '../slide/slide.calculator'
@@ -139,6 +140,7 @@ export const calculatorGroups = [
       foldTrialCalculator,
       sheetNestingCalculator,
       cutRunCalculator,
+      tabsCalculator,
       panelSplitCalculator,
       flatDxfCalculator,
       compoundMitreCalculator,

@@ -1,10 +1,11 @@
-import { type Assembly, emptyAssembly, type Fitting, type Joint, type Mount, type OwnDimension } from '../../assembly/assembly'
+import { type Assembly, emptyAssembly, type Fitting, type Joint, type Mount, type OwnDimension, type Plate } from '../../assembly/assembly'
 import { footHardware } from '../../assembly/usualHardware'
 import { footTypes } from '../../catalogue/mounts'
 import type { Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import type { Rules } from '../../rules/rules'
 import { panFaults } from '../../sheet/folded'
+import { mostTabs } from '../../sheet/tabs'
 import type { Site } from '../family'
 import { letterOf, nameOf, sides } from '../feetOnEdge'
 import { floorFaults, floorFootKind, floorOf } from '../floor'
@@ -26,6 +27,13 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
   const plates = s.parts.map((part) =>
     foldedPlate(part, { materialId: p.materialId, thicknessMm: p.thicknessMm }, /^(divider|bearer)/.test(part.id) ? 'sheltered' : 'board'),
   )
+  const flats = s.flats.map(
+    ({ origin, ...named }): Plate => ({
+      ...named,
+      ...{ materialId: p.materialId, thicknessMm: p.thicknessMm, holes: [], bends: [], goodFace: 'either', air: 'sheltered' },
+      pose: { origin, along: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 0, z: 1 } },
+    }),
+  )
   const mounts = feetOf(p, s)
   const joints = jointsOf(p, s)
   const fittings = boughtParts(p, s, site.rules)
@@ -33,7 +41,7 @@ export function assemble(p: ChestParams, site: Site): { assembly: Assembly; issu
   return {
     assembly: {
       ...emptyAssembly,
-      plates,
+      plates: [...plates, ...flats],
       fittings,
       mounts,
       joints: [...joints, ...fittings.flatMap((f) => screwed(p, f)), ...clampedTo(mounts)],
@@ -131,7 +139,7 @@ function feetOf(p: ChestParams, s: ChestShape): Mount[] {
 function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
   const midX = (s.rearX + s.frontX) / 2
   const seam = (lengthMm: number, apartMm: number, rows: Vec3[], into?: string): Pick<Joint, 'kind' | 'weld' | 'bolts'> =>
-    p.build === 'welded'
+    p.build !== 'bolted'
       ? { kind: 'weld', weld: { lengthMm: lengthMm * STITCHED, apartMm, allRound: false, legMm: p.thicknessMm } }
       : {
           kind: 'bolt',
@@ -189,7 +197,7 @@ function jointsOf(p: ChestParams, s: ChestShape): Joint[] {
         at: { x: midX, y, z: s.zMm },
         ...seam(
           p.lengthMm,
-          p.build === 'welded' ? STITCHES_APART_MM : SCREWS_APART_MM,
+          p.build !== 'bolted' ? STITCHES_APART_MM : SCREWS_APART_MM,
           [-1, 1].map((k) => ({ x: midX, y: y + (k * SCREWS_APART_MM) / 2, z: s.zMm })),
         ),
       }),
@@ -312,6 +320,14 @@ function faults(p: ChestParams, s: ChestShape, rules: Rules): Issue[] {
   return [
     ...floorFaults('chest', { lengthMm: p.lengthMm, widthMm: p.widthMm, rearX: s.rearX, frontMm: p.frontMm }, s.floor),
     ...((2 * s.bearerY[0]!) / (p.bearers - 1) < 65 ? [faultOf('bearers', 'The bearers have no room side by side: fewer')] : []),
+    ...(p.build === 'slotted' && p.dividers > 0 && s.flats.length && s.flats[0]!.outline.length < 5
+      ? [
+          faultOf(
+            'tabs',
+            `So many tabs have no room along a divider: ${mostTabs(s.insideX, p.tabMm)} of that length at most, or shorter ones`,
+          ),
+        ]
+      : []),
     ...folds,
   ]
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { plateMassKg } from '../../assembly/assembly'
-import { boxOf, plateCorners } from '../../assembly/places'
+import { boxOf, onPlate, plateCorners } from '../../assembly/places'
 import { placed } from '../../brief/placeCargo'
 import { accessories } from '../../catalogue/accessories'
 import { issueMessage } from '../../issue/messages.en'
@@ -9,6 +9,7 @@ import { type Job, newJob } from '../../job/job'
 import { withParams } from '../../job/piecesOf'
 import { METRIC } from '../../quantity/units'
 import { defaultRules } from '../../rules/rules'
+import { flatKinds } from '../../sheetNesting/sheetPlan'
 import { rackFrame } from '../../structure/rackFrame'
 import { built } from '../../testing/onSite'
 import { demoVehicles } from '../../vehicle/demoVehicles'
@@ -147,4 +148,54 @@ describe('a chest', () => {
     const van = built(family, {}, demoVehicles[0]!)
     expect([van.assembly.plates.length, van.says.join()]).toEqual([0, expect.stringMatching(/no floor to stand on/)])
   })
+})
+
+describe('a chest whose dividers stand in slots of its floor', () => {
+  const slotted = (over: Partial<ChestParams> = {}) =>
+    built(family, { build: 'slotted', dividers: 2, tabs: 3, widthMm: 900, ...over }, pickup)
+  const plates = (b: ReturnType<typeof slotted>) => b.assembly.plates
+  test('each divider is flat, with three tabs that end level with the underside of the floor', () => {
+    const dividers = plates(slotted()).filter((p) => p.name === 'Divider')
+    expect(dividers.map((p) => [p.bends.length, p.faces])).toEqual([
+      [0, undefined],
+      [0, undefined],
+    ])
+    const body = plates(slotted()).find((p) => p.id === 'body')!
+    for (const d of dividers) {
+      const low = Math.min(...d.outline.map((q) => onPlate(d, q).z))
+      expect(low).toBeCloseTo(body.pose.origin.z, 6)
+      expect(d.outline).toHaveLength(4 + 3 * 4)
+    }
+  })
+  test('every tab stands in a slot of the floor, the outer two against its far ends, the middle one clear of both', () => {
+    const b = slotted()
+    const body = plates(b).find((p) => p.id === 'body')!
+    for (const d of plates(b).filter((p) => p.name === 'Divider')) {
+      const y = d.pose.origin.y - d.thicknessMm / 2
+      const slots = body.holes.filter((h) => Math.abs(onPlate(body, h.at).y - y) < 1e-6).sort((p, q) => p.at.x - q.at.x)
+      expect(slots).toHaveLength(3)
+      const feet = d.outline.filter((q) => q.y < -1).map((q) => onPlate(d, q).x)
+      const gaps = slots.map((h, i) => {
+        const [from, to] = [2 * i, 2 * i + 1].map((k) => [...feet].sort((p, q) => p - q)[k]!) as [number, number]
+        const xs = h.edge!.map((q) => onPlate(body, { x: h.at.x + q.x, y: 0 }).x)
+        // and half the allowance beside its faces
+        expect(Math.max(...h.edge!.map((q) => q.y))).toBeCloseTo((d.thicknessMm + 0.5) / 2, 9)
+        return [from - Math.min(...xs), Math.max(...xs) - to]
+      })
+      expect(gaps).toEqual([
+        [expect.closeTo(0, 6), expect.closeTo(0.5, 6)],
+        [expect.closeTo(0.25, 6), expect.closeTo(0.25, 6)],
+        [expect.closeTo(0.5, 6), expect.closeTo(0, 6)],
+      ])
+    }
+  })
+  test('its slots are cut with the body, and counted in its cut and pierces', () => {
+    const [kind] = flatKinds(slotted().assembly, defaultRules).filter((k) => k.plate.id === 'body')
+    expect(kind!.pierces).toBe(1 + 6)
+    const plain = flatKinds(built(family, { dividers: 2, widthMm: 900 }, pickup).assembly, defaultRules).find((k) => k.plate.id === 'body')!
+    // each is 30.5 × 2.5
+    expect(kind!.cutMm - plain.cutMm).toBeCloseTo(6 * 2 * (30.5 + 2.5), 6)
+  })
+  test('more tabs than a divider has room for are refused with how many go in', () =>
+    expect(slotted({ tabs: 8, tabMm: 60 }).says.join()).toMatch(/room along a divider: 4 of that length at most/))
 })

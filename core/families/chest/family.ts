@@ -11,6 +11,7 @@ import { chestShape } from './shape'
 const pickup = demoVehicles[1]!
 const tray = demoVehicles.find((v) => v.id === 'flat-tray-truck') ?? pickup
 
+const tabbed = (p: ChestParams): boolean => p.build === 'slotted' && p.dividers > 0
 /** A chest of folded sheet across a bed, a tray or the floor of a van. */
 export const chest: Family<ChestParams> = {
   id: 'chest',
@@ -88,7 +89,26 @@ export const chest: Family<ChestParams> = {
     { key: 'bearers', label: 'Bearers under it', kind: 'count', min: 2, max: 16, group: 'Bearers', help: 'the floor bends between them' },
     { key: 'bearerHeightMm', label: 'Height of the bearers', kind: 'length', min: 15, max: 120, group: 'Bearers' },
     ...sheetFields,
-    { key: 'build', label: 'Ends and dividers', kind: 'choice', options: jointChoices, group: 'Metal' },
+    {
+      key: 'build',
+      label: 'Ends and dividers',
+      kind: 'choice',
+      options: () => [...jointChoices(), { value: 'slotted', label: 'Welded, dividers flat with tabs' }],
+      group: 'Metal',
+    },
+    { key: 'tabs', label: 'Tabs of a divider', kind: 'count', min: 2, max: 8, group: 'Tabs', when: tabbed },
+    { key: 'tabMm', label: 'Length of a tab', kind: 'length', min: 10, max: 150, group: 'Tabs', when: tabbed },
+    {
+      key: 'allowanceMm',
+      label: 'Slots larger by',
+      kind: 'length',
+      gauge: true,
+      min: 0,
+      max: 2,
+      group: 'Tabs',
+      when: tabbed,
+      help: 'three tenths of the kerf at least, for its round corners',
+    },
     { key: 'finish', label: 'Finish', kind: 'choice', options: coatChoices, group: 'Metal' },
   ],
   changes: (p) => [
@@ -139,6 +159,19 @@ export const chest: Family<ChestParams> = {
         dividers: 0,
         bearers: 4,
         latches: 1,
+      }),
+    },
+    {
+      name: 'steel, its divider flat, in slots of the floor',
+      vehicle: pickup,
+      params: ChestParams.parse({
+        materialId: 'steel',
+        thicknessMm: 2,
+        widthMm: 1000,
+        build: 'slotted',
+        tabs: 3,
+        latchN: 1500,
+        finish: 'painted',
       }),
     },
     {

@@ -22,8 +22,12 @@ export const ChestParams = z.object({
   dividers: z.number().int().min(0).max(8).default(1),
   bearers: z.number().int().min(2, 'two bearers at least').max(16, 'sixteen bearers at most').default(7),
   bearerHeightMm: mm(15, 120).default(25),
-  /** ends and dividers welded in, or bolted through their flanges */
-  build: z.enum(['welded', 'bolted']).default('welded'),
+  /** ends and dividers welded in, or bolted through their flanges; or flat dividers that stand in slots of the floor until they are welded */
+  build: z.enum(['welded', 'bolted', 'slotted']).default('welded'),
+  tabs: z.number().int().min(2, 'two tabs at least: one alone turns').max(8, 'eight tabs at most').default(2),
+  tabMm: mm(10, 150).default(30),
+  /** slots are longer and wider by so much */
+  allowanceMm: mm(0, 2).default(0.5),
   latches: z.number().int().min(1, 'one latch at least').max(4, 'four latches at most').default(2),
   /** what its maker lets one latch hold; null = nobody knows. N */
   latchN: z.number().min(0).max(20_000).nullable().default(null),

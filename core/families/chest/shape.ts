@@ -1,6 +1,9 @@
+import type { Hole } from '../../geometry/hole'
+import type { Point, Vec3 } from '../../geometry/vec3'
 import type { Place } from '../../places/places'
 import type { Rules } from '../../rules/rules'
 import type { PanGiven } from '../../sheet/folded'
+import { tabbedEdge, tabPlaces, tabSlot } from '../../sheet/tabs'
 import { type PanPart, sheetOf } from '../foldedParts'
 import type { ChestParams } from './params'
 
@@ -27,6 +30,8 @@ export type ChestShape = {
   bearerY: number[]
   dividerY: number[]
   parts: PanPart[]
+  /** flat dividers, in slots of the floor: as they are cut, and where their lower rear corners stand */
+  flats: { id: string; mark: string; name: string; outline: Point[]; origin: Vec3 }[]
   /** clear inside, mm */
   insideX: number
   insideY: number
@@ -62,6 +67,12 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
     widthMm: Math.max(20, insideZ - t - 10),
     flanges: { 'x+': { lengthMm: FLANGE_MM }, 'x-': { lengthMm: FLANGE_MM }, 'y-': { lengthMm: FLANGE_MM } },
   }
+  const slotted = p.build === 'slotted'
+  const tabs = { count: p.tabs, tabMm: p.tabMm, allowanceMm: p.allowanceMm }
+  const edgeMm = insideX - SLIP_MM
+  const places = slotted ? tabPlaces(edgeMm, tabs) : []
+  // dropped in from above: their tabs go through the floor and end level with its underside
+  const slots: Hole[] = dividerY.flatMap((y) => places.map((s) => tabSlot({ x: t + SLIP_MM / 2 + s, y: y + half }, 'x', t, tabs)))
   const off = t + LID_AIR_MM
   const skirt = { lengthMm: p.skirtMm }
   const X = { x: 1, y: 0, z: 0 }
@@ -72,7 +83,7 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
       id: 'body',
       mark: 'BO',
       name: 'Body: floor, front and back',
-      pan: { ...sheet, lengthMm, widthMm, flanges: { 'x+': rim, 'x-': rim } },
+      pan: { ...sheet, lengthMm, widthMm, flanges: { 'x+': rim, 'x-': rim }, ...(slots.length ? { holes: slots } : {}) },
       pose: { origin: { x: rearX, y: -half, z: zMm }, along: X, up: Y },
     },
     {
@@ -89,7 +100,7 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
       pan: end,
       pose: { origin: { x: frontX - t - SLIP_MM / 2, y: -half, z: zMm + t }, along: { x: -1, y: 0, z: 0 }, up: Z },
     },
-    ...dividerY.map(
+    ...(slotted ? [] : dividerY).map(
       (y, i): PanPart => ({
         id: `divider:${i}`,
         mark: 'DV',
@@ -130,5 +141,22 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
     ),
   ]
   const pin = { x: frontX + off, z: topMm + t + SLIP_MM - p.skirtMm }
-  return { floor, rearX, frontX, zMm, topMm, pin, bearerY, dividerY, parts, insideX, insideY: widthMm - 2 * t, insideZ }
+  const outline = slotted ? flatDivider(edgeMm, Math.max(20, insideZ - t - 10), places, p) : []
+  const flats = (slotted ? dividerY : []).map((y, i) => ({
+    ...{ id: `divider:${i}`, mark: 'DV', name: 'Divider', outline },
+    origin: { x: rearX + t + SLIP_MM / 2, y: y + t / 2, z: zMm + t },
+  }))
+  return { flats, floor, rearX, frontX, zMm, topMm, pin, bearerY, dividerY, parts, insideX, insideY: widthMm - 2 * t, insideZ }
+}
+
+/** The first and the last tab push outwards, each against the far end of its slot: so spread, they leave the divider no play along. mm */
+function flatDivider(edgeMm: number, heightMm: number, places: number[], p: ChestParams): Point[] {
+  const push = p.allowanceMm / 2
+  const spread = places.map((s, i) => s + (i === 0 ? -push : i === places.length - 1 ? push : 0))
+  return [
+    ...tabbedEdge({ x: 0, y: 0 }, { x: edgeMm, y: 0 }, spread, p.tabMm, p.thicknessMm),
+    { x: edgeMm, y: 0 },
+    { x: edgeMm, y: heightMm },
+    { x: 0, y: heightMm },
+  ]
 }
