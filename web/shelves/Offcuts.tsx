@@ -1,16 +1,11 @@
-import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
-import Table from '@mui/material/Table'
-import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
-import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
-import Typography from '@mui/material/Typography'
 import { profiles } from '../../core/catalogue/profiles'
 import { freshId, type Remnant, rowsOf, type Stock } from '../../core/stock/stock'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
+import { RackTable } from './RackTable'
 import { GradeInput, PiecesInput, PlaceInput } from './rowInputs'
 import { profileChoices } from './stockRows'
 
@@ -31,39 +26,23 @@ export function Offcuts({ stock, fits, change }: Props) {
     change((s) => ({ ...s, remnants: s.remnants.map((r) => (r.id === id ? { ...r, ...patch } : r)) }))
   const remove = (id: string) => change((s) => ({ ...s, remnants: s.remnants.filter((o) => o.id !== id) }))
   return (
-    <section>
-      <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', mb: 1 }}>
-        <Typography variant="h2">Offcuts on the rack</Typography>
-        <Button onClick={() => change(added)}>Add a piece</Button>
-      </Box>
-      {stock.remnants.length === 0 ? (
-        <Typography sx={{ color: 'text.secondary' }}>
-          The rack is empty. Offcuts come here when a cut plan is accepted; or add what stands in the corner.
-        </Typography>
-      ) : (
-        <Box sx={{ overflowX: 'auto' }}>
-          <Table size="small" aria-label="Offcuts" sx={{ minWidth: 860, '& td': { verticalAlign: 'top' } }}>
-            <TableHead>
-              <TableRow>
-                <TableCell sx={{ width: 340 }}>Profile</TableCell>
-                <TableCell sx={{ width: 130 }}>Length</TableCell>
-                <TableCell sx={{ width: 90 }}>Pieces</TableCell>
-                <TableCell sx={{ width: 150 }}>Condition</TableCell>
-                <TableCell>Place</TableCell>
-                <TableCell sx={{ width: 40 }} />
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {stock.remnants
-                .filter((r) => fits(r.profileId))
-                .map((r) => (
-                  <Offcut key={r.id} r={r} set={(patch) => set(r.id, patch)} remove={() => remove(r.id)} />
-                ))}
-            </TableBody>
-          </Table>
-        </Box>
-      )}
-    </section>
+    <RackTable
+      title="Offcuts on the rack"
+      name="Offcuts"
+      add="Add a piece"
+      onAdd={() => change(added)}
+      empty={
+        stock.remnants.length ? null : 'The rack is empty. Offcuts come here when a cut plan is accepted; or add what stands in the corner.'
+      }
+      leastPx={860}
+      columns={[['Profile', 340], ['Length', 130], ['Pieces', 90], ['Condition', 150], ['Place']]}
+    >
+      {stock.remnants
+        .filter((r) => fits(r.profileId))
+        .map((r) => (
+          <Offcut key={r.id} r={r} set={(patch) => set(r.id, patch)} remove={() => remove(r.id)} />
+        ))}
+    </RackTable>
   )
 }
 

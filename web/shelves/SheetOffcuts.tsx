@@ -1,16 +1,11 @@
-import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
-import Table from '@mui/material/Table'
-import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
-import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
-import Typography from '@mui/material/Typography'
 import { materialOf, materials } from '../../core/catalogue/materials'
 import { freshId, rowsOf, type SheetOffcut, type Stock } from '../../core/stock/stock'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
+import { RackTable } from './RackTable'
 import { GradeInput, PiecesInput, PlaceInput } from './rowInputs'
 
 type Props = { stock: Stock; find: string; change: (next: (s: Stock) => Stock) => void }
@@ -34,40 +29,22 @@ export function SheetOffcuts({ stock, find, change }: Props) {
     change((s) => ({ ...s, sheets: s.sheets.map((r) => (r.id === id ? { ...r, ...patch } : r)) }))
   const remove = (id: string) => change((s) => ({ ...s, sheets: s.sheets.filter((o) => o.id !== id) }))
   const shown = stock.sheets.filter((r) => materialOf(r.materialId).name.toLowerCase().includes(find.toLowerCase()))
+  const none =
+    'None. What is left of a sheet comes here from Cut, once it is cut; or add what leans at the wall, by the largest rectangle in it.'
   return (
-    <section>
-      <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', mb: 1 }}>
-        <Typography variant="h2">Begun sheets</Typography>
-        <Button onClick={() => change(added)}>Add a sheet</Button>
-      </Box>
-      {stock.sheets.length === 0 ? (
-        <Typography sx={{ color: 'text.secondary' }}>
-          None. What is left of a sheet comes here from Cut, once it is cut; or add what leans at the wall, by the largest rectangle in it.
-        </Typography>
-      ) : (
-        <Box sx={{ overflowX: 'auto' }}>
-          <Table size="small" aria-label="Begun sheets" sx={{ minWidth: 980, '& td': { verticalAlign: 'top' } }}>
-            <TableHead>
-              <TableRow>
-                <TableCell sx={{ width: 260 }}>Metal</TableCell>
-                <TableCell sx={{ width: 110 }}>Thickness</TableCell>
-                <TableCell sx={{ width: 120 }}>Length</TableCell>
-                <TableCell sx={{ width: 120 }}>Width</TableCell>
-                <TableCell sx={{ width: 90 }}>Pieces</TableCell>
-                <TableCell sx={{ width: 150 }}>Condition</TableCell>
-                <TableCell>Place</TableCell>
-                <TableCell sx={{ width: 40 }} />
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {shown.map((r) => (
-                <Row key={r.id} r={r} set={(patch) => set(r.id, patch)} remove={() => remove(r.id)} />
-              ))}
-            </TableBody>
-          </Table>
-        </Box>
-      )}
-    </section>
+    <RackTable
+      title="Begun sheets"
+      name="Begun sheets"
+      add="Add a sheet"
+      onAdd={() => change(added)}
+      empty={stock.sheets.length ? null : none}
+      leastPx={980}
+      columns={[['Metal', 260], ['Thickness', 110], ['Length', 120], ['Width', 120], ['Pieces', 90], ['Condition', 150], ['Place']]}
+    >
+      {shown.map((r) => (
+        <Row key={r.id} r={r} set={(patch) => set(r.id, patch)} remove={() => remove(r.id)} />
+      ))}
+    </RackTable>
   )
 }
 

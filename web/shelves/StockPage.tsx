@@ -3,7 +3,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
+import { useDeferredValue, useState } from 'react'
 import { profileOf } from '../../core/catalogue/profiles'
 import type { Remnant, Stock } from '../../core/stock/stock'
 import { useSaveShelf, useShelf } from '../api/queries'
@@ -23,7 +23,9 @@ export default function StockPage() {
   const stock = shelf.data?.document
   const change = (next: (s: Stock) => Stock) =>
     shelf.data && save.mutate({ revision: shelf.data.revision, document: next(shelf.data.document) })
-  const fits = (profileId: string) => profileOf(profileId).name.toLowerCase().includes(find.toLowerCase())
+  // the rows follow once the letters are in
+  const found = useDeferredValue(find)
+  const fits = (profileId: string) => profileOf(profileId).name.toLowerCase().includes(found.toLowerCase())
   const actions = (
     <>
       <TextField label="Find a profile or metal" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 220 }} />
@@ -69,8 +71,8 @@ export default function StockPage() {
       {stock && (
         <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: 'minmax(0,1fr)' }}>
           <Offcuts stock={stock} fits={fits} change={change} />
-          <SheetOffcuts stock={stock} find={find} change={change} />
-          <SaleLengths stock={stock} find={find} fits={fits} change={change} />
+          <SheetOffcuts stock={stock} find={found} change={change} />
+          <SaleLengths stock={stock} find={found} fits={fits} change={change} />
         </Box>
       )}
     </ShelfFrame>

@@ -19,6 +19,9 @@ const put = (calls: { method: string; body: unknown }[]) => {
   return last ? (JSON.parse(String(last.body)) as { revision: number; document: never }) : null
 }
 
+/** The rack alone: what is on sale beside it has tests of its own. */
+const fewOnSale = { ...demoStock, sale: demoStock.sale.slice(0, 2) }
+
 describe('shop rules', () => {
   test('every rule has a field with where its number comes from; one changed is sent with the revision it was read at', async () => {
     const { calls } = shelf('rules', defaultRules)
@@ -192,7 +195,7 @@ describe('the stock rack and the bought parts', () => {
   })
   test('length, count, condition and place of a piece are each sent as typed; removed it is gone', async () => {
     const [first, ...others] = demoStock.remnants
-    const { calls } = shelf('stock', demoStock)
+    const { calls } = shelf('stock', fewOnSale)
     const { user } = mount(<StockPage />)
     const row = within((await screen.findByRole('textbox', { name: `Length of ${first.id}` })).closest('tr') as HTMLElement)
     const sent = (patch: object) =>
@@ -232,7 +235,7 @@ describe('the stock rack and the bought parts', () => {
     for (const row of rows) expect(row.textContent).toContain('Round tube 25')
   })
   test('a begun sheet is added with no count, measured, and gone once it is removed; found by its metal', async () => {
-    const { calls } = shelf('stock', demoStock)
+    const { calls } = shelf('stock', fewOnSale)
     const { user } = mount(<StockPage />)
     await user.click(await screen.findByRole('button', { name: 'Add a sheet' }))
     await waitFor(() => expect(put(calls)).toMatchObject({ document: { sheets: [{ id: 'sheet-4', quantity: 0 }, ...demoStock.sheets] } }))
