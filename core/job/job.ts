@@ -9,6 +9,7 @@ import { KitSchema } from '../purchase/kit'
 import type { DisplayUnits } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { AnchorSchema } from '../securing/anchors'
+import { AcceptedSheetsSchema } from '../sheetNesting/acceptedSheets'
 import { StrutsSchema } from '../strut/struts'
 import { type Vehicle, VehicleSchema } from '../vehicle/vehicle'
 import { MOST_RUNS, RunSchema } from '../wiring/runs'
@@ -74,6 +75,8 @@ export const JobSchema = z.object({
   kit: KitSchema.default({}),
   /** steps of the build that are done: the day, and what the step was then */
   built: z.record(z.string().max(120), TickSchema).default({}),
+  /** how its flat parts lie on sheets, once that was accepted */
+  flatSheets: AcceptedSheetsSchema.nullable().default(null),
   /** the step that somebody is at just now */
   atWork: AtWorkSchema.nullable().default(null),
   /** what the client sent back from his page, until it is settled and after */
@@ -113,6 +116,7 @@ export function newJob(title: string, vehicle: Vehicle, units: DisplayUnits): Jo
     outside: [],
     kit: {},
     built: {},
+    flatSheets: null,
     atWork: null,
     clientAnswers: [],
     notes: '',

@@ -28,6 +28,7 @@ export const asNew = (job: Job, title: string): Job => ({
   outside: [],
   kit: {},
   built: {},
+  flatSheets: null,
   atWork: null,
   clientAnswers: [],
 })

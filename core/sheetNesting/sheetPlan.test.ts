@@ -2,13 +2,21 @@ import DxfParser from 'dxf-parser'
 import { describe, expect, test } from 'vitest'
 import { emptyAssembly, type Plate } from '../assembly/assembly'
 import { cuttingDxf, nestDrawing, nestedParts } from '../drawing/sheetDrawing'
+import { readJobFile, writeJobFile } from '../exchange/jobFile'
 import { familyOf } from '../families/all'
 import { areaMm2 } from '../geometry/polygon'
+import { JobSchema, newJob } from '../job/job'
+import { METRIC } from '../quantity/units'
+import { asNew } from '../reuse/asNew'
 import { defaultRules } from '../rules/rules'
+import { demoStock } from '../stock/demoStock'
+import type { SheetOffcut } from '../stock/stock'
 import { built } from '../testing/onSite'
 import { demoVehicles } from '../vehicle/demoVehicles'
+import type { AcceptedSheets } from './acceptedSheets'
 import { sheetsFigure } from './sheetFigures'
-import { flatKinds, laidParts, planSheets, sheetOf } from './sheetPlan'
+import { acceptedFrom, flatKinds, laidParts, planSheets, sheetOf, stillStands } from './sheetPlan'
+import { goneFromRack } from './sheetRack'
 
 const { assembly } = built(familyOf('chest')!, { widthMm: 900, bearers: 5, dividers: 1 }, demoVehicles[1]!)
 const plan = () => planSheets(assembly, { rules: defaultRules, system: 'metric', begun: [] }, () => performance.now())
@@ -110,5 +118,49 @@ describe('holes that are too small for the table', () => {
       vertices: [a, b],
     } of lines)
       expect([(a!.x + b!.x) / 2, (a!.y + b!.y) / 2]).toEqual([45, 30])
+  })
+})
+
+describe('sheets that were accepted', () => {
+  const sheets = (made = assembly, accepted: AcceptedSheets | null = null, begun: SheetOffcut[] = []) =>
+    planSheets(made, { rules: defaultRules, system: 'metric', begun, accepted }, () => 0)
+  const accepted = acceptedFrom(sheets(), '2026-11-30', false)
+  const rack: SheetOffcut = { ...demoStock.sheets[0]!, materialId: 'al5052h32', thicknessMm: 2, lengthMm: 1900, widthMm: 1100, quantity: 2 }
+  test('keep their places whatever else comes onto the rack; not accepted, they would lie on what came', () => {
+    expect(sheets(assembly, null, [rack])[0]!.nest.sheets[0]!.sheetId).toBe(`begun ${rack.id}`)
+    const [now] = sheets(assembly, accepted, [rack])
+    const [then] = sheets()
+    expect([now!.standing, now!.nest, now!.priceMinor]).toEqual(['accepted', then!.nest, then!.priceMinor])
+    expect(laidParts(now!).map((l) => l.on({ x: 3, y: 4 }))).toEqual(laidParts(then!).map((l) => l.on({ x: 3, y: 4 })))
+    expect(stillStands(accepted, sheets(assembly, accepted, [rack]))).toBe(true)
+  })
+  test.each([
+    ['another edge', { widthMm: 905 }],
+    ['one part more', { dividers: 2 }],
+    ['another sheet', { thicknessMm: 2.5 }],
+    ['another hole', { build: 'slotted' }],
+  ])('with %s they are laid anew, and say that they moved', (_, over) => {
+    const other = built(familyOf('chest')!, { widthMm: 900, bearers: 5, dividers: 1, ...over }, demoVehicles[1]!).assembly
+    const groups = sheets(other, accepted)
+    expect([groups.map((g) => g.standing), stillStands(accepted, groups)]).toEqual([groups.map(() => 'moved'), false])
+  })
+  test('a metal that is no longer in the job moves them too', () => expect(stillStands(accepted, [])).toBe(false))
+  test('are kept with the job as they are, and a place that cannot be is refused by its path', () => {
+    const job = { ...newJob('Hive', demoVehicles[1]!, METRIC), flatSheets: accepted }
+    expect(readJobFile(writeJobFile(job))).toEqual({ ok: true, value: JobSchema.parse(job) })
+    const bad = structuredClone(job)
+    bad.flatSheets.groups[0]!.nest.sheets[0]!.placements[0]!.turn = 45 as never
+    const read = readJobFile(JSON.stringify(bad))
+    expect(read.ok ? '' : read.faults.map((f) => f.where).join()).toContain('turn')
+    // another vehicle's are its own
+    expect(asNew(job, 'Hive, second').flatSheets).toBeNull()
+  })
+  test('a begun sheet that is gone from the rack, smaller or fewer, is named', () => {
+    const begun = sheets(assembly, null, [rack])
+    expect(goneFromRack(begun, { sheets: [rack] })).toEqual([])
+    expect(goneFromRack(begun, { sheets: [] })).toEqual([rack])
+    expect(goneFromRack(begun, { sheets: [{ ...rack, widthMm: 900 }] })).toEqual([rack])
+    expect(goneFromRack(begun, { sheets: [{ ...rack, quantity: 0 }] })).toEqual([rack])
+    expect(goneFromRack(sheets(), { sheets: [] })).toEqual([])
   })
 })

@@ -5,8 +5,10 @@ import { sum } from '../figure/figure'
 import { edgeOfHole, type Hole, holeAreaMm2, isRound, roundHoleMm } from '../geometry/hole'
 import { areaMm2 } from '../geometry/polygon'
 import type { Point } from '../geometry/vec3'
+import { shortMark } from '../mark/shortMark'
 import type { Rules } from '../rules/rules'
 import { preparationMinor, type SheetOffcut } from '../stock/stock'
+import type { AcceptedSheets } from './acceptedSheets'
 import { nestSheets } from './nestSheets'
 import { quarterTurn, type SheetNesting, type Turn } from './sheetNesting'
 
@@ -31,6 +33,8 @@ export const sheetOf = (g: Pick<SheetGroup, 'sheets'>, id: string): SheetOnHand 
 
 /** Flat parts of one kind: what is cut alike stands together, each with its own mark. */
 export type FlatKind = {
+  /** by which it is known again: another edge, hole or fold gives another */
+  key: string
   plate: Plate
   marks: string[]
   massEachKg: number
@@ -49,6 +53,8 @@ export type SheetGroup = {
   sheets: SheetOnHand[]
   nest: SheetNesting
   priceMinor: number
+  /** whether these are the sheets that were accepted; moved = some were, and its parts have changed since */
+  standing: 'open' | 'accepted' | 'moved'
 }
 
 /** Its marks, each once: alike parts may carry one mark between them. */
@@ -90,6 +96,7 @@ export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): F
     }, 0)
     const cut = p.holes.filter((h) => isCutHole(h, p.thicknessMm, rules))
     kinds.set(key, {
+      key: shortMark(key),
       plate: p,
       marks: [p.mark],
       massEachKg: plateMassKg(p),
@@ -115,7 +122,12 @@ const SAME_MM = 0.05
 /** The flat parts of a job on sheets, each metal and thickness by itself, begun sheets first, for they cost no more than to be cleaned; the same job on the same rack always gives the same sheets. */
 export function planSheets(
   assembly: Assembly,
-  { rules, system, begun }: { rules: Rules; system: keyof typeof sheetSizes; begun: SheetOffcut[] },
+  {
+    rules,
+    system,
+    begun,
+    accepted = null,
+  }: { rules: Rules; system: keyof typeof sheetSizes; begun: SheetOffcut[]; accepted?: AcceptedSheets | null },
   now: () => number,
 ): SheetGroup[] {
   const groups = new Map<string, FlatKind[]>()
@@ -126,6 +138,18 @@ export function planSheets(
   return [...groups.values()].map((kinds): SheetGroup => {
     const { materialId, thicknessMm } = kinds[0]!.plate
     const material = materialOf(materialId)
+    const kept = accepted?.groups.find((g) => isSameWork(g, kinds))
+    if (kept)
+      return {
+        materialId,
+        material: material.name,
+        thicknessMm,
+        kinds,
+        sheets: kept.sheets,
+        nest: kept.nest,
+        priceMinor: kept.nest.cost,
+        standing: 'accepted',
+      }
     const onSale = sheetSizes[system].map((s) => ({
       ...s,
       price: Math.round((s.width * s.height * thicknessMm * material.densityKgM3 * material.pricePerKgMinor) / 1e9),
@@ -155,9 +179,41 @@ export function planSheets(
       },
       { now, tries: Math.ceil(Math.min(TRIES.most, TRIES.pieces / Math.max(1, sum(kinds.map((k) => k.marks.length))))) },
     )
-    return { materialId, material: material.name, thicknessMm, kinds, sheets, nest, priceMinor: nest.cost }
+    return {
+      materialId,
+      material: material.name,
+      thicknessMm,
+      kinds,
+      sheets,
+      nest,
+      priceMinor: nest.cost,
+      standing: accepted ? 'moved' : 'open',
+    }
   })
 }
+
+/** How often each kind is cut, each by its mark. */
+const partsOf = (kinds: FlatKind[]): string[] => kinds.map((k) => `${k.key}×${k.marks.length}`)
+const isSameWork = (g: AcceptedSheets['groups'][number], kinds: FlatKind[]): boolean => {
+  const parts = partsOf(kinds)
+  return g.parts.length === parts.length && g.parts.every((p, i) => p === parts[i])
+}
+
+/** The sheets of a job as they are accepted on a day; only those that are used are kept. */
+export const acceptedFrom = (groups: SheetGroup[], on: string, cut: boolean): AcceptedSheets => ({
+  on,
+  cut,
+  groups: groups.map((g) => ({
+    materialId: g.materialId,
+    thicknessMm: g.thicknessMm,
+    parts: partsOf(g.kinds),
+    sheets: g.sheets.filter((s) => g.nest.sheets.some((n) => n.sheetId === s.id)),
+    nest: g.nest,
+  })),
+})
+/** Whether all that was accepted still stands: no part has changed, come or gone since. */
+export const stillStands = (accepted: AcceptedSheets, groups: SheetGroup[]): boolean =>
+  groups.length === accepted.groups.length && groups.every((g) => g.standing === 'accepted')
 
 /** Where the corners of a part come to lie on its sheet. mm */
 function laidOn(k: FlatKind, at: { x: number; y: number; turn: Turn }): (p: Point) => Point {

@@ -85,3 +85,19 @@ export const begunFor = (job: { cut: { useRemnants: boolean } }, stock: Pick<Sto
 /** How many of the sheets come from the rack. */
 export const begunUsed = (groups: SheetGroup[]): number =>
   sum(groups.map((g) => g.nest.sheets.filter((s) => sheetOf(g, s.sheetId).offcut).length))
+
+/** Begun sheets of accepted nests that the rack has no more, or not as often. */
+export function goneFromRack(groups: SheetGroup[], stock: Pick<Stock, 'sheets'>): SheetOffcut[] {
+  const wanted = groups.flatMap((g) => g.nest.sheets.flatMap((s) => sheetOf(g, s.sheetId).offcut ?? []))
+  const there = new Map(stock.sheets.map((s) => [s.id, s]))
+  return [...new Map(wanted.map((o) => [o.id, o])).values()].filter((o) => {
+    const now = there.get(o.id)
+    const same =
+      now &&
+      now.lengthMm === o.lengthMm &&
+      now.widthMm === o.widthMm &&
+      now.materialId === o.materialId &&
+      now.thicknessMm === o.thicknessMm
+    return !same || now.quantity < wanted.filter((w) => w.id === o.id).length
+  })
+}

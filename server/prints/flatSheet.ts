@@ -9,7 +9,7 @@ import { figureText, withLengths } from '../../core/quantity/figureText'
 import { formatGauge, formatLength } from '../../core/quantity/formatQuantity'
 import { percentText } from '../../core/quantity/percent'
 import type { Rules } from '../../core/rules/rules'
-import { type FlatKind, flatKinds, marksOf, planSheets, sheetOf } from '../../core/sheetNesting/sheetPlan'
+import { type FlatKind, flatKinds, marksOf, planSheets, type SheetGroup, sheetOf } from '../../core/sheetNesting/sheetPlan'
 import type { SheetOffcut } from '../../core/stock/stock'
 import { cannotDo } from '../../core/workshop/cannotDo'
 import type { Workshop } from '../../core/workshop/workshop'
@@ -28,7 +28,7 @@ export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, begun: 
   const lacks = cannotDo(assembly, workshop, rules)
   partsTable(paper, job, kinds)
   let number = 0
-  for (const g of planSheets(assembly, { rules, system: job.units.system, begun }, () => performance.now())) {
+  for (const g of planSheets(assembly, { rules, system: job.units.system, begun, accepted: job.flatSheets }, () => performance.now())) {
     g.nest.sheets.forEach(({ sheetId }, i) => {
       paper.addPage()
       const told = sheetRun(g, i, workshop.table, rules)
@@ -45,7 +45,7 @@ export function flatSheetPdf(job: Job, rules: Rules, workshop: Workshop, begun: 
         .fontSize(10)
         .fillColor(QUIET)
         .text(
-          `${formatLength(rules.sheetGapMm, job.units)} between parts, ${formatLength(rules.sheetEdgeMm, job.units)} along the edge. Of all sheets of this kind ${percentText(g.nest.utilisation)} becomes parts. ${runWords(told, number, job.units)}`,
+          `${formatLength(rules.sheetGapMm, job.units)} between parts, ${formatLength(rules.sheetEdgeMm, job.units)} along the edge. Of all sheets of this kind ${percentText(g.nest.utilisation)} becomes parts. ${runWords(told, number, job.units)} ${standingWords(g, job)}`,
           MARGIN,
           92,
           { width: paper.page.width - 2 * MARGIN },
@@ -80,6 +80,13 @@ function runWords(told: SheetRun, number: number, units: Job['units']): string {
   const { run } = told
   const minutes = Math.max(1, Math.round(run.seconds / 60))
   return `Table: sheet-${number}.nc, ${counted(run.passes.length, 'cut')}, all holes first, then the edges by the numbers, ${formatLength(run.cutMm, units)}, about ${counted(minutes, 'minute')}. Try it without the torch first.`
+}
+/** Whether the sheets on paper are those that were accepted: not accepted, another rack lays them otherwise. */
+function standingWords(g: SheetGroup, { flatSheets }: Job): string {
+  if (g.standing === 'accepted') return `These sheets were ${flatSheets?.cut ? 'cut' : 'accepted'} on ${flatSheets?.on}.`
+  return g.standing === 'moved'
+    ? `Its parts have changed since sheets were accepted on ${flatSheets?.on}: laid anew, not accepted.`
+    : 'These sheets are not accepted: with another rack they lie otherwise.'
 }
 /** So many spots are told on paper; the others are on the screen. */
 const MOST_SPOTS = 4

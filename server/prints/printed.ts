@@ -153,8 +153,10 @@ export async function printed(print: Print): Promise<Uint8Array> {
     case 'labels':
       return labelsPdf(job, print.rules, print.plan, { ...print.title, stamp: null })
     case 'nest': {
-      const groups = planSheets(madeAssembly(job, print.rules), { rules: print.rules, system: job.units.system, begun: print.begun }, () =>
-        performance.now(),
+      const groups = planSheets(
+        madeAssembly(job, print.rules),
+        { rules: print.rules, system: job.units.system, begun: print.begun, accepted: job.flatSheets },
+        () => performance.now(),
       )
       return Buffer.from(cuttingDxf(groups.flatMap(nestedParts), print.rules))
     }

@@ -103,7 +103,7 @@ export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
       return otherWays(task.job, task.stock, task.rules, tools)
     case 'programs': {
       const { job, rules, begun, table } = task
-      const groups = planSheets(madeAssembly(job, rules), { rules, system: job.units.system, begun }, tools.now)
+      const groups = planSheets(madeAssembly(job, rules), { rules, system: job.units.system, begun, accepted: job.flatSheets }, tools.now)
       return programsOf(groups, table, rules, job.title)
     }
     case 'calculate': {

@@ -170,7 +170,7 @@ function Group({ group: g, table, job, first, runHref }: GroupProps) {
               <Box sx={{ height: 240 }}>
                 <SheetView sheet={drawing} {...still} />
               </Box>
-              <CutRunView told={told} title={runTitle(job, first + i)} size={{ width, height }} href={runHref(first + i)} />
+              <CutRunView told={told} title={runTitle(job, first + i, g.standing)} size={{ width, height }} href={runHref(first + i)} />
             </Box>
           )
         })}

@@ -39,7 +39,9 @@ const api = {
   left: async (job: Job, accepted: IssuedPlan, stock: Stock, rules: Rules): Promise<BarsLeft> =>
     replanned(job, accepted, cutList(madeAssembly(job, rules)), stock, rules, LEFT_MS, await tools()),
   sheets: (job: Job, stock: Stock, rules: Rules): SheetGroup[] =>
-    planSheets(madeAssembly(job, rules), { rules, system: job.units.system, begun: begunFor(job, stock) }, () => performance.now()),
+    planSheets(madeAssembly(job, rules), { rules, system: job.units.system, begun: begunFor(job, stock), accepted: job.flatSheets }, () =>
+      performance.now(),
+    ),
   calculate: async (name: string, given: unknown) => {
     const calculator = calculatorOf(name)
     if (!calculator) throw new Error(`no calculator ${name}`)

@@ -3,21 +3,30 @@ import { focusManager } from '@tanstack/react-query'
 import { act, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { demoJobs } from '../../../core/job/demoJobs'
+import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { METRIC } from '../../../core/quantity/units'
 import { defaultRules } from '../../../core/rules/rules'
-import { planSheets } from '../../../core/sheetNesting/sheetPlan'
+import { acceptedFrom, planSheets } from '../../../core/sheetNesting/sheetPlan'
 import { demoShop } from '../../../core/shop/shop'
 import { demoStock } from '../../../core/stock/demoStock'
 import type { SheetOffcut, Stock } from '../../../core/stock/stock'
 import { withRack } from '../../../core/testing/racks'
-import { answering, mount, onBench, WithJob } from '../../testing/bench'
+import { editJob } from '../../job/jobStore'
+import { answering, benchJob, mount, onBench, WithJob } from '../../testing/bench'
 import { SheetWork } from './SheetWork'
 import type { SheetsState } from './useSheets'
 
 vi.mock('../../drawing/SheetView', () => ({ SheetView: () => null }))
 let state: SheetsState
-vi.mock('./useSheets', () => ({ useSheets: () => state }))
+// what is accepted comes back as accepted, as the worker would send it
+vi.mock('./useSheets', () => ({
+  useSheets: (job: Job): SheetsState => ({
+    ...state,
+    groups: state.groups?.map((g) => ({ ...g, standing: moved ? 'moved' : job.flatSheets ? 'accepted' : 'open' })) ?? null,
+  }),
+}))
+let moved = false
 const hives = demoJobs.find((j) => j.title.startsWith('Half guard'))!
 const [survey] = demoJobs
 const rack = { ...demoStock, sheets: [] as SheetOffcut[] }
@@ -100,10 +109,14 @@ describe('what is cut from sheet', () => {
     expect(await screen.findByText(/begun sheet is used up/)).toBeTruthy()
     await user.click(screen.getByRole('button', { name: 'It is cut: bring the rack up to date' }))
     const sent = () => (JSON.parse(String(calls.filter((c) => c.method === 'PUT').at(-1)!.body)) as { document: Stock }).document
-    expect(await screen.findByText(/The rack has what is left/)).toBeTruthy()
+    expect(await screen.findByText(/^Cut on .*: the rack has what is left/)).toBeTruthy()
+    expect(benchJob().flatSheets).toMatchObject({ cut: true, groups: [{ materialId: 'al5052h32', thicknessMm: 2 }] })
+    // a second time there is nothing to press
+    expect(screen.queryByRole('button', { name: /It is cut/ })).toBeNull()
     expect(sent().sheets.map((s) => [s.id === big.id, s.note, s.place])).toEqual([[false, `left from ${panel.title}`, 'wall, left']])
     await user.click(screen.getByRole('button', { name: 'Take it back' }))
     await waitFor(() => expect(sent().sheets).toEqual([big]))
+    expect(benchJob().flatSheets?.cut).toBe(false)
   })
   test('once somebody else has changed the rack, what this page put there can no longer be taken back', async () => {
     const panel = demoJobs.find((j) => j.title.startsWith('Slotted'))!
@@ -120,8 +133,35 @@ describe('what is cut from sheet', () => {
       focusManager.setFocused(true)
     })
     await waitFor(() => expect(screen.queryByRole('button', { name: 'Take it back' })).toBeNull())
-    expect(screen.getByRole('button', { name: 'It is cut: bring the rack up to date' })).toBeTruthy()
+    expect(screen.getByText(/^Cut on /)).toBeTruthy()
     expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(1)
+  })
+  test('accepted they stand by their day, and can be taken back; with parts changed since they are told as laid anew', async () => {
+    answering(shop)
+    onBench(hives)
+    state = { groups: groupsOf(hives), running: false, fault: null }
+    const { user } = shown()
+    await user.click(await screen.findByRole('button', { name: 'Accept these sheets' }))
+    expect(screen.getByText(/^Accepted on \d{4}-\d\d-\d\d: screen, print and program keep to these sheets/)).toBeTruthy()
+    moved = true
+    act(() => editJob((j) => ({ ...j, notes: 'x' })))
+    expect(screen.getByText(/accepted on .*, and their parts have changed since: above, all of them are laid anew/)).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Accept the new sheets' })).toBeTruthy()
+    moved = false
+    act(() => editJob((j) => ({ ...j, notes: 'y' })))
+    await user.click(screen.getByRole('button', { name: 'Take the sheets back' }))
+    expect(benchJob().flatSheets).toBeNull()
+  })
+  test('a begun sheet that was used elsewhere since is named, and nothing is cut by it', async () => {
+    const panel = demoJobs.find((j) => j.title.startsWith('Slotted'))!
+    const big = { ...demoStock.sheets[0]!, lengthMm: 1700, widthMm: 1000 }
+    answering(shop)
+    const groups = planSheets(madeAssembly(panel, defaultRules), { rules: defaultRules, system: 'metric', begun: [big] }, () => 0)
+    state = { groups, running: false, fault: null }
+    onBench({ ...panel, flatSheets: acceptedFrom(groups, '2026-11-30', false) })
+    shown()
+    expect(await screen.findByText(/1700 × 1000, wall, left: no longer on the rack/)).toBeTruthy()
+    expect((screen.getByRole('button', { name: /It is cut/ }) as HTMLButtonElement).disabled).toBe(true)
   })
   test('a job without sheet says what would have some', () => {
     answering(shop)

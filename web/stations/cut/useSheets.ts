@@ -13,7 +13,7 @@ const QUIET_MS = 150
 export function useSheets(job: Job, stock: Stock | undefined, rules: Rules): SheetsState {
   const [state, setState] = useState<SheetsState>({ groups: null, running: true, fault: null })
   const bench = useRef<{ worker: Worker; api: Remote<PlanApi> } | null>(null)
-  const key = JSON.stringify([job.pieces, job.vehicle, job.units.system, job.cut.useRemnants, stock?.sheets, rules])
+  const key = JSON.stringify([job.pieces, job.vehicle, job.units.system, job.cut.useRemnants, job.flatSheets, stock?.sheets, rules])
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for job, rack and rules
   useEffect(() => {
     let gone = false
