@@ -7,49 +7,74 @@ import type { Rules } from '../rules/rules'
 import { isCutHole, type LaidPart, laidParts, type SheetGroup, sheetOf } from '../sheetNesting/sheetPlan'
 import { holeEntity } from './holeEntity'
 import { freeOrder, runMarks } from './runDrawing'
-import { bounds, type Entity, type Sheet } from './sheet'
+import { bounds, box, type Entity, type Sheet } from './sheet'
 
 /** One sheet with the parts on it, each with its mark and its fold lines; with the run of the table, where that is known, where it begins each edge and in which order they come free. mm */
 export function nestDrawing(group: SheetGroup, index: number, run: CutRun | null = null): Sheet {
   const order = run ? freeOrder(run) : null
   const numbered = (order?.size ?? 0) > 1
-  const label = (mark: string, i: number) => (numbered ? `${mark} ${order!.get(i) ?? ''}` : mark)
+  const label = (mark: string, i: number) => (numbered ? `${order!.get(i) ?? ''}: ${mark}` : mark)
   const used = group.nest.sheets[index]!
   const size = sheetOf(group, used.sheetId)
+  const laid = laidParts(group).filter((l) => l.sheet === index)
   const entities: Entity[] = [
-    {
-      kind: 'polygon',
-      layer: 'roof',
-      closed: true,
-      points: [
-        { x: 0, y: 0 },
-        { x: size.width, y: 0 },
-        { x: size.width, y: size.height },
-        { x: 0, y: size.height },
-      ],
-    },
-    ...laidParts(group)
-      .filter((l) => l.sheet === index)
-      .flatMap(({ plate, on, mark }, i): Entity[] => {
-        const points = plate.outline.map(on)
-        return [
-          { kind: 'polygon', layer: 'plate', closed: true, filled: true, points },
-          ...plate.holes.map((h) => holeEntity(h, 'plate', on)),
-          ...plate.bends.map(
-            (b): Entity => ({ kind: 'line', layer: 'datum', from: on(b.line[0]), to: on(b.line[1]), dashed: b.side === 'down' }),
-          ),
-          // among many holes a plain text is not read
-          plate.holes.length > MANY_HOLES
-            ? { kind: 'balloon', layer: 'mark', at: middleOfBox(points), text: label(mark, i) }
-            : { kind: 'text', layer: 'mark', anchor: 'middle', size: 'small', at: middleOfBox(points), text: label(mark, i) },
-        ]
-      }),
+    ...sheetEdge(
+      size,
+      laid.flatMap((l) => l.plate.outline.map(l.on)),
+    ),
+    ...laid.flatMap(({ plate, on, mark }, i): Entity[] => {
+      const points = plate.outline.map(on)
+      return [
+        { kind: 'polygon', layer: 'plate', closed: true, filled: true, points },
+        ...plate.holes.map((h) => holeEntity(h, 'plate', on)),
+        ...plate.bends.map(
+          (b): Entity => ({ kind: 'line', layer: 'datum', from: on(b.line[0]), to: on(b.line[1]), dashed: b.side === 'down' }),
+        ),
+        // among many holes a plain text is not read
+        plate.holes.length > MANY_HOLES
+          ? { kind: 'balloon', layer: 'mark', at: middleOfBox(points), text: label(mark, i) }
+          : { kind: 'text', layer: 'mark', anchor: 'middle', size: 'small', at: middleOfBox(points), text: label(mark, i) },
+      ]
+    }),
     ...(run ? runMarks(run) : []),
   ]
   return { view: 'plan', title: size.offcut ? `Sheet ${index + 1}, begun` : `Sheet ${index + 1}`, entities, box: bounds(entities) }
 }
 
 const MANY_HOLES = 12
+/** Of a sheet that is used in one corner only that is shown, so that its parts can be told apart. */
+const CORNER = 0.4
+const MORE = 1.5
+function sheetEdge({ width, height }: { width: number; height: number }, points: Point[]): Entity[] {
+  const most = (of: (p: Point) => number) => points.reduce((m, p) => Math.max(m, of(p)), 0)
+  const used = Math.max(most((p) => p.x) / width, most((p) => p.y) / height)
+  const share = points.length && used < CORNER ? used * MORE : 1
+  const [w, h] = [width * share, height * share]
+  if (share === 1) return [{ kind: 'polygon', layer: 'roof', closed: true, points: box({ x: 0, y: 0 }, { x: w, y: h }) }]
+  return [
+    {
+      kind: 'polygon',
+      layer: 'roof',
+      closed: false,
+      points: [
+        { x: w, y: 0 },
+        { x: 0, y: 0 },
+        { x: 0, y: h },
+      ],
+    },
+    {
+      kind: 'polygon',
+      layer: 'roof',
+      closed: false,
+      dashed: true,
+      points: [
+        { x: w, y: 0 },
+        { x: w, y: h },
+        { x: 0, y: h },
+      ],
+    },
+  ]
+}
 /** Between sheets that lie beside one another in one file. mm */
 const BESIDE_MM = 200
 /** Half of the cross at the middle of a hole that is drilled. mm */
