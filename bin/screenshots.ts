@@ -68,13 +68,12 @@ const shots: Shot[] = [
     },
   },
   {
-    name: 'measure-360',
-    path: `${job('Basket')}/measure?sheet=bed`,
-    width: 360,
-    height: 760,
+    name: 'sheet',
+    path: `${job('Half guard')}/cut?sheet=flat`,
+    height: 1000,
     before: async (p) => {
-      await p.getByLabel('Width inside at the front', { exact: true }).focus()
-      await p.waitForTimeout(300)
+      await p.getByRole('button', { name: 'Run it on the simulated table' }).first().click({ timeout: 20_000 })
+      await p.getByRole('figure', { name: /simulated table/ }).waitFor({ timeout: 20_000 })
     },
   },
   { name: 'layout', path: `${job('Pole')}/layout` },

@@ -33,7 +33,7 @@ export function nestDrawing(group: SheetGroup, index: number, run: CutRun | null
         // among many holes a plain text is not read
         plate.holes.length > MANY_HOLES
           ? { kind: 'balloon', layer: 'mark', at: middleOfBox(points), text: label(mark, i) }
-          : { kind: 'text', layer: 'mark', anchor: 'middle', size: 'small', at: middleOfBox(points), text: label(mark, i) },
+          : { kind: 'text', layer: 'mark', anchor: 'middle', size: 'small', at: labelPlace(points, i), text: label(mark, i) },
       ]
     }),
     ...(run ? runMarks(run) : []),
@@ -42,6 +42,14 @@ export function nestDrawing(group: SheetGroup, index: number, run: CutRun | null
 }
 
 const MANY_HOLES = 12
+/** Upright narrow parts beside one another have their labels at two heights by turns. */
+const NARROW = 2.5
+function labelPlace(points: Point[], i: number): Point {
+  const { min, max } = bounds([{ kind: 'polygon', layer: 'plate', closed: true, points }])
+  const [wide, high] = [max.x - min.x, max.y - min.y]
+  const middle = middleOfBox(points)
+  return high > NARROW * wide ? { x: middle.x, y: middle.y + (i % 2 ? 0.15 : -0.15) * high } : middle
+}
 /** Of a sheet that is used in one corner only that is shown, so that its parts can be told apart. */
 const CORNER = 0.4
 const MORE = 1.5
