@@ -4,7 +4,8 @@ import type { Point } from '../geometry/vec3'
 
 /** A corner of a path; to the next one straight, or by an arc: `bulge` = tangent of a quarter of its angle, more than 0 counter-clockwise (DXF reference, LWPOLYLINE, code 42). mm */
 export type PathPoint = Point & { bulge?: number }
-export type Contour = { what: 'hole' | 'edge'; path: PathPoint[] }
+/** `closes` = somewhere it is narrower than the kerf, and that is not cut */
+export type Contour = { what: 'hole' | 'edge'; path: PathPoint[]; closes: boolean }
 
 /** Digits after the point that the clipping keeps of a mm. */
 const DIGITS = 4
@@ -13,19 +14,27 @@ const DIGITS = 4
  * square side of the cut lies to the right of its travel, the other way round where it lies to the left. null = a hole no wider than the kerf.
  */
 export function edgeContour(outline: Point[], kerfMm: number, square: 'right' | 'left'): Contour {
-  const [out] = Clipper.inflatePathsD([counter(outline)], kerfMm / 2, JoinType.Miter, EndType.Polygon, 2, DIGITS)
-  return { what: 'edge', path: square === 'right' ? counter(out ?? outline).reverse() : counter(out ?? outline) }
+  const all = grown([counter(outline)], kerfMm / 2)
+  const out = largestOf(all) ?? outline
+  return {
+    what: 'edge',
+    path: square === 'right' ? counter(out).reverse() : counter(out),
+    closes: differs(outline, grown(all, -kerfMm / 2), kerfMm),
+  }
 }
 
 export function holeContour(h: Hole, kerfMm: number, square: 'right' | 'left'): Contour | null {
-  if (h.diameterMm <= kerfMm) return null
+  if (!h.edge && h.diameterMm <= kerfMm) return null
   const smaller: Hole = {
     ...h,
     diameterMm: h.diameterMm - kerfMm,
     ...(h.slot ? { slot: { ...h.slot, lengthMm: h.slot.lengthMm - kerfMm } } : {}),
   }
-  const path = h.edge ? within(h, kerfMm) : h.slot ? slotPath(smaller) : roundPath(smaller)
-  return path ? { what: 'hole', path: square === 'right' ? path : backwards(path) } : null
+  const inner = h.edge ? grown([counter(edgeOfHole(h))], -kerfMm / 2) : []
+  const largest = largestOf(inner)
+  const path = h.edge ? largest && counter(largest) : h.slot ? slotPath(smaller) : roundPath(smaller)
+  const closes = h.edge !== undefined && (inner.length > 1 || differs(edgeOfHole(h), grown(inner, kerfMm / 2), kerfMm))
+  return path ? { what: 'hole', path: square === 'right' ? path : backwards(path), closes } : null
 }
 
 const signedArea = (points: Point[]): number =>
@@ -35,15 +44,14 @@ const signedArea = (points: Point[]): number =>
   }, 0)
 const counter = (points: Point[]): Point[] => (signedArea(points) < 0 ? [...points].reverse() : [...points])
 
-/** A cut-out of any edge; where the kerf closes its narrow ends, what is left of it. */
-function within(h: Hole, kerfMm: number): PathPoint[] | null {
-  const inner = Clipper.inflatePathsD([counter(edgeOfHole(h))], -kerfMm / 2, JoinType.Miter, EndType.Polygon, 2, DIGITS)
-  const largest = inner.reduce<Point[] | null>(
-    (best, p) => (!best || Math.abs(signedArea(p)) > Math.abs(signedArea(best)) ? p : best),
-    null,
-  )
-  return largest && counter(largest)
-}
+const grown = (paths: Point[][], mm: number): Point[][] => Clipper.inflatePathsD(paths, mm, JoinType.Miter, EndType.Polygon, 2, DIGITS)
+const largestOf = (paths: Point[][]): Point[] | null =>
+  paths.reduce<Point[] | null>((best, p) => (!best || Math.abs(signedArea(p)) > Math.abs(signedArea(best)) ? p : best), null)
+/** Whether an outline comes back otherwise once the kerf went along it: by more than its corners lose. mm */
+const CORNERS_KERFS2 = 2
+const differs = (outline: Point[], back: Point[][], kerfMm: number): boolean =>
+  Math.abs(Math.abs(signedArea(outline)) - Math.abs(back.reduce((s, p) => s + signedArea(p), 0))) > CORNERS_KERFS2 * kerfMm ** 2
+
 const roundPath = ({ at, diameterMm }: Hole): PathPoint[] => [
   { x: at.x + diameterMm / 2, y: at.y, bulge: 1 },
   { x: at.x - diameterMm / 2, y: at.y, bulge: 1 },

@@ -130,6 +130,41 @@ describe('what would go wrong is named', () => {
     ],
     ['a part over the edge of its sheet', [plain('A', 0.5, 50)], /A: its cut runs over the edge/],
   ] as [string, RunPart[], RegExp][])('%s', (_, parts, why) => expect(says(cutRun(SHEET, parts, CUT)).join('; ')).toMatch(why))
+  test('a keyhole that closes at its neck, and a saw cut in an edge, are told; the same a little wider are cut whole', () => {
+    const neck = (wide: number): Point[] =>
+      [
+        [-20, -20],
+        [20, -20],
+        [20, 20],
+        [wide / 2, 20],
+        [wide / 2, 60],
+        [-wide / 2, 60],
+        [-wide / 2, 20],
+        [-20, 20],
+      ].map(([x, y]) => ({ x: x!, y: y! }))
+    const keyhole = (wide: number): RunPart => ({
+      ...plain('K', 50, 50, 200, 200),
+      holes: [{ at: { x: 150, y: 130 }, diameterMm: wide, edge: neck(wide) }],
+    })
+    const slit = (wide: number): RunPart => ({
+      mark: 'S',
+      holes: [],
+      outline: [
+        [50, 50],
+        [250, 50],
+        [250, 150],
+        [150 + wide, 150],
+        [150 + wide, 90],
+        [150, 90],
+        [150, 150],
+        [50, 150],
+      ].map(([x, y]) => ({ x: x!, y: y! })),
+    })
+    expect(says(cutRun(SHEET, [keyhole(1.8)], CUT))).toEqual(['K: a cut-out narrower than the kerf somewhere: that is not cut'])
+    expect(says(cutRun(SHEET, [keyhole(2.4)], CUT))).toEqual([])
+    expect(says(cutRun(SHEET, [slit(1.8)], CUT))).toEqual(['S: a notch in its edge is narrower than the kerf: that is not cut'])
+    expect(says(cutRun(SHEET, [slit(2.4)], CUT))).toEqual([])
+  })
   test('with room it says nothing', () => expect(says(cutRun(SHEET, [plain('A', 50, 50), plain('B', 200, 50)], CUT))).toEqual([]))
   test('a way over a part that is cut free is gone only where there is no other, and told', () => {
     // heat would have it go on to C, on the far side of A; but from B to C there is no way past A once that is cut
@@ -243,6 +278,10 @@ describe('of a job', () => {
     expect(told.run.cutMm / nominal).toBeGreaterThan(0.9)
     expect(told.run.cutMm / nominal).toBeLessThan(1.15)
     expect(told.run.spots).toEqual([])
+    // what the table only marks is told, not forgotten
+    const small = sheetRun(g!, 0, table, { ...defaultRules, cutHoleT: 4 })
+    expect('run' in small && [small.drilled, small.run.passes.length + small.drilled]).toEqual([expect.any(Number), told.run.passes.length])
+    expect('run' in small && small.drilled).toBeGreaterThan(0)
   })
   test('nobody tried that thickness, no table, a sheet that is larger than it: no seconds, and what is missing', () => {
     expect(sheetRun(g!, 0, null, defaultRules)).toEqual({ missing: expect.stringMatching(/no cutting table/) })

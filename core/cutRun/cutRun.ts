@@ -94,6 +94,7 @@ function features(parts: RunPart[], cut: RunCut, spots: Spot[]): Feature[] {
       p.holes.flatMap((h): { f: Feature; holds: RunPart[] }[] => {
         const contour = holeContour(h, cut.kerfMm, cut.square)
         if (!contour) spots.push({ mark: p.mark, at: h.at, says: `a hole of {g ${h.diameterMm}} is no wider than the kerf: drill it` })
+        if (contour?.closes) spots.push({ mark: p.mark, at: h.at, says: 'a cut-out narrower than the kerf somewhere: that is not cut' })
         const holds = inside(p, h)
         const keep = holds.map((o): Keep => ({ outline: o.outline, within: false }))
         return contour ? [{ f: { part, mark: p.mark, outline: p.outline, at: h.at, contour, after: [], keep }, holds }] : []
@@ -105,6 +106,8 @@ function features(parts: RunPart[], cut: RunCut, spots: Spot[]): Feature[] {
       const within = new Set(p.holes.flatMap((h) => inside(p, h)))
       const keep = parts.filter((o) => o !== p && !within.has(o)).map((o) => besides(o, p))
       const contour = edgeContour(p.outline, cut.kerfMm, cut.square)
+      if (contour.closes)
+        spots.push({ mark: p.mark, at: middle(p.outline), says: 'a notch in its edge is narrower than the kerf: that is not cut' })
       return [p, { part, mark: p.mark, outline: p.outline, at: middle(p.outline), contour, after: holes.get(p)!.map((h) => h.f), keep }]
     }),
   )

@@ -26,7 +26,9 @@ export function leadsOf(g: Given): Lead[] {
       const side = clockwise(own) === inward ? 1 : -1
       const pierce = { x: at.x + normal.x * long * side, y: at.y + normal.y * long * side }
       const room = roomAt(pierce, own, inward, g)
-      return room === null ? [] : [{ pierce, path, room }]
+      // nor does the way from there run into anything
+      const half = roomAt({ x: (pierce.x + at.x) / 2, y: (pierce.y + at.y) / 2 }, own, inward, g)
+      return room === null || half === null ? [] : [{ pierce, path, room }]
     })
     if (found.length) return found.sort((a, b) => b.room - a.room)
   }

@@ -1,3 +1,4 @@
+import { sum } from '../figure/figure'
 import { turnedHole } from '../geometry/hole'
 import type { Rules } from '../rules/rules'
 import { isCutHole, type LaidPart, laidParts, type SheetGroup, sheetOf } from '../sheetNesting/sheetPlan'
@@ -7,8 +8,8 @@ import { type CutRun, cutRun, type RunCut } from './cutRun'
 /** Settings of the table hold for a sheet so near in thickness. mm */
 const SAME_MM = 0.1
 
-/** The run over one sheet of a nest, or what nobody has told of the table yet. */
-export type SheetRun = { cut: RunCut; on: string | null; run: CutRun } | { missing: string }
+/** The run over one sheet of a nest, and how many holes are left to the drill; or what nobody has told of the table yet. */
+export type SheetRun = { cut: RunCut; on: string | null; run: CutRun; drilled: number } | { missing: string }
 
 /** How the table cuts so thick a sheet of a metal, by what cut clean; null = nobody tried it. */
 export function cutOf(table: Table, materialId: string, thicknessMm: number): (RunCut & { on: string | null }) | null {
@@ -35,6 +36,7 @@ export function sheetRun(g: SheetGroup, sheet: number, table: Table | null, rule
   return {
     cut,
     on,
+    drilled: sum(laid.map((l) => l.plate.holes.length - cutHoles(l, rules).length)),
     run: cutRun(
       size,
       laid.map((l) => ({ mark: l.mark, outline: l.plate.outline.map(l.on), holes: cutHoles(l, rules) })),

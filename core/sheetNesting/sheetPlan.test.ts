@@ -144,6 +144,17 @@ describe('sheets that were accepted', () => {
     const groups = sheets(other, accepted)
     expect([groups.map((g) => g.standing), stillStands(accepted, groups)]).toEqual([groups.map(() => 'moved'), false])
   })
+  test('what a file says of them is taken only whole: a part too few, one that is none, a sheet that is none', () => {
+    const spoilt = (change: (g: AcceptedSheets['groups'][number]) => void) => {
+      const other = structuredClone(accepted)
+      change(other.groups[0]!)
+      return sheets(assembly, other)[0]!.standing
+    }
+    expect(spoilt(() => undefined)).toBe('accepted')
+    expect(spoilt((g) => g.nest.sheets[0]!.placements.pop())).toBe('moved')
+    expect(spoilt((g) => Object.assign(g.nest.sheets[0]!.placements[0]!, { partId: '99' }))).toBe('moved')
+    expect(spoilt((g) => g.sheets.pop())).toBe('moved')
+  })
   test('a metal that is no longer in the job moves them too', () => expect(stillStands(accepted, [])).toBe(false))
   test('are kept with the job as they are, and a place that cannot be is refused by its path', () => {
     const job = { ...newJob('Hive', demoVehicles[1]!, METRIC), flatSheets: accepted }

@@ -196,7 +196,15 @@ export function planSheets(
 const partsOf = (kinds: FlatKind[]): string[] => kinds.map((k) => `${k.key}×${k.marks.length}`)
 const isSameWork = (g: AcceptedSheets['groups'][number], kinds: FlatKind[]): boolean => {
   const parts = partsOf(kinds)
-  return g.parts.length === parts.length && g.parts.every((p, i) => p === parts[i])
+  const laid = g.nest.sheets.flatMap((s) => s.placements)
+  return (
+    g.parts.length === parts.length &&
+    g.parts.every((p, i) => p === parts[i]) &&
+    // as often as they are cut, on sheets that are named: a file may say anything
+    laid.length === sum(kinds.map((k) => k.marks.length)) &&
+    kinds.every((k, i) => laid.filter((at) => at.partId === String(i)).length === k.marks.length) &&
+    g.nest.sheets.every((s) => g.sheets.some((x) => x.id === s.sheetId))
+  )
 }
 
 /** The sheets of a job as they are accepted on a day; only those that are used are kept. */

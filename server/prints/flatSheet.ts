@@ -79,7 +79,7 @@ function runWords(told: SheetRun, number: number, units: Job['units']): string {
   if ('missing' in told) return `No run for the table, missing: ${withLengths(told.missing, units)}.`
   const { run } = told
   const minutes = Math.max(1, Math.round(run.seconds / 60))
-  return `Table: sheet-${number}.nc, ${counted(run.passes.length, 'cut')}, all holes first, then the edges by the numbers, ${formatLength(run.cutMm, units)}, about ${counted(minutes, 'minute')}. Try it without the torch first.`
+  return `Table: sheet-${number}.nc, ${counted(run.passes.length, 'cut')}, all holes first, then the edges by the numbers, ${formatLength(run.cutMm, units)}, about ${counted(minutes, 'minute')}.${told.drilled ? ` ${counted(told.drilled, 'small hole')} left to the drill, not in the program.` : ''} Try it without the torch first.`
 }
 /** Whether the sheets on paper are those that were accepted: not accepted, another rack lays them otherwise. */
 function standingWords(g: SheetGroup, { flatSheets }: Job): string {

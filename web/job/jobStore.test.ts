@@ -14,7 +14,7 @@ vi.stubGlobal('localStorage', {
   },
 })
 vi.stubGlobal('document', { visibilityState: 'visible', addEventListener: () => undefined, removeEventListener: () => undefined })
-const { beginDrag, cancelDrag, closeJob, editJob, endDrag, openJob, redo, standAt, undo, useJob } = await import('./jobStore')
+const { beginDrag, cancelDrag, closeJob, editForGood, editJob, endDrag, openJob, redo, standAt, undo, useJob } = await import('./jobStore')
 const { saveNow, settleConflict } = await import('./useAutosave')
 const { keepUnsaved, leftBehind } = await import('../keeping/unsaved')
 const { ownTab } = await import('../keeping/tabs')
@@ -86,6 +86,20 @@ describe('undo', () => {
     beginDrag()
     endDrag()
     expect([steps(), notes()]).toEqual([0, survey.notes])
+  })
+  test('what went with a change outside the job is not undone, while what was done before it is', () => {
+    openJob(stored())
+    editJob((j) => ({ ...j, notes: 'first' }))
+    editForGood((j) => ({ ...j, ahead: true }))
+    editJob((j) => ({ ...j, notes: 'second' }))
+    const now = () => [useJob.getState().job!.notes, useJob.getState().job!.ahead]
+    undo()
+    expect(now()).toEqual(['first', true])
+    undo()
+    expect(now()).toEqual([survey.notes, true])
+    redo()
+    redo()
+    expect(now()).toEqual(['second', true])
   })
   test('going to another station is not undone', () => {
     note('kept')

@@ -80,6 +80,16 @@ export function editJob(change: (job: Job) => Job): void {
   })
 }
 
+/** A change that goes with one outside the job, as of the rack: no undo takes it back, for that would take back half of it. */
+export function editForGood(change: (job: Job) => Job): void {
+  history().pause()
+  editJob(change)
+  history().resume()
+  const also = <T extends { job?: Job | null }>(states: T[]): T[] => states.map((s) => (s.job ? { ...s, job: change(s.job) } : s))
+  const { pastStates, futureStates } = history()
+  useJob.temporal.setState({ pastStates: also(pastStates), futureStates: also(futureStates) })
+}
+
 /** Where the job stands in the shop follows the person; it is not a step that undo takes back. */
 export function standAt(station: Job['station']): void {
   history().pause()

@@ -12,7 +12,7 @@ import { begunUsed, goneFromRack, leftOvers, rackAfterSheets } from '../../../co
 import type { Stock } from '../../../core/stock/stock'
 import { localDay } from '../../../core/time/localDay'
 import { useSaveShelf, useShelf } from '../../api/queries'
-import { editJob } from '../../job/jobStore'
+import { editForGood, editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 
@@ -42,7 +42,8 @@ export function AfterCutting({ groups, job }: { groups: SheetGroup[]; job: Job }
       {
         onSuccess: (saved) => {
           setBefore(was && { sheets: was, revision: saved.revision })
-          keep(then)
+          // what the rack has, the job has: undone alone it would go there twice
+          editForGood((j) => ({ ...j, flatSheets: then }))
         },
       },
     )

@@ -32,12 +32,13 @@ export function CutRunView({ told, title, size, href }: Props) {
         No run for the table yet, missing: {withLengths(told.missing, units)}.
       </Typography>
     )
-  const { run, cut, on } = told
+  const { run, cut, on, drilled } = told
   return (
     <Box sx={{ display: 'grid', gap: 0.75, justifyItems: 'start' }}>
       <Typography variant="body2">
         On the table: {counted(run.passes.length, 'cut')}, holes first and edges by the numbers, {formatLength(run.cutMm, units)},{' '}
         <FigureValue figure={runFigure(run, cut, on)} />
+        {drilled ? `. ${counted(drilled, 'small hole')} left to the drill, not in the program` : ''}
       </Typography>
       {run.spots.slice(0, MOST).map((s) => (
         <Alert key={`${s.mark} ${s.at.x} ${s.at.y}`} severity="warning" sx={{ py: 0 }}>

@@ -23,8 +23,9 @@ const shown = (told: Parameters<typeof CutRunView>[0]['told'], units = METRIC) =
 
 describe('the run of one sheet', () => {
   test('how many cuts, how long, what would be spoilt in the job’s units, and its program', () => {
-    shown({ run, cut, on: '2026-08-02' }, INCH)
+    shown({ run, cut, on: '2026-08-02', drilled: 2 }, INCH)
     expect(screen.getByText(/On the table: 1 cut, holes first/)).toBeTruthy()
+    expect(screen.getByText(/2 small holes left to the drill, not in the program/)).toBeTruthy()
     expect(screen.getByText(/A: a hole of 0\.059 in is no wider than the kerf: drill it/)).toBeTruthy()
     expect(screen.getByRole('link', { name: 'Program, G-code' }).getAttribute('href')).toBe('/api/jobs/j/run/1.nc')
   })
@@ -37,7 +38,7 @@ describe('the run of one sheet', () => {
     const program = gcodeOf(run, cut, 'Chest, sheet 1')
     const told = runOnTable(program)
     const { calls } = answering({ 'POST /outside/table': 'ran' in told ? told.ran : null })
-    const { user } = shown({ run, cut, on: null })
+    const { user } = shown({ run, cut, on: null, drilled: 0 })
     await user.click(screen.getByRole('button', { name: 'Run it on the simulated table' }))
     expect(await screen.findByText(/Simulated: no table ran\. 1 pierce/)).toBeTruthy()
     expect(JSON.parse(String(calls[0]!.body))).toEqual({ program })
@@ -46,7 +47,7 @@ describe('the run of one sheet', () => {
   })
   test('a table that refuses says at which line', async () => {
     answering({ 'POST /outside/table': new Refused(422, { faults: [{ where: 'line 3', expected: 'a code this table knows' }] }) })
-    const { user } = shown({ run, cut, on: null })
+    const { user } = shown({ run, cut, on: null, drilled: 0 })
     await user.click(screen.getByRole('button', { name: 'Run it on the simulated table' }))
     expect(await screen.findByText(/line 3: a code this table knows/)).toBeTruthy()
   })
