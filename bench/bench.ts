@@ -3,13 +3,14 @@ import { daysBench } from './days'
 import { dragBench } from './drag'
 import { fitBench } from './fit'
 import { frameBench } from './frame'
-import { nestingBench, sheetBench } from './nesting'
+import { nestingBench, outlineBench, sheetBench } from './nesting'
 import { piecesBench } from './pieces'
 import { slipwayBench } from './slipway'
 
 const rows = [
   ...(await nestingBench()),
   ...sheetBench(),
+  ...outlineBench(),
   ...(await slipwayBench()),
   ...frameBench(),
   ...piecesBench(),

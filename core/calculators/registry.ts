@@ -32,6 +32,7 @@ import { readingsCalculator } from '../measure/readings.calculator'
 import { taperCalculator } from '../measure/taper.calculator'
 import { compoundMitreCalculator } from '../mitre/compoundMitre.calculator'
 import { barNestingCalculator } from '../nesting/barNesting.calculator'
+import { patternMatchCalculator } from '../patternMatch/patternMatch.calculator'
 import { fractionCalculator } from '../quantity/fraction.calculator'
 import { toolRoomCalculator } from '../reach/toolRoom.calculator'
 import { leaveLongCalculator } from '../remeasure/leaveLong.calculator'
@@ -141,6 +142,7 @@ export const calculatorGroups = [
       sheetNestingCalculator,
       cutRunCalculator,
       tabsCalculator,
+      patternMatchCalculator,
       panelSplitCalculator,
       flatDxfCalculator,
       compoundMitreCalculator,

@@ -1,8 +1,9 @@
 import { Clipper, FillRule, type Path64, type Paths64 } from 'clipper2-ts'
+import type { Turn } from '../geometry/quarterTurn'
 import type { Point } from '../geometry/vec3'
 import type { Packer, Piece, Placed } from './packing'
 import { type Given, moved, PER_MM, type Shape, type Shapes, turnsOf } from './shapes'
-import { boxOfPart, type Turn } from './sheetNesting'
+import { boxOfPart } from './sheetNesting'
 
 /** From so many parts on the boxes have to do: the time it takes grows with the square of their number. */
 export const MOST_BY_OUTLINE = 150

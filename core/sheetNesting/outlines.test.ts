@@ -2,10 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { distanceToEdge, isInside } from '../geometry/contours'
 import { areaMm2 } from '../geometry/polygon'
+import { quarterTurn } from '../geometry/quarterTurn'
 import type { Point } from '../geometry/vec3'
-import { seeded } from '../nesting/seeded'
+import { cutSquare } from '../testing/outlines'
 import { nestSheets } from './nestSheets'
-import { boxOfPart, quarterTurn, type SheetNesting, SheetNestingInput } from './sheetNesting'
+import { boxOfPart, type SheetNesting, SheetNestingInput } from './sheetNesting'
 
 type Pair = [number, number]
 type Given = { sheets?: object[]; parts: object[]; gap?: number; edge?: number }
@@ -155,35 +156,8 @@ describe('parts by their outlines', () => {
     expect(nest({ sheets: [{ id: 'S', width: 300, height: 800, quantity: null }], parts: [grain] }).unplaced[0]!.quantity).toBe(4)
   })
   test('a square cut at random into twelve and twenty-four quadrilaterals is filled again to 92 % of one that is 4 % larger', () => {
-    const r = seeded(7)
     for (const n of [6, 12]) {
-      let rects = [{ x: 0, y: 0, w: 1000, h: 1000 }]
-      while (rects.length < n) {
-        rects = rects.sort((a, b) => b.w * b.h - a.w * a.h)
-        const [c, ...rest] = rects as [(typeof rects)[number], ...typeof rects]
-        const t = 0.35 + 0.3 * r()
-        rects =
-          c.w > c.h
-            ? [...rest, { ...c, w: c.w * t }, { ...c, x: c.x + c.w * t, w: c.w * (1 - t) }]
-            : [...rest, { ...c, h: c.h * t }, { ...c, y: c.y + c.h * t, h: c.h * (1 - t) }]
-      }
-      const parts = rects.flatMap((c, i) => {
-        const [s, t] = [c.w * (0.2 + 0.6 * r()), c.w * (0.2 + 0.6 * r())]
-        return [
-          part(`a${i}`, [
-            [0, 0],
-            [s, 0],
-            [t, c.h],
-            [0, c.h],
-          ]),
-          part(`b${i}`, [
-            [s, 0],
-            [c.w, 0],
-            [c.w, c.h],
-            [t, c.h],
-          ]),
-        ]
-      })
+      const parts = cutSquare(n, 7)
       const out = nest({ sheets: [{ id: 'S', width: 1040, height: 1040, quantity: 1 }], parts }, 2000)
       expect([n, out.unplaced, out.utilisation > 0.92]).toEqual([n, [], true])
     }

@@ -1,7 +1,8 @@
+import { quarterTurn, type Turn } from '../geometry/quarterTurn'
 import type { Point } from '../geometry/vec3'
 import type { Packer, Piece } from './packing'
 import { PER_MM, type Shapes, turnsOf } from './shapes'
-import { boxOfPart, quarterTurn, type SheetNestingInput, type Turn } from './sheetNesting'
+import { boxOfPart, type SheetNestingInput } from './sheetNesting'
 
 /** Two parts laid into one another, as one piece by its box: the second turned against the first, both from the corner of the box. mm */
 type Pair = { width: number; height: number; area: number; mayRotate: boolean; turn: Turn; first: Point; second: Point; filled: number }

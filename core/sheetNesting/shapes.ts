@@ -1,6 +1,7 @@
 import { Clipper, EndType, FillRule, JoinType, Minkowski, type Path64, type Paths64 } from 'clipper2-ts'
+import { quarterTurn, type Turn } from '../geometry/quarterTurn'
 import type { Point } from '../geometry/vec3'
-import { boxOfPart, quarterTurn, type SheetNestingInput, type Turn } from './sheetNesting'
+import { boxOfPart, type SheetNestingInput } from './sheetNesting'
 
 /** The grid that outlines lie on, and what two parts may be nearer than their gap for it. mm */
 export const PER_MM = 1000

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { areaMm2 } from '../geometry/polygon'
-import type { Point } from '../geometry/vec3'
+import { turns } from '../geometry/quarterTurn'
 import { eachOwnId } from '../nesting/eachOwnId'
 
 const id = z.string().min(1).max(80)
@@ -45,17 +45,6 @@ export const SheetNestingInput = z
   })
   .superRefine((v, ctx) => eachOwnId(v, 'sheets', ctx, { pieces: 2000, plan: 'nest' }))
 export type SheetNestingInput = z.infer<typeof SheetNestingInput>
-
-export const turns = [0, 90, 180, 270] as const
-export type Turn = (typeof turns)[number]
-
-/** A point turned about nought by so many degrees to the left. */
-export const quarterTurn: Record<Turn, (q: Point) => Point> = {
-  0: ({ x, y }) => ({ x, y }),
-  90: ({ x, y }) => ({ x: -y, y: x }),
-  180: ({ x, y }) => ({ x: -x, y: -y }),
-  270: ({ x, y }) => ({ x: y, y: -x }),
-}
 
 export const SheetNestingOutput = z.object({
   sheets: z.array(

@@ -4,13 +4,14 @@ import { materialOf } from '../catalogue/materials'
 import { sum } from '../figure/figure'
 import { edgeOfHole, type Hole, holeAreaMm2, isRound, roundHoleMm } from '../geometry/hole'
 import { areaMm2 } from '../geometry/polygon'
+import { quarterTurn, type Turn } from '../geometry/quarterTurn'
 import type { Point } from '../geometry/vec3'
 import { shortMark } from '../mark/shortMark'
 import type { Rules } from '../rules/rules'
 import { preparationMinor, type SheetOffcut } from '../stock/stock'
 import type { AcceptedSheets } from './acceptedSheets'
 import { nestSheets } from './nestSheets'
-import { quarterTurn, type SheetNesting, type Turn } from './sheetNesting'
+import type { SheetNesting } from './sheetNesting'
 
 const INCH = 25.4
 /** Sizes on sale where sheet is sold by the metre and by the foot, mm. Priced by mass like the bars: simulated price list of our own. */

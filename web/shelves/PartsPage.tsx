@@ -10,6 +10,7 @@ import { MoneyInput } from '../quantity/MoneyInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
 import { TextInput } from '../quantity/TextInput'
+import { PatternMatch } from './PatternMatch'
 import { ShelfFrame } from './ShelfFrame'
 
 const kinds = partKinds.map((value) => ({ value, label: value }))
@@ -78,6 +79,7 @@ export default function PartsPage() {
           <PartCard key={p.id} part={p} set={(patch) => set(p.id, patch)} remove={() => put((list) => list.filter((o) => o.id !== p.id))} />
         ))}
       </Box>
+      {parts && <PatternMatch parts={parts} />}
     </ShelfFrame>
   )
 }

@@ -1,0 +1,51 @@
+// @vitest-environment jsdom
+import { screen, within } from '@testing-library/react'
+import { describe, expect, test, vi } from 'vitest'
+import { type BoughtPart, demoParts } from '../../core/catalogue/boughtParts'
+import { INCH, METRIC } from '../../core/quantity/units'
+import { mount } from '../testing/bench'
+import { PatternMatch } from './PatternMatch'
+
+vi.mock('../drawing/SheetView', () => ({ SheetView: () => null }))
+const slide = demoParts.find((p) => p.kind === 'slide')!
+const ear: BoughtPart = {
+  ...slide,
+  ...{ id: 'ear', number: 'SQ-E1', name: 'Ear' },
+  holes: [0, 192, 320].map((xMm) => ({ xMm, yMm: 0, diameterMm: 6.6 })),
+}
+async function shown(parts: BoughtPart[], first: string, second: string, units = METRIC) {
+  const { user } = mount(<PatternMatch parts={parts} />, units)
+  const pick = async (label: string, option: string | RegExp) => {
+    await user.click(screen.getByRole('combobox', { name: label }))
+    await user.click(screen.getByRole('option', { name: option }))
+  }
+  await pick('First part', new RegExp(first))
+  await pick('Second part', new RegExp(second))
+  return { user, pick }
+}
+
+describe('whether two parts fit one another', () => {
+  test('a slide and an ear: three bolts at 355 along, the first way in hand; another is taken by a press', async () => {
+    const { user } = await shown([slide, ear], 'slide', 'Ear')
+    const ways = within(screen.getByRole('list', { name: 'Ways it fits' })).getAllByRole('button')
+    expect(ways[0]!.textContent).toMatch(/^3 bolts, 320 apart at most, along \+355, across \+38/)
+    expect(ways.map((w) => w.getAttribute('aria-pressed'))).toEqual(['true', ...ways.slice(1).map(() => 'false')])
+    await user.click(ways[1]!)
+    expect(screen.getAllByRole('button', { pressed: true })[0]!.textContent).toBe(ways[1]!.textContent)
+    expect(screen.getByText(/3 holes with a bolt are filled/)).toBeTruthy()
+  })
+  test('in inches its shift is told in inches', async () => {
+    await shown([slide, ear], 'slide', 'Ear', INCH)
+    expect(screen.getByRole('list', { name: 'Ways it fits' }).textContent).toContain('along +13.976')
+  })
+  test('a bolt that passes none of them fits nowhere, and it says what it takes', async () => {
+    const { pick } = await shown([slide, ear], 'slide', 'Ear')
+    await pick('Bolt', 'M8')
+    expect(screen.getByText(/At no shift do two bolts M8 pass holes of both/)).toBeTruthy()
+    expect(screen.queryByRole('list', { name: 'Ways it fits' })).toBeNull()
+  })
+  test('with fewer than two drilled parts there is nothing to ask', () => {
+    mount(<PatternMatch parts={[slide, { ...ear, holes: [] }]} />)
+    expect(screen.queryByRole('region')).toBeNull()
+  })
+})
