@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { adapterCalculator } from '../adapter/adapter.calculator'
 import { openAwningCalculator } from '../awning/openAwning.calculator'
 import { bandCalculator } from '../band/band.calculator'
 import { boardsCalculator } from '../boards/boards.calculator'
@@ -143,6 +144,7 @@ export const calculatorGroups = [
       cutRunCalculator,
       tabsCalculator,
       patternMatchCalculator,
+      adapterCalculator,
       panelSplitCalculator,
       flatDxfCalculator,
       compoundMitreCalculator,

@@ -14,7 +14,7 @@ const inOrder = (_key: string, value: unknown): unknown =>
     ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
     : value
 
-/** Sixteen letters by which a thing is known again: another thing gives others, save by a chance of one in 10¹⁹. */
+/** Sixteen letters by which a thing is known again: another thing gives others, save by a chance of one in 64 bits. */
 export function shortMark(of: unknown): string {
   const text = JSON.stringify(of, inOrder)
   return hash(text, 0x811c9dc5) + hash(text, 0x01234567)

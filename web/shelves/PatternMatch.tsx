@@ -13,6 +13,7 @@ import { formatGauge } from '../../core/quantity/formatQuantity'
 import { SheetView } from '../drawing/SheetView'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { useUnits } from '../quantity/units'
+import { AdapterPlate } from './AdapterPlate'
 
 const still = { handles: [], marks: new Map(), selected: null, onSelect: () => undefined, actions: null }
 const sizes = threadNames.map((value) => ({ value, label: value }))
@@ -81,6 +82,7 @@ export function PatternMatch({ parts }: { parts: BoughtPart[] }) {
           </Typography>
         </>
       )}
+      {one && other && <AdapterPlate key={`${one.id} ${other.id}`} one={one} other={other} />}
     </Box>
   )
 }

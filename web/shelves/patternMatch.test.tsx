@@ -2,6 +2,7 @@
 import { screen, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { type BoughtPart, demoParts } from '../../core/catalogue/boughtParts'
+import { readFlatDxf } from '../../core/exchange/flatDxf'
 import { INCH, METRIC } from '../../core/quantity/units'
 import { mount } from '../testing/bench'
 import { PatternMatch } from './PatternMatch'
@@ -47,5 +48,28 @@ describe('whether two parts fit one another', () => {
   test('with fewer than two drilled parts there is nothing to ask', () => {
     mount(<PatternMatch parts={[slide, { ...ear, holes: [] }]} />)
     expect(screen.queryByRole('region')).toBeNull()
+  })
+  test('an adapter: moved aside it is drawn with both patterns; holes too near are named and it has no file until they are apart', async () => {
+    const { user } = await shown([slide, ear], 'slide', 'Ear')
+    const plate = within(screen.getByRole('region', { name: 'Adapter between them' }))
+    expect(plate.getByRole('combobox', { name: 'Bolt of the first' }).textContent).toBe('M6')
+    expect(plate.queryByRole('alert')).toBeNull()
+    const move = async (label: string, text: string) => {
+      await user.clear(plate.getByRole('textbox', { name: label }))
+      await user.type(plate.getByRole('textbox', { name: label }), `${text}{Enter}`)
+    }
+    const link = () => plate.getByText('Adapter as DXF')
+    await move('Second moved along', '30')
+    await move('Second moved across', '38')
+    expect(plate.getAllByText(/apart: .* or more, or move the second/).length).toBeGreaterThan(0)
+    expect(link().getAttribute('aria-disabled')).toBe('true')
+    await move('Second moved across', '80')
+    expect(plate.queryByText(/apart: /)).toBeNull()
+    expect(link().getAttribute('aria-disabled')).toBeNull()
+    expect(plate.getByText(/8 holes too small for the table: marked in the file, and drilled/)).toBeTruthy()
+    await move('Thickness', '2')
+    const read = readFlatDxf('adapter', decodeURIComponent(link().getAttribute('href')!.split(',')[1]!), null)
+    // eight holes, each 6.6
+    expect(read.drawn!.holes.map((h) => h.diameterMm)).toEqual(Array(8).fill(6.6))
   })
 })
