@@ -47,10 +47,21 @@ const counter = (points: Point[]): Point[] => (signedArea(points) < 0 ? [...poin
 const grown = (paths: Point[][], mm: number): Point[][] => Clipper.inflatePathsD(paths, mm, JoinType.Miter, EndType.Polygon, 2, DIGITS)
 const largestOf = (paths: Point[][]): Point[] | null =>
   paths.reduce<Point[] | null>((best, p) => (!best || Math.abs(signedArea(p)) > Math.abs(signedArea(best)) ? p : best), null)
-/** Whether an outline comes back otherwise once the kerf went along it: by more than its corners lose. mm */
-const CORNERS_KERFS2 = 2
-const differs = (outline: Point[], back: Point[][], kerfMm: number): boolean =>
-  Math.abs(Math.abs(signedArea(outline)) - Math.abs(back.reduce((s, p) => s + signedArea(p), 0))) > CORNERS_KERFS2 * kerfMm ** 2
+/** Whether an outline comes back otherwise once the kerf went along it: by more than its sharp corners lose, half a kerf squared each. mm */
+function differs(outline: Point[], back: Point[][], kerfMm: number): boolean {
+  const lost = Math.abs(Math.abs(signedArea(outline)) - Math.abs(back.reduce((s, p) => s + signedArea(p), 0)))
+  return lost > 0.5 * kerfMm ** 2 * (1 + sharpCorners(outline))
+}
+/** Corners of less than 60°: past the limit of a mitre of 2 they are cut off. */
+const sharpCorners = (outline: Point[]): number =>
+  outline.filter((p, i) => {
+    const [a, b] = [outline[(i + outline.length - 1) % outline.length]!, outline[(i + 1) % outline.length]!]
+    const [u, v] = [
+      { x: a.x - p.x, y: a.y - p.y },
+      { x: b.x - p.x, y: b.y - p.y },
+    ]
+    return (u.x * v.x + u.y * v.y) / (Math.hypot(u.x, u.y) * Math.hypot(v.x, v.y)) > 0.5
+  }).length
 
 const roundPath = ({ at, diameterMm }: Hole): PathPoint[] => [
   { x: at.x + diameterMm / 2, y: at.y, bulge: 1 },

@@ -105,6 +105,17 @@ describe('in which order', () => {
   })
 })
 
+test('two thousand slots on one panel are put in order: each once, the edge last', () => {
+  const slots = Array.from({ length: 2000 }, (_, i) => ({
+    at: { x: 40 + 30 * (i % 63), y: 40 + 25 * Math.floor(i / 63) },
+    diameterMm: 8,
+    slot: { lengthMm: 20, turnDeg: 0 },
+  }))
+  const run = cutRun(SHEET, [{ mark: 'S', outline: box(20, 20, 1920, 940), holes: slots }], { ...CUT, spreadMm: 150 })
+  expect([run.passes.length, run.passes.at(-1)!.what, run.spots.length]).toEqual([2001, 'edge', 0])
+  expect(new Set(run.passes.map((p) => `${p.pierce.x} ${p.pierce.y}`)).size).toBe(2001)
+})
+
 describe('what would go wrong is named', () => {
   test.each([
     [
@@ -164,7 +175,17 @@ describe('what would go wrong is named', () => {
     expect(says(cutRun(SHEET, [keyhole(2.4)], CUT))).toEqual([])
     expect(says(cutRun(SHEET, [slit(1.8)], CUT))).toEqual(['S: a notch in its edge is narrower than the kerf: that is not cut'])
     expect(says(cutRun(SHEET, [slit(2.4)], CUT))).toEqual([])
+    // a star keeps its sharp corners without a word
+    const star = Array.from({ length: 10 }, (_, i) => ({
+      x: 300 + (i % 2 ? 30 : 120) * Math.cos((Math.PI * i) / 5),
+      y: 300 + (i % 2 ? 30 : 120) * Math.sin((Math.PI * i) / 5),
+    }))
+    expect(says(cutRun(SHEET, [{ mark: 'X', outline: star, holes: [] }], CUT))).toEqual([])
   })
+  test('what would be spoilt stands at the head of the program too', () =>
+    expect(gcodeOf(cutRun(SHEET, [{ ...plain('A', 50, 50), holes: [{ at: { x: 90, y: 90 }, diameterMm: 2 }] }], CUT), CUT, 'x')).toMatch(
+      /\(LOOK A: a hole of 2 mm is no wider than the kerf: drill it\)/,
+    ))
   test('with room it says nothing', () => expect(says(cutRun(SHEET, [plain('A', 50, 50), plain('B', 200, 50)], CUT))).toEqual([]))
   test('a way over a part that is cut free is gone only where there is no other, and told', () => {
     // heat would have it go on to C, on the far side of A; but from B to C there is no way past A once that is cut

@@ -1,4 +1,4 @@
-import { isInside } from '../geometry/contours'
+import { isInside, spanOf } from '../geometry/contours'
 import { edgeOfHole, type Hole } from '../geometry/hole'
 import type { Point } from '../geometry/vec3'
 import { type Contour, edgeContour, holeContour, lengthOf, type PathPoint, pointsOf } from './contour'
@@ -48,11 +48,11 @@ const middle = (points: Point[]): Point => ({
 export function cutRun(sheet: { width: number; height: number }, parts: RunPart[], cut: RunCut): CutRun {
   const passes: Pass[] = []
   const spots: Spot[] = []
-  const free: Point[][] = []
+  const free: Free[] = []
   let head: Point = { x: 0, y: 0 }
   const warm: Point[] = []
   const put = ({ part, mark, contour, keep, at }: Feature, rest: Feature[]) => {
-    const leads = leadsOf({ contour, keep, sheet, ...cut })
+    const leads = leadsOf({ contour, keep: near(keep, contour, cut), sheet, ...cut })
     const lead = contour.what === 'hole' ? leads[0] : towards(leads, head, free, rest)
     if (!lead) spots.push({ mark, at, says: noRoom(contour, cut) })
     const path = lead?.path ?? contour.path
@@ -65,18 +65,18 @@ export function cutRun(sheet: { width: number; height: number }, parts: RunPart[
     warm.push(at)
     if (warm.length > WARM) warm.shift()
   }
-  const left = features(parts, cut, spots)
+  const left = new Set(features(parts, cut, spots))
   for (const p of parts)
     if (pointsOf(edgeContour(p.outline, cut.kerfMm, cut.square).path).some((q) => !isOn(q, sheet)))
       spots.push({ mark: p.mark, at: middle(p.outline), says: 'its cut runs over the edge of the sheet' })
-  while (left.length) {
-    const ready = left.filter((f) => !f.after.some((o) => left.includes(o)))
+  while (left.size) {
+    const ready = [...left].filter((f) => !f.after.some((o) => left.has(o)))
     const inner = ready.filter((f) => f.contour.what === 'hole')
     const open = inner.length ? inner : ready
     const next = nextOf(open, { head, warm, free, spreadMm: cut.spreadMm })
-    left.splice(left.indexOf(next), 1)
-    put(next, left)
-    if (next.contour.what === 'edge') free.push(next.outline)
+    left.delete(next)
+    put(next, [...left])
+    if (next.contour.what === 'edge') free.push({ outline: next.outline, box: spanOf(next.outline) })
   }
   const cutMm = passes.reduce((s, x) => s + x.lengthMm, 0)
   const travelMm = passes.reduce((s, x) => s + x.travelMm, 0)
@@ -118,6 +118,17 @@ function features(parts: RunPart[], cut: RunCut, spots: Spot[]): Feature[] {
 const isOn = (q: Point, { width, height }: { width: number; height: number }): boolean =>
   q.x >= 0 && q.y >= 0 && q.x <= width && q.y <= height
 
+/** Of what a pierce keeps clear of, that which it could come near to. */
+function near(keep: Keep[], { path }: Contour, { leadMm, kerfMm }: RunCut): Keep[] {
+  const own = spanOf(path)
+  const reach = leadMm + 2 * kerfMm
+  return keep.filter(({ outline, within }) => {
+    const o = spanOf(outline)
+    const apart = o.left > own.right + reach || o.right < own.left - reach || o.low > own.high + reach || o.high < own.low - reach
+    return within || !apart
+  })
+}
+
 const noRoom = ({ what }: Contour, { kerfMm }: RunCut): string =>
   what === 'hole'
     ? `no room to pierce within it: {g ${Math.round(30 * kerfMm) / 10}} from its edge are wanted`
@@ -130,7 +141,7 @@ function besides(o: RunPart, p: RunPart): Keep {
 }
 
 /** Where an edge is begun, it ends too: reached past what is cut free, and near to what is left. */
-function towards(leads: Lead[], head: Point, free: Point[][], rest: Feature[]): Lead | undefined {
+function towards(leads: Lead[], head: Point, free: Free[], rest: Feature[]): Lead | undefined {
   const reached = leads.filter((l) => !free.some((o) => passesOver(head, l.pierce, o)))
   const open = reached.length ? reached : leads
   if (!rest.length || !open.length) return open[0]
@@ -139,7 +150,7 @@ function towards(leads: Lead[], head: Point, free: Point[][], rest: Feature[]): 
 }
 
 /** The nearest that stands clear of the last cuts, of those one that is reached past what is cut free; where all are warm, the one farthest from them. */
-function nextOf(list: Feature[], at: { head: Point; warm: Point[]; free: Point[][]; spreadMm: number }): Feature {
+function nextOf(list: Feature[], at: { head: Point; warm: Point[]; free: Free[]; spreadMm: number }): Feature {
   const clearOf = (f: Feature) => at.warm.reduce((s, w) => Math.min(s, off(f.at, w)), Number.POSITIVE_INFINITY)
   const cool = list.filter((f) => clearOf(f) >= at.spreadMm)
   if (!cool.length) return list.reduce((a, b) => (clearOf(b) > clearOf(a) + 1e-9 ? b : a))
@@ -147,8 +158,12 @@ function nextOf(list: Feature[], at: { head: Point; warm: Point[]; free: Point[]
   return (past.length ? past : cool).reduce((a, b) => (off(b.at, at.head) < off(a.at, at.head) - 1e-9 ? b : a))
 }
 
-/** Whether a straight way passes over an outline. */
-function passesOver(from: Point, to: Point, outline: Point[]): boolean {
+/** A part that is cut free, and the box round it. */
+type Free = { outline: Point[]; box: ReturnType<typeof spanOf> }
+/** Whether a straight way passes over it. */
+function passesOver(from: Point, to: Point, { outline, box }: Free): boolean {
+  if (Math.max(from.x, to.x) < box.left || Math.min(from.x, to.x) > box.right) return false
+  if (Math.max(from.y, to.y) < box.low || Math.min(from.y, to.y) > box.high) return false
   const side = (a: Point, b: Point, c: Point) => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)
   return outline.some((a, i) => {
     const b = outline[(i + 1) % outline.length]!

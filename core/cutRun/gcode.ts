@@ -23,8 +23,9 @@ export function gcodeOf(run: CutRun, cut: RunCut, title: string): string {
     remark(title),
     remark(`kerf ${n(cut.kerfMm)} mm is in the path: no compensation at the table`),
     'G21 G90 G40',
-    remark('arcs: I and J from where they begin; G4 P in seconds'),
+    remark('zero: lower left corner of the sheet; arcs: I and J from where they begin; G4 P in seconds'),
   ]
+  for (const x of run.spots) lines.push(remark(`LOOK ${x.mark}: ${x.says.replace(/\{(?:g )?([^}]*)\}/g, '$1 mm')}`))
   for (const [i, p] of run.passes.entries()) {
     lines.push(remark(`${i + 1} ${p.mark} ${p.what}`), `G0 X${n(p.pierce.x)} Y${n(p.pierce.y)}`, 'M3', `G4 P${n(cut.pierceS)}`)
     lines.push(`G1 X${n(p.path[0]!.x)} Y${n(p.path[0]!.y)} F${n(cut.feedMmMin)}`)

@@ -11,6 +11,8 @@ type Given = { contour: Contour; keep: Keep[]; sheet: { width: number; height: n
 /** Leads are shortened to no less than so many kerfs before it is said that there is no room. */
 const LEAST_KERFS = 1.5
 const STEPS = 5
+/** Of an edge of many corners its longest stretches are tried. */
+const MOST_PLACES = 48
 
 /**
  * Piercing spoils a spot wider than the kerf: it stands in what falls away, square off the middle of a straight or off a corner, clear of every other part by a
@@ -19,10 +21,11 @@ const STEPS = 5
 export function leadsOf(g: Given): Lead[] {
   const own = pointsOf(g.contour.path)
   const inward = g.contour.what === 'hole'
+  const places = placesOn(g.contour.path)
   const least = Math.min(g.leadMm, LEAST_KERFS * g.kerfMm)
   for (let i = 0; i <= STEPS; i++) {
     const long = g.leadMm - ((g.leadMm - least) * i) / STEPS
-    const found = placesOn(g.contour.path).flatMap(({ at, normal, path }) => {
+    const found = places.flatMap(({ at, normal, path }) => {
       const side = clockwise(own) === inward ? 1 : -1
       const pierce = { x: at.x + normal.x * long * side, y: at.y + normal.y * long * side }
       const room = roomAt(pierce, own, inward, g)
@@ -59,9 +62,14 @@ const clockwise = (points: Point[]): boolean =>
 
 /** Middles of straights and ends of arcs, each with the way to its right, and the path begun there. */
 function placesOn(path: PathPoint[]): { at: Point; normal: Point; path: PathPoint[] }[] {
-  return path.flatMap((a, i) => {
-    const b = path[(i + 1) % path.length]!
-    const long = Math.hypot(b.x - a.x, b.y - a.y)
+  const next = (i: number) => path[(i + 1) % path.length]!
+  const longOf = (i: number) => Math.hypot(next(i).x - path[i]!.x, next(i).y - path[i]!.y)
+  const longest = path
+    .map((_, i) => i)
+    .sort((a, b) => longOf(b) - longOf(a))
+    .slice(0, MOST_PLACES)
+  return longest.flatMap((i) => {
+    const [a, b, long] = [path[i]!, next(i), longOf(i)]
     if (long < 1e-6) return []
     if (a.bulge) {
       const turn = 2 * Math.atan(a.bulge)

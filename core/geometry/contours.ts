@@ -111,10 +111,12 @@ function crossAt(a: Point, b: Point, c: Point, d: Point): Point | null {
 
 type Edge = [Point, Point]
 const edgesOf = (outline: Point[]): Edge[] => outline.map((a, i) => [a, outline[(i + 1) % outline.length]!])
-const spanOf = (points: Point[]) => {
-  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)]
-  return { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) }
-}
+/** The box round some points. */
+export const spanOf = (points: Point[]): { left: number; right: number; low: number; high: number } =>
+  points.reduce(
+    (s, { x, y }) => ({ left: Math.min(s.left, x), right: Math.max(s.right, x), low: Math.min(s.low, y), high: Math.max(s.high, y) }),
+    { left: Number.POSITIVE_INFINITY, right: Number.NEGATIVE_INFINITY, low: Number.POSITIVE_INFINITY, high: Number.NEGATIVE_INFINITY },
+  )
 /** Those of its edges that come near the other outline. */
 function edgesNear(outline: Point[], other: Point[]): Edge[] {
   const s = spanOf(other)
