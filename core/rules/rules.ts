@@ -208,6 +208,8 @@ const figures = z.object({
   endTrimMm: rule(5, 0, 100, 'Saw', 'Trim at each end of a bar', 'mm'),
   leastRemnantMm: rule(300, 0, 3000, 'Saw', 'Shortest offcut worth shelving', 'mm'),
   stripCoatedEach: rule(6, 0, 500, 'Saw', 'Stripping a coated offcut, each', 'money'),
+  bareZincEach: rule(8, 0, 500, 'Saw', 'Baring a galvanised offcut where it is welded, each', 'money'),
+  bareBesideWeldMm: rule(25, 5, 150, 'Saw', 'Zinc and paint are bared beside a weld by', 'mm', "shop's own"),
   dressPittedEach: rule(9, 0, 500, 'Saw', 'Dressing a pitted offcut, each', 'money'),
 
   kFactor: rule(0.42, 0.2, 0.5, 'Brake', 'K factor for air bending', '', "shop's own; 0.33 to 0.45 is usual for r from t to 3t"),

@@ -4,7 +4,7 @@ import { profiles } from '../catalogue/profiles'
 import type { Rules } from '../rules/rules'
 
 /** How an offcut looks. An unknown alloy is never planned into a rack: its strength is not known. */
-export const grades = ['clean', 'coated', 'pitted', 'unknown alloy'] as const
+export const grades = ['clean', 'coated', 'galvanised', 'pitted', 'unknown alloy'] as const
 export type Grade = (typeof grades)[number]
 
 const id = z.string().min(1).max(60)
@@ -67,6 +67,7 @@ export type Stock = z.infer<typeof StockSchema>
 export function preparationMinor(grade: Grade, rules: Rules): number | null {
   if (grade === 'clean') return 0
   if (grade === 'coated') return Math.round(rules.stripCoatedEach * 100)
+  if (grade === 'galvanised') return Math.round(rules.bareZincEach * 100)
   if (grade === 'pitted') return Math.round(rules.dressPittedEach * 100)
   return null
 }

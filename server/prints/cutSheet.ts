@@ -11,6 +11,7 @@ import { withLengths } from '../../core/quantity/figureText'
 import { formatGauge, formatLength, withUnit } from '../../core/quantity/formatQuantity'
 import { moneyText } from '../../core/quantity/money'
 import type { DisplayUnits } from '../../core/quantity/units'
+import type { SurfaceNote } from '../../core/stockSurface/stockSurface'
 import { closePaper, INK, MARGIN, openPaper, type Paper, QUIET, SIGNAL, type Title, table } from './paper'
 
 /** The cut sheet for the saw: every bar drawn with its cuts in order, readable at arm's length, a box to tick at each piece. PDF bytes. */
@@ -24,9 +25,15 @@ export type CutSheet = {
   moved: Moved[]
   reason: string
   limits: Limit[]
+  /** what is done about the surface of what comes from the rack */
+  surface: SurfaceNote[]
 }
 
-export function cutSheetPdf(job: Job, { plan, saw, parts, stops, holes, moved, reason, limits }: CutSheet, title: Title): Promise<Buffer> {
+export function cutSheetPdf(
+  job: Job,
+  { plan, saw, parts, stops, holes, moved, reason, limits, surface }: CutSheet,
+  title: Title,
+): Promise<Buffer> {
   const paper = openPaper(title)
   const mm = (v: number) => formatLength(v, job.units)
   paper
@@ -39,7 +46,7 @@ export function cutSheetPdf(job: Job, { plan, saw, parts, stops, holes, moved, r
       54,
       { width: paper.page.width - 2 * MARGIN },
     )
-  let y = remarks(paper, job, moved, reason, limits, paper.y + 4)
+  let y = remarks(paper, job, { moved, reason, limits, surface }, paper.y + 4)
   for (const profile of plan.profiles) {
     if (y > paper.page.height - 120) y = fresh(paper)
     paper.font('bold').fontSize(12).fillColor(INK).text(profileOf(profile.profileId).name, MARGIN, y, { lineBreak: false })
@@ -72,7 +79,13 @@ export function cutSheetPdf(job: Job, { plan, saw, parts, stops, holes, moved, r
   if (y > paper.page.height - 100) y = fresh(paper)
   const rows = [
     ...plan.purchases.map((p) => ['buy', profileOf(p.profileId).name, mm(p.lengthMm), String(p.count), moneyText(p.priceMinor * p.count)]),
-    ...plan.used.map((u) => [`from ${u.place || 'the rack'}`, profileOf(u.profileId).name, mm(u.lengthMm), String(u.count), '']),
+    ...plan.used.map((u) => [
+      `from ${u.place || 'the rack'}${u.grade === 'clean' ? '' : `, ${u.grade}`}`,
+      profileOf(u.profileId).name,
+      mm(u.lengthMm),
+      String(u.count),
+      '',
+    ]),
     ...offcutsShown(plan.profiles, saw, job.units).map((o) => [
       'back to the rack',
       profileOf(o.profileId).name,
@@ -125,7 +138,8 @@ export function cutSheetPdf(job: Job, { plan, saw, parts, stops, holes, moved, r
 }
 
 /** Why it is cut although a limit is over or not assessed, and which pieces the design has moved away from. Returns the y below. */
-function remarks(paper: Paper, job: Job, moved: Moved[], reason: string, limits: Limit[], from: number): number {
+type Remarks = Pick<CutSheet, 'moved' | 'reason' | 'limits' | 'surface'>
+function remarks(paper: Paper, job: Job, { moved, reason, limits, surface }: Remarks, from: number): number {
   const doubtful = limits.filter((l) => l.state === 'over' || l.state === 'unknown')
   const lines = [
     ...(moved.length ? [`Do not cut by this sheet: ${moved.map((m) => withLengths(movedText(m), job.units)).join('; ')}.`] : []),
@@ -133,6 +147,7 @@ function remarks(paper: Paper, job: Job, moved: Moved[], reason: string, limits:
     ...(doubtful.length
       ? [`Limits now: ${doubtful.map((l) => `${l.name} ${l.state === 'over' ? 'OVER' : 'not assessed'}`).join('; ')}.`]
       : []),
+    ...surface.map((n) => `${n.marks.join(', ')}, ${withLengths(n.says, job.units)}.`),
   ]
   let y = from
   for (const line of lines) {

@@ -23,6 +23,7 @@ import type { Rules } from '../../core/rules/rules'
 import { flatKinds, planSheets } from '../../core/sheetNesting/sheetPlan'
 import type { PlannedShop } from '../../core/shop/shop'
 import type { SheetOffcut } from '../../core/stock/stock'
+import { surfaceNotes } from '../../core/stockSurface/stockSurface'
 import type { Workshop } from '../../core/workshop/workshop'
 import { fittingReady } from '../workshop/fitting'
 import { arrangementPdf } from './arrangement'
@@ -127,6 +128,7 @@ export async function printed(print: Print): Promise<Uint8Array> {
         holes: holesAlong(result.assembly, job.vehicle, print.rules),
         reason: accepted?.reason ?? '',
         limits: result.limits,
+        surface: surfaceNotes(made.plan, result.assembly, print.rules),
       }
       return cutSheetPdf(job, sheet, { ...print.title, stamp: stampOf(accepted, moved, openOf(result)) })
     }

@@ -55,6 +55,7 @@ const sheet = (plan: CutPlan, over: Partial<CutSheet> = {}): CutSheet => ({
   moved: [],
   reason: '',
   limits: [],
+  surface: [],
   ...over,
 })
 
@@ -111,6 +112,7 @@ test('a sheet whose design has moved, and a reason to cut all the same, stand on
   const plain = await size({})
   expect(await size({ moved: [{ mark: 'B1', wasMm: 1690, nowMm: 1700, what: 'longer' }] })).toBeGreaterThan(plain)
   expect(await size({ reason: 'the client signed for it' })).toBeGreaterThan(plain)
+  expect(await size({ surface: [{ marks: ['B1'], says: 'galvanised: bare the zinc {25} beside each weld' }] })).toBeGreaterThan(plain)
 })
 
 test('a load test that was measured is on the arrangement, one only planned is not', async () => {

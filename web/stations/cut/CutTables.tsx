@@ -1,3 +1,4 @@
+import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Table from '@mui/material/Table'
 import TableBody from '@mui/material/TableBody'
@@ -13,9 +14,10 @@ import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { offcutsShown } from '../../../core/nesting/barLine'
 import type { CutPlan } from '../../../core/nesting/planCuts'
-import { figureText } from '../../../core/quantity/figureText'
+import { figureText, withLengths } from '../../../core/quantity/figureText'
 import { moneyText } from '../../../core/quantity/money'
 import { defaultUnit } from '../../../core/quantity/units'
+import { surfaceNotes } from '../../../core/stockSurface/stockSurface'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
 import { BoardsTable } from './BoardsTable'
@@ -27,9 +29,15 @@ export function CutTables({ job, plan, lengths }: { job: Job; plan: CutPlan; len
   const rules = useRules()
   const assembly = useMemo(() => madeAssembly(job, rules), [job, rules])
   const parts = cutList(assembly)
+  const units = useUnits()
   if (!parts.length) return null
   return (
     <Box sx={{ display: 'grid', gap: 3 }}>
+      {surfaceNotes(plan, assembly, rules).map((n) => (
+        <Alert key={n.says} severity="warning">
+          <strong>{n.marks.join(', ')}</strong>, {withLengths(n.says, units)}.
+        </Alert>
+      ))}
       <CutListTable parts={parts} />
       <StopsTable parts={parts} />
       <BoardsTable assembly={assembly} />

@@ -10,6 +10,7 @@ import { demoJobs } from '../../../core/job/demoJobs'
 import type { Job } from '../../../core/job/job'
 import { highsTools } from '../../../core/nesting/highsTools'
 import { planCuts } from '../../../core/nesting/planCuts'
+import { INCH } from '../../../core/quantity/units'
 import { defaultRules } from '../../../core/rules/rules'
 import { demoStock } from '../../../core/stock/demoStock'
 import { assembled, rackParams, withRack } from '../../../core/testing/racks'
@@ -171,6 +172,16 @@ describe('the lists', () => {
         .map((r) => r.textContent)
     expect(rows('Cut list').join()).toMatch(/RL, RRSide rail.*B1Crossbar/)
     expect(rows('Purchase list').length).toBe(state.plan!.purchases.length + state.plan!.used.length + state.plan!.offcuts.length)
+  })
+  test('pieces cut from galvanised stock are told with what is bared, in the job’s units', () => {
+    const job: Job = withRack({ ...survey, units: INCH }, { sideRails: true, build: 'welded' })
+    state = planOf(job)
+    const plan = {
+      ...state.plan!,
+      profiles: state.plan!.profiles.map((p) => ({ ...p, bars: p.bars.map((b) => ({ ...b, grade: 'galvanised' as const })) })),
+    }
+    mount(<CutTables job={job} plan={plan} lengths={null} />, INCH)
+    expect(screen.getAllByRole('alert')[0]!.textContent).toMatch(/B1.*galvanised: bare the zinc 1 in beside each weld/)
   })
   test('hardware with its spares and prices', () => {
     const job: Job = withRack(survey, { bracketInsetMm: 40, bracketThicknessMm: 5 })
