@@ -1,7 +1,8 @@
 import { sum } from '../figure/figure'
 import { turnedHole } from '../geometry/hole'
 import type { Rules } from '../rules/rules'
-import { isCutHole, type LaidPart, laidParts, type SheetGroup, sheetOf } from '../sheetNesting/sheetPlan'
+import { type LaidPart, laidParts, type SheetGroup, sheetOf } from '../sheetNesting/sheetPlan'
+import { isCutHole } from '../workshop/cutHole'
 import type { Table } from '../workshop/workshop'
 import { type CutRun, cutRun, type RunCut } from './cutRun'
 

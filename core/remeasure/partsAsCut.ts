@@ -3,7 +3,7 @@ import { materialOf } from '../catalogue/materials'
 import { profileOf } from '../catalogue/profiles'
 import { centreLine, nearestAlong } from '../geometry/centreLine'
 import type { Rules } from '../rules/rules'
-import { isCutHole } from '../sheetNesting/sheetPlan'
+import { isCutHole } from '../workshop/cutHole'
 
 /** A part as it is cut: its length, its saw angles, and where it is drilled, so that two designs of it can be held against one another. mm, degrees */
 export type AsCut = {

@@ -2,13 +2,14 @@ import { type Assembly, type Plate, plateMassKg } from '../assembly/assembly'
 import { boxOf } from '../assembly/places'
 import { materialOf } from '../catalogue/materials'
 import { sum } from '../figure/figure'
-import { edgeOfHole, type Hole, holeAreaMm2, isRound, roundHoleMm } from '../geometry/hole'
+import { edgeOfHole, type Hole, holeAreaMm2, roundHoleMm } from '../geometry/hole'
 import { areaMm2 } from '../geometry/polygon'
 import { quarterTurn, type Turn } from '../geometry/quarterTurn'
 import type { Point } from '../geometry/vec3'
 import { shortMark } from '../mark/shortMark'
 import type { Rules } from '../rules/rules'
 import { preparationMinor, type SheetOffcut } from '../stock/stock'
+import { isCutHole } from '../workshop/cutHole'
 import type { AcceptedSheets } from './acceptedSheets'
 import { nestSheets } from './nestSheets'
 import type { SheetNesting } from './sheetNesting'
@@ -68,10 +69,6 @@ const TRIES = { most: 500, pieces: 10_000 }
 const NEST_MS = 30_000
 
 const rounded = (p: Point): [number, number] => [Math.round(p.x * 10), Math.round(p.y * 10)]
-
-/** Whether the table cuts a hole, or only marks its middle: small ones close up in the cut. A slot is cut, for no drill makes one. mm */
-export const isCutHole = (h: Hole, thicknessMm: number, rules: Pick<Rules, 'cutHoleT'>): boolean =>
-  !isRound(h) || h.diameterMm >= rules.cutHoleT * thicknessMm - 1e-9
 
 /** Every flat part as it is cut, alike ones together in the order they are drawn. Length of cut along outline and holes that are cut; a pierce for each of them. mm, kg */
 export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): FlatKind[] {

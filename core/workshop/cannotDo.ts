@@ -6,6 +6,7 @@ import { isRound } from '../geometry/hole'
 import { radians } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import { type TubePart, tubePart } from '../tube/tubeParts'
+import { isCutHole } from './cutHole'
 import { dieFor, learned } from './learned'
 import type { Workshop } from './workshop'
 
@@ -108,16 +109,18 @@ function bending({ member, bent, lacks }: TubePart, w: Workshop): Lack[] {
 function flatWork(p: Plate, w: Workshop, rules: Rules): Lack[] {
   const narrow = Math.min(...p.holes.filter((h) => !isRound(h)).map((h) => h.diameterMm))
   const least = rules.cutHoleT * p.thicknessMm
-  const hole = Math.max(0, ...p.holes.filter(isRound).map((h) => h.diameterMm))
+  // what the table cuts is not drilled
+  const drilled = p.holes.filter((h) => isRound(h) && !(w.table && isCutHole(h, p.thicknessMm, rules)))
+  const hole = Math.max(0, ...drilled.map((h) => h.diameterMm))
   const fold = Math.max(0, ...p.bends.map(({ line: [a, b] }) => Math.hypot(a.x - b.x, a.y - b.y)))
   return [
     ...(hole > w.drillMostMm
-      ? [[`a hole of {${hole}} and the largest drill is {${w.drillMostMm}}`, 'a hole saw, a punch or the cutting table'] as Lack]
+      ? [[`a hole of {g ${hole}} and the largest drill is {g ${w.drillMostMm}}`, 'a hole saw, a punch or the cutting table'] as Lack]
       : []),
     ...(narrow < least - 1e-9
       ? [
           [
-            `a cut-out {${Math.round(narrow * 10) / 10}} wide in {g ${p.thicknessMm}} sheet and the table cuts clean from {${least}}`,
+            `a cut-out {g ${Math.round(narrow * 10) / 10}} wide in {g ${p.thicknessMm}} sheet and the table cuts clean from {g ${Math.round(least * 10) / 10}}`,
             'a wider one, thinner sheet, or a laser',
           ] as Lack,
         ]

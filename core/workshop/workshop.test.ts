@@ -163,7 +163,11 @@ describe('what this shop cannot do', () => {
       },
     ]
     expect(of(plate({ holes: [{ at: { x: 0, y: 0 }, diameterMm: 16 }], bends: fold(300) }))).toEqual([])
-    expect(of(plate({ holes: [{ at: { x: 0, y: 0 }, diameterMm: 22 }] }))).toEqual(['a hole of {22} and the largest drill is {16}'])
+    const wide = plate({ holes: [{ at: { x: 0, y: 0 }, diameterMm: 22 }] })
+    expect(of(wide, { ...demoWorkshop, table: null })).toEqual(['a hole of {g 22} and the largest drill is {g 16}'])
+    // the table cuts it; in plate so thick that it would close up there, it is drilled after all
+    expect(of(wide)).toEqual([])
+    expect(of({ ...wide, thicknessMm: 20 })).toEqual(['a hole of {g 22} and the largest drill is {g 16}'])
     expect(of(plate({ outline: rectangle(120, 1500), bends: fold(1500) }))).toEqual(['a fold {1500} long and the brake takes {1200}'])
     expect(of(plate({ bends: fold(300) }), { ...demoWorkshop, brakeMm: 0 })).toEqual(['it is folded and no brake is listed'])
   })

@@ -72,8 +72,9 @@ export const TableCutSchema = z.object({
 export type TableCut = z.infer<typeof TableCutSchema>
 /** The cutting table. `spreadMm` = two cuts one after the other stand so far apart where they can; `square` = the side of its travel that it cuts square. mm, mm/min */
 export const TableSchema = z.object({
-  lengthMm: mm().default(3000),
-  widthMm: mm().default(1500),
+  // the larger sheets on sale, by the metre and by the foot, and room to lay them
+  lengthMm: mm().default(3100),
+  widthMm: mm().default(1600),
   leadMm: z.number().gt(0, 'must be more than 0').max(100).default(6),
   spreadMm: mm(2000).default(200),
   rapidMmMin: z.number().gt(0, 'must be more than 0').max(200_000).default(8000),
