@@ -213,7 +213,9 @@ describe('what leaves the shop', () => {
   )
   test('the stock rack goes out as CSV and comes in whole or not at all', async () => {
     const csv = (await http().get('/api/shelves/stock/remnants.csv')).text
-    const { revision } = (await http().get('/api/shelves/stock')).body
+    const { revision, document } = (await http().get('/api/shelves/stock')).body
+    const sheets = (await http().get('/api/shelves/stock/sheets.csv')).text.trim().split(/\r?\n/)
+    expect(sheets).toHaveLength(1 + document.sheets.length)
     const bad = await http().post(`/api/shelves/stock/remnants.csv?revision=${revision}`).type('text/csv').send(`${csv}x,no-such,1,1\n`)
     expect([bad.status, bad.body.faults[0].where]).toEqual([422, `line ${csv.trim().split('\n').length + 1}, profile_id`])
     expect((await http().get('/api/shelves/stock')).body.revision).toBe(revision)

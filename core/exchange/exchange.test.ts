@@ -11,7 +11,7 @@ import { demoStock } from '../stock/demoStock'
 import { StockSchema } from '../stock/stock'
 import { cutListCsv } from './csv'
 import { readJob, readJobFile, writeJobFile } from './jobFile'
-import { rackDifference, readRemnantsCsv, remnantsCsv } from './rackCsv'
+import { rackDifference, readRemnantsCsv, remnantsCsv, sheetsCsv } from './rackCsv'
 
 const whereOf = (r: { ok: boolean; faults?: { where: string }[] }) => (r.ok ? [] : (r.faults ?? []).map((f) => f.where))
 
@@ -173,4 +173,18 @@ test('flat parts stand below the bars, each kind once by the box of its blank', 
     expect(Number(r[3]) / 25.4).toBeCloseTo(Number(r[4]), 2)
     expect([Number(r[3]), Number(r[9])]).toEqual([kinds[i]!.flatMm.x, kinds[i]!.flatMm.y].map((v) => expect.closeTo(v, 1)))
   }
+})
+
+test('begun sheets go out with their sizes in mm and in inches, a comma in a note kept in one field', () => {
+  const sheet = { ...demoStock.sheets[0]!, thicknessMm: 2, lengthMm: 1016, widthMm: 508, note: 'left from wall, second' }
+  const [head, row] = Papa.parse<string[]>(sheetsCsv([sheet]).trim()).data
+  const of = Object.fromEntries(head!.map((name, i) => [name, row![i]]))
+  expect([of.length_mm, of.width_mm, of.length_in, of.width_in, of.thickness_in, of.note]).toEqual([
+    '1016',
+    '508',
+    '40',
+    '20',
+    '0.0787',
+    'left from wall, second',
+  ])
 })

@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import { type Fault, faultsOf, MAX_FILE_BYTES, type Read } from '../issue/faults'
 import { parseQuantity } from '../quantity/parseQuantity'
 import { MM_PER_INCH } from '../quantity/units'
-import { type Remnant, RemnantSchema } from '../stock/stock'
+import { type Remnant, RemnantSchema, type SheetOffcut } from '../stock/stock'
 import { writeTable } from './csv'
 import { numberStyle, tableNumber } from './tableNumber'
 
@@ -11,6 +11,29 @@ export const remnantsCsv = (remnants: Remnant[]): string =>
   writeTable(
     STOCK_FIELDS,
     remnants.map((r) => [r.id, r.profileId, r.lengthMm, r.quantity, r.grade, r.place, r.note]),
+  )
+
+/** Begun sheets, each by the largest rectangle left of it, in mm and in inches. */
+export const sheetsCsv = (sheets: SheetOffcut[]): string =>
+  writeTable(
+    [
+      'id',
+      'material_id',
+      'thickness_mm',
+      'length_mm',
+      'width_mm',
+      'thickness_in',
+      'length_in',
+      'width_in',
+      'quantity',
+      'grade',
+      'place',
+      'note',
+    ],
+    sheets.map((s) => {
+      const mm = [s.thicknessMm, s.lengthMm, s.widthMm]
+      return [s.id, s.materialId, ...mm, ...mm.map((v) => Math.round((v / MM_PER_INCH) * 1e4) / 1e4), s.quantity, s.grade, s.place, s.note]
+    }),
   )
 
 export type LengthUnit = 'mm' | 'in'

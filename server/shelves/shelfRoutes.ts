@@ -1,6 +1,6 @@
 import { Router } from 'express'
 import { z } from 'zod'
-import { rackDifference, readRemnantsCsv, remnantsCsv } from '../../core/exchange/rackCsv'
+import { rackDifference, readRemnantsCsv, remnantsCsv, sheetsCsv } from '../../core/exchange/rackCsv'
 import { parsed, Refusal, refuse } from '../http/faults'
 import { type ShelfName, type ShelfStore, shelves } from './shelfStore'
 
@@ -14,6 +14,12 @@ export function shelfRoutes(store: ShelfStore, rulesChanged: () => void): Router
       .type('text/csv')
       .set('Content-Disposition', 'attachment; filename="stock-rack.csv"')
       .send(remnantsCsv((await store.get('stock')).document.remnants))
+  })
+  routes.get('/stock/sheets.csv', async (_request, response) => {
+    response
+      .type('text/csv')
+      .set('Content-Disposition', 'attachment; filename="begun-sheets.csv"')
+      .send(sheetsCsv((await store.get('stock')).document.sheets))
   })
   routes.post('/stock/remnants.csv', async (request, response) => {
     if (typeof request.body !== 'string') return refuse(415, 'the body', 'the rack as text/csv')

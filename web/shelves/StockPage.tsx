@@ -32,6 +32,11 @@ export default function StockPage() {
       <Button component="a" href="/api/shelves/stock/remnants.csv" variant="outlined">
         Rack as CSV
       </Button>
+      {stock && stock.sheets.length > 0 && (
+        <Button component="a" href="/api/shelves/stock/sheets.csv">
+          Begun sheets as CSV
+        </Button>
+      )}
       <RackImport
         stock={stock}
         replace={(remnants) => {
