@@ -107,7 +107,7 @@ export function createApp(parts: Parts): Express {
 
   app.use('/api/jobs', jobRoutes(jobs, shelves, keeper))
   app.use('/api/times', timesRoute(db))
-  app.use('/api/outside', standInRoute())
+  app.use('/api/outside', standInRoute(workshop))
   app.use('/api/shop/log', logRoute(db, shelves))
   const work = shopWork(db, shelves, workshop)
   app.use('/api/shop', daysRoutes(work, shelves), purchaseRoutes({ all: work, jobs, shelves, orders: orderStore(db), workshop }))

@@ -20,6 +20,8 @@ export const AcceptedSheetsSchema = z.object({
   on: z.iso.date('write the date as 2026-12-24'),
   /** they are cut, and the rack has what is left */
   cut: z.boolean().default(false),
+  /** why, although a limit was over or not assessed */
+  reason: z.string().max(500).default(''),
   groups: z.array(AcceptedGroupSchema).max(100),
 })
 export type AcceptedSheets = z.infer<typeof AcceptedSheetsSchema>

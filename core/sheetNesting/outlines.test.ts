@@ -164,6 +164,68 @@ describe('parts by their outlines', () => {
   })
 })
 
+describe('an edge of very many corners', () => {
+  /** A wheel of teeth, each a few chords: nothing that a few corners could follow. */
+  const gear = (teeth: number, mm: number): Pair[] =>
+    Array.from({ length: teeth * 8 }, (_, i): Pair => {
+      const a = (2 * Math.PI * i) / (teeth * 8)
+      const r = mm + (i % 8 < 4 ? 6 : 0) + (i % 2) * 0.3
+      return [r * Math.cos(a), r * Math.sin(a)]
+    })
+  /** A disc with a spike that lies in line with its first and its last corner. */
+  const spiked: Pair[] = [
+    ...Array.from({ length: 120 }, (_, i): Pair => [100 * Math.cos((2 * Math.PI * i) / 120), 100 * Math.sin((2 * Math.PI * i) / 120)]),
+  ].flatMap((q, i): Pair[] =>
+    i === 60
+      ? [
+          [-100, 2],
+          [-260, 0],
+          [-100, -2],
+        ]
+      : [q],
+  )
+  test.each([
+    ['a gear of 200 teeth', gear(200, 90)],
+    ['a gear of 12', gear(12, 60)],
+    ['a disc with a spike', spiked],
+  ])('%s is laid by a simpler one round it: true edges keep their gap, on the sheet', (_, outline) => {
+    const given = {
+      sheets: [{ id: 'S', width: 900, height: 700, quantity: null }],
+      parts: [
+        part('a', outline, 4),
+        part(
+          'b',
+          [
+            [0, 0],
+            [150, 0],
+            [0, 120],
+          ],
+          5,
+        ),
+      ],
+      gap: 6,
+      edge: 10,
+    }
+    const out = nest(given, 2)
+    sound(asked(given), out)
+    expect(out.unplaced).toEqual([])
+  })
+  test('in a cut-out of very many corners the gap is kept to its true edge', () => {
+    const given = {
+      sheets: [{ id: 'S', width: 420, height: 420, quantity: null }],
+      parts: [
+        part('f', box(400, 400), 1, { cutOuts: [gear(50, 150).map(([x, y]): Pair => [x + 200, y + 200])] }),
+        part('i', box(180, 180)),
+      ],
+      gap: 5,
+      edge: 5,
+    }
+    const out = nest(given, 2)
+    expect(out.sheets).toHaveLength(1)
+    sound(asked(given), out)
+  })
+})
+
 /** A star of so many points with random arms: seldom convex. */
 const star = fc
   .record({

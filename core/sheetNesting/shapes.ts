@@ -8,9 +8,9 @@ export const PER_MM = 1000
 const SLACK_MM = 0.01
 /** Half of the widest slit that rounding leaves, on that grid. */
 const SLIT = 3
-/** An edge of more corners is laid by a simpler one round it. mm */
+/** An edge of more corners is laid by a simpler one round it, as little off it as will do; the time that a pair takes grows with both their corners. mm */
 const MANY_CORNERS = 40
-const SIMPLER_MM = 0.4
+const SIMPLER_MM = [0.4, 0.8, 1.6, 3.2, 6.4, 12.8]
 export type Given = Pick<SheetNestingInput, 'parts' | 'gap' | 'edge'>
 type Part = SheetNestingInput['parts'][number]
 /** Metal with half a gap round it, about the middle of the part's box: the edge counter-clockwise, cut-outs clockwise. */
@@ -35,16 +35,42 @@ function shapeOf(p: Part, gap: number): Shape {
   const middle = { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 }
   const half = gap / 2 - SLACK_MM
   const edge = positive(scaled(outline, middle))
-  // simpler, and then as far out as that took away
-  const rough = edge.length > MANY_CORNERS ? Clipper.simplifyPath(edge, SIMPLER_MM * PER_MM) : edge
-  const outer = grown([rough], half + (rough === edge ? 0 : SIMPLER_MM))
-  const cutOuts = (p.cutOuts ?? []).flatMap((c) => grown([positive(scaled(c, middle))], -half))
+  const outer = grown(simpler(edge, 'round it'), half)
+  const cutOuts = (p.cutOuts ?? []).flatMap((c) => grown(simpler(positive(scaled(c, middle)), 'within it'), -half))
   return {
     paths: [...outer.map(positive), ...cutOuts.map((c) => positive(c).reverse())],
     width: Math.round(width * PER_MM),
     height: Math.round(height * PER_MM),
   }
 }
+
+/**
+ * An edge of few corners that lies wholly round the given one, or wholly within it, as near to it as will do (Ramer, 1972; Douglas & Peucker, 1973), which is looked
+ * at afterwards: the library measures from a line without ends. Where none does, a part counts by its box, and in a cut-out nothing is laid.
+ */
+function simpler(path: Path64, lies: 'round it' | 'within it'): Paths64 {
+  if (path.length <= MANY_CORNERS) return [path]
+  for (const offMm of SIMPLER_MM) {
+    const rough = Clipper.ramerDouglasPeucker(path, offMm * PER_MM)
+    if (rough.length > MANY_CORNERS) continue
+    const out = grown([rough], lies === 'round it' ? offMm : -offMm)
+    const amiss =
+      lies === 'round it' ? Clipper.difference([path], out, FillRule.NonZero) : Clipper.difference(out, [path], FillRule.NonZero)
+    if (Math.abs(Clipper.areaPaths(amiss)) < AMISS_MM2 * PER_MM ** 2) return out
+  }
+  if (lies === 'within it') return []
+  const { left, right, top, bottom } = Clipper.getBounds(path)
+  return [
+    [
+      { x: left, y: top },
+      { x: right, y: top },
+      { x: right, y: bottom },
+      { x: left, y: bottom },
+    ],
+  ]
+}
+/** Rounding to the grid leaves no more. mm² */
+const AMISS_MM2 = 0.01
 
 const turned = (paths: Paths64, turn: Turn): Paths64 => (turn === 0 ? paths : paths.map((path) => path.map(quarterTurn[turn])))
 export const moved = (paths: Paths64, by: Point): Paths64 => paths.map((path) => path.map((q) => ({ x: q.x + by.x, y: q.y + by.y })))

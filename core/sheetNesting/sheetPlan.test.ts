@@ -124,7 +124,7 @@ describe('holes that are too small for the table', () => {
 describe('sheets that were accepted', () => {
   const sheets = (made = assembly, accepted: AcceptedSheets | null = null, begun: SheetOffcut[] = []) =>
     planSheets(made, { rules: defaultRules, system: 'metric', begun, accepted }, () => 0)
-  const accepted = acceptedFrom(sheets(), '2026-11-30', false)
+  const accepted = acceptedFrom(sheets(), { on: '2026-11-30', cut: false, reason: '' })
   const rack: SheetOffcut = { ...demoStock.sheets[0]!, materialId: 'al5052h32', thicknessMm: 2, lengthMm: 1900, widthMm: 1100, quantity: 2 }
   test('keep their places whatever else comes onto the rack; not accepted, they would lie on what came', () => {
     expect(sheets(assembly, null, [rack])[0]!.nest.sheets[0]!.sheetId).toBe(`begun ${rack.id}`)

@@ -205,10 +205,9 @@ const isSameWork = (g: AcceptedSheets['groups'][number], kinds: FlatKind[]): boo
   )
 }
 
-/** The sheets of a job as they are accepted on a day; only those that are used are kept. */
-export const acceptedFrom = (groups: SheetGroup[], on: string, cut: boolean): AcceptedSheets => ({
-  on,
-  cut,
+/** The sheets of a job as they are accepted; only those that are used are kept. */
+export const acceptedFrom = (groups: SheetGroup[], how: Pick<AcceptedSheets, 'on' | 'cut' | 'reason'>): AcceptedSheets => ({
+  ...how,
   groups: groups.map((g) => ({
     materialId: g.materialId,
     thicknessMm: g.thicknessMm,

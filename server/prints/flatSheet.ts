@@ -83,7 +83,8 @@ function runWords(told: SheetRun, number: number, units: Job['units']): string {
 }
 /** Whether the sheets on paper are those that were accepted: not accepted, another rack lays them otherwise. */
 function standingWords(g: SheetGroup, { flatSheets }: Job): string {
-  if (g.standing === 'accepted') return `These sheets were ${flatSheets?.cut ? 'cut' : 'accepted'} on ${flatSheets?.on}.`
+  const because = flatSheets?.reason ? ` Accepted all the same, because: ${flatSheets.reason}` : ''
+  if (g.standing === 'accepted') return `These sheets were ${flatSheets?.cut ? 'cut' : 'accepted'} on ${flatSheets?.on}.${because}`
   return g.standing === 'moved'
     ? `Its parts have changed since sheets were accepted on ${flatSheets?.on}: laid anew, not accepted.`
     : 'These sheets are not accepted: with another rack they lie otherwise.'

@@ -14,6 +14,7 @@ import type { Job } from '../../core/job/job'
 import { madeAssembly } from '../../core/job/piecesOf'
 import type { Limit } from '../../core/limits/limit'
 import { type CutPlan, planCuts } from '../../core/nesting/planCuts'
+import { runOnTable, type TableTold } from '../../core/outside/plasmaTable'
 import { type PooledBars, type PooledJob, pooledBars } from '../../core/purchase/pooled'
 import type { Rules } from '../../core/rules/rules'
 import { planSheets } from '../../core/sheetNesting/sheetPlan'
@@ -33,6 +34,8 @@ export type Task =
   | { kind: 'plan'; job: Job; stock: Stock; rules: Rules; timeLimitMs: number }
   /** what is left to cut of a plan that was begun, as that plan goes on */
   | { kind: 'goOn'; job: Job; accepted: IssuedPlan; stock: Stock; rules: Rules; timeLimitMs: number }
+  /** a program on the simulated table */
+  | { kind: 'table'; program: string }
   | { kind: 'calculate'; name: string; given: unknown }
   | { kind: 'print'; print: Print }
   | { kind: 'ways'; job: Job; stock: Stock; rules: Rules }
@@ -52,6 +55,7 @@ type Answers = {
   print: Uint8Array
   ways: WayRow[]
   programs: Program[]
+  table: TableTold
   judge: Judged
   verdict: Verdict
   work: JobWork
@@ -106,6 +110,8 @@ export async function perform(task: Task, tools: Tools): Promise<Answer<Task>> {
       const groups = planSheets(madeAssembly(job, rules), { rules, system: job.units.system, begun, accepted: job.flatSheets }, tools.now)
       return programsOf(groups, table, rules, job.title)
     }
+    case 'table':
+      return runOnTable(task.program)
     case 'calculate': {
       const calculator = calculatorOf(task.name)
       if (!calculator) throw new Error(`no calculator ${task.name}`)

@@ -7,15 +7,13 @@ import dayjs from 'dayjs'
 import { useState } from 'react'
 import { standingPlan } from '../../../core/issuedPlan/issuedPlan'
 import type { Job } from '../../../core/job/job'
-import { neededBeforeCutting } from '../../../core/places/neededBeforeCutting'
 import { moneyText } from '../../../core/quantity/money'
 import { call } from '../../api/client'
 import { useIssuedPlans } from '../../api/queries'
 import { useJob } from '../../job/jobStore'
 import { saveNow } from '../../job/useAutosave'
-import { useFitWanting, useLimits } from '../../job/useFit'
-import { TextInput } from '../../quantity/TextInput'
 import { Group } from '../Group'
+import { Doubts, mayCut, useDoubts } from './doubts'
 import { PlanMoved } from './PlanMoved'
 import type { PlanState } from './usePlan'
 
@@ -84,47 +82,23 @@ type Accepting = {
 
 /** What stands in the way of accepting, the reason that a limit over or not assessed asks for, and the button. */
 function ToAccept({ job, state, id, reason, setReason, accept }: Accepting) {
-  const limits = useLimits()
-  const wanting = useFitWanting()
-  const doubts = neededBeforeCutting(job.vehicle)
-  // gaps that could not be worked out here are a doubt like any other: the shop's server looks at them again
-  const doubtful = [
-    ...limits.filter((l) => l.state === 'over' || l.state === 'unknown'),
-    ...(wanting?.failed ? [{ name: 'Gaps and ways', state: 'unknown' as const }] : []),
-  ]
-  const fits =
-    doubts.length === 0 && !(wanting && !wanting.failed) && state.plan?.complete && state.plan.profiles.length > 0 && !state.running
+  const doubts = useDoubts(job)
+  const planned = state.plan?.complete && state.plan.profiles.length > 0 && !state.running
+  const fits = planned && doubts.needed.length === 0 && doubts.waiting === null
   return (
     <Box>
       <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
         {fits
           ? 'Accepting keeps this plan as it is and moves the rack. It can be taken back.'
-          : wanting
-            ? wanting.says
+          : doubts.waiting
+            ? doubts.waiting
             : state.plan?.profiles.length
               ? 'Every piece needs stock before the plan can be accepted.'
               : 'Nothing to cut yet.'}
       </Typography>
-      {doubts.length > 0 && (
-        <Alert severity="warning" icon={false} sx={{ mb: 1 }}>
-          Measure before cutting: {doubts.map((d) => `${d.label}, ${d.why}`).join('; ')}.
-        </Alert>
-      )}
-      {fits && doubtful.length > 0 && (
-        <Alert severity="warning" icon={false} sx={{ mb: 1, '& .MuiAlert-message': { width: '100%' } }}>
-          {doubtful.map((l) => `${l.name}: ${l.state === 'over' ? 'over its line' : 'not assessed'}`).join('; ')}. The cut sheet will say
-          so.
-          <Box sx={{ mt: 1 }}>
-            <TextInput label="Why it is cut all the same" value={reason} maxLength={500} onChange={setReason} />
-          </Box>
-        </Alert>
-      )}
+      {(planned || doubts.needed.length > 0) && <Doubts of={doubts} reason={reason} setReason={setReason} told="The cut sheet" />}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button
-          variant="contained"
-          onClick={() => accept.mutate()}
-          disabled={!fits || accept.isPending || (doubtful.length > 0 && !reason.trim())}
-        >
+        <Button variant="contained" onClick={() => accept.mutate()} disabled={!planned || accept.isPending || !mayCut(doubts, reason)}>
           {accept.isPending ? 'Accepting…' : 'Accept the plan'}
         </Button>
         <Button component="a" href={`/api/jobs/${id}/cut-sheet.pdf`} target="_blank" rel="noopener" onClick={() => void saveNow()}>

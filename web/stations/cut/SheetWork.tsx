@@ -30,7 +30,7 @@ import { SheetView } from '../../drawing/SheetView'
 import { FigureValue } from '../../figure/Working'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
-import { AfterCutting } from './AfterCutting'
+import { AcceptSheets } from './AcceptSheets'
 import { CutRunView } from './CutRunView'
 import { TrialFold } from './TrialFold'
 import { useSheets } from './useSheets'
@@ -87,7 +87,7 @@ export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
           runHref={(n) => `/api/jobs/${jobId}/run/${n}.nc`}
         />
       ))}
-      {state.groups && <AfterCutting groups={state.groups} job={job} />}
+      {state.groups && <AcceptSheets groups={state.groups} job={job} />}
       <Parts kinds={kinds} />
       <Typography variant="body2" sx={{ color: 'text.secondary', maxWidth: 720 }}>
         Lay each out on one face, good face down. A full line folds up (↑), a dashed line folds down (↓), in the order of the numbers. Make

@@ -35,6 +35,11 @@ const shown = () => mount(<WithJob>{(job) => <SheetWork job={job} jobId="j" />}<
 const groupsOf = (job: typeof hives) =>
   planSheets(madeAssembly(job, defaultRules), { rules: defaultRules, system: job.units.system, begun: [] }, () => performance.now())
 
+type User = ReturnType<typeof shown>['user']
+/** Limits of the demo are open: cutting asks why. */
+const because = async (user: User, why = 'trial fit first') =>
+  user.type(await screen.findByLabelText('Why it is cut all the same'), `${why}{Enter}`)
+
 describe('what is cut from sheet', () => {
   test('every part once with how many, its folds and cut; the sheets they lie on with their price; files and prints', () => {
     answering(shop)
@@ -107,6 +112,7 @@ describe('what is cut from sheet', () => {
     const { user } = shown()
     expect(await screen.findByText(/from wall, left \(left from a drawer carcass\)/)).toBeTruthy()
     expect(await screen.findByText(/begun sheet is used up/)).toBeTruthy()
+    await because(user)
     await user.click(screen.getByRole('button', { name: 'It is cut: bring the rack up to date' }))
     const sent = () => (JSON.parse(String(calls.filter((c) => c.method === 'PUT').at(-1)!.body)) as { document: Stock }).document
     expect(await screen.findByText(/^Cut on .*: the rack has what is left/)).toBeTruthy()
@@ -125,6 +131,7 @@ describe('what is cut from sheet', () => {
     onBench(panel)
     state = { groups: groupsOf(panel), running: false, fault: null }
     const { user } = shown()
+    await because(user)
     await user.click(await screen.findByRole('button', { name: 'It is cut: bring the rack up to date' }))
     expect(await screen.findByRole('button', { name: 'Take it back' })).toBeTruthy()
     answers['/shelves/stock'] = { revision: 9, document: rack }
@@ -141,7 +148,15 @@ describe('what is cut from sheet', () => {
     onBench(hives)
     state = { groups: groupsOf(hives), running: false, fault: null }
     const { user } = shown()
-    await user.click(await screen.findByRole('button', { name: 'Accept these sheets' }))
+    const accept = await screen.findByRole<HTMLButtonElement>('button', { name: 'Accept these sheets' })
+    // a limit that is not assessed asks why, before anything is accepted or cut
+    expect(screen.getByText(/: not assessed.*The prints will say so/)).toBeTruthy()
+    expect([accept.disabled, screen.getByRole<HTMLButtonElement>('button', { name: /It is cut/ }).disabled]).toEqual([true, true])
+    await because(user, '   ')
+    expect(accept.disabled).toBe(true)
+    await because(user)
+    await user.click(accept)
+    expect(benchJob().flatSheets).toMatchObject({ cut: false, reason: 'trial fit first' })
     expect(screen.getByText(/^Accepted on \d{4}-\d\d-\d\d: screen, print and program keep to these sheets/)).toBeTruthy()
     moved = true
     act(() => editJob((j) => ({ ...j, notes: 'x' })))
@@ -158,7 +173,7 @@ describe('what is cut from sheet', () => {
     answering(shop)
     const groups = planSheets(madeAssembly(panel, defaultRules), { rules: defaultRules, system: 'metric', begun: [big] }, () => 0)
     state = { groups, running: false, fault: null }
-    onBench({ ...panel, flatSheets: acceptedFrom(groups, '2026-11-30', false) })
+    onBench({ ...panel, flatSheets: acceptedFrom(groups, { on: '2026-11-30', cut: false, reason: 'bench' }) })
     shown()
     expect(await screen.findByText(/1700 × 1000, wall, left: no longer on the rack/)).toBeTruthy()
     expect((screen.getByRole('button', { name: /It is cut/ }) as HTMLButtonElement).disabled).toBe(true)

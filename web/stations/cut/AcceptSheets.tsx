@@ -15,6 +15,7 @@ import { useSaveShelf, useShelf } from '../../api/queries'
 import { editForGood, editJob } from '../../job/jobStore'
 import { useRules } from '../../job/useEvaluation'
 import { useUnits } from '../../quantity/units'
+import { Doubts, mayCut, useDoubts } from './doubts'
 
 const keep = (flatSheets: AcceptedSheets | null) => editJob((j) => ({ ...j, flatSheets }))
 
@@ -22,11 +23,13 @@ const keep = (flatSheets: AcceptedSheets | null) => editJob((j) => ({ ...j, flat
  * The nests are accepted as they lie, so that screen, print and program keep to them; once they are cut, what was begun is taken off the rack and what is left of
  * each sheet is put on it, once. The rack is taken back while it is still as this page left it.
  */
-export function AfterCutting({ groups, job }: { groups: SheetGroup[]; job: Job }) {
+export function AcceptSheets({ groups, job }: { groups: SheetGroup[]; job: Job }) {
   const rules = useRules()
   const units = useUnits()
   const shelf = useShelf('stock')
   const save = useSaveShelf('stock')
+  const doubts = useDoubts(job)
+  const [reason, setReason] = useState(job.flatSheets?.reason ?? '')
   const [before, setBefore] = useState<{ sheets: Stock['sheets']; revision: number } | null>(null)
   const left = groups.flatMap((g) => leftOvers(g, rules).map((l) => ({ ...l, g })))
   const used = begunUsed(groups)
@@ -49,6 +52,7 @@ export function AfterCutting({ groups, job }: { groups: SheetGroup[]; job: Job }
     )
   const size = (l: { lengthMm: number; widthMm: number }) =>
     `${formatLength(Math.max(l.lengthMm, l.widthMm), units)} × ${formatLength(Math.min(l.lengthMm, l.widthMm), units)}`
+  const free = mayCut(doubts, reason)
   const mayTakeBack = before !== null && before.revision === revision
   return (
     <Box component="section" aria-label="Sheets accepted and cut" sx={{ display: 'grid', gap: 1, justifyItems: 'start' }}>
@@ -68,7 +72,7 @@ export function AfterCutting({ groups, job }: { groups: SheetGroup[]; job: Job }
             )
           }
         >
-          Cut on {accepted.on}: the rack has what is left.
+          Cut on {accepted.on}: the rack has what is left.{accepted.reason ? ` Cut all the same, because: ${accepted.reason}` : ''}
         </Alert>
       ) : (
         <>
@@ -85,19 +89,29 @@ export function AfterCutting({ groups, job }: { groups: SheetGroup[]; job: Job }
               they are laid anew.
             </Alert>
           )}
+          {doubts.waiting && <Typography variant="body2">{doubts.waiting}</Typography>}
+          <Doubts of={doubts} reason={reason} setReason={setReason} told="The prints" />
           <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
             {stands ? (
               <Button onClick={() => keep(null)}>Take the sheets back</Button>
             ) : (
-              <Button variant="outlined" disabled={short} onClick={() => keep(acceptedFrom(groups, localDay(), false))}>
+              <Button
+                variant="outlined"
+                disabled={short || !free}
+                onClick={() => keep(acceptedFrom(groups, { on: localDay(), cut: false, reason: reason.trim() }))}
+              >
                 {accepted ? 'Accept the new sheets' : 'Accept these sheets'}
               </Button>
             )}
             <Button
               variant="outlined"
-              disabled={save.isPending || short || gone.length > 0}
+              disabled={save.isPending || short || gone.length > 0 || !free}
               onClick={() =>
-                put(rackAfterSheets(document, groups, job.title, rules), document.sheets, acceptedFrom(groups, localDay(), true))
+                put(
+                  rackAfterSheets(document, groups, job.title, rules),
+                  document.sheets,
+                  acceptedFrom(groups, { on: localDay(), cut: true, reason: reason.trim() }),
+                )
               }
             >
               It is cut: bring the rack up to date
