@@ -46,6 +46,9 @@ test('a chest in a measured bed: drawn, its latch asked for, what lies in it che
     expect([pdf.status(), (await pdf.body()).subarray(0, 5).toString()]).toEqual([200, '%PDF-'])
   })
   await test.step('its sheets are accepted, a table runs their program, and what is cut goes to the rack once', async () => {
+    // limits that are not assessed ask why, before anything is accepted
+    await expect(page.getByRole('button', { name: 'Accept these sheets' })).toBeDisabled()
+    await page.getByRole('textbox', { name: 'Why the sheets are cut all the same' }).fill('its foot is rated next week')
     await page.getByRole('button', { name: 'Accept these sheets' }).click()
     await expect(page.getByText(/^Accepted on .*: screen, print and program keep to these sheets/)).toBeVisible()
     const program = page.getByRole('link', { name: 'Program, G-code' }).first()

@@ -1,16 +1,11 @@
 import { z } from 'zod'
 import { threadNames } from '../boltHoles/boltHoles'
 import { calculator } from '../calculator/calculator'
-import { any, number, positive } from '../calculator/fields'
+import { any, number } from '../calculator/fields'
 import { turns } from '../geometry/quarterTurn'
+import { patternHoles } from '../patternMatch/patternHoles'
 import { adapter } from './adapter'
 
-const holes = (title: string) =>
-  z
-    .array(z.object({ xMm: any('Along'), yMm: any('Across'), diameterMm: positive('Hole', 'mm', 200) }))
-    .min(1, 'one hole at least')
-    .max(60, 'sixty holes at most')
-    .meta({ title })
 const size = (title: string) => z.number().positive('must be more than 0').max(5000).nullable().default(null).meta({ title, unit: 'mm' })
 const point = z.object({ x: number, y: number })
 
@@ -22,8 +17,8 @@ export const adapterCalculator = calculator({
   formula: 'e ≥ max(1.2·d₀ ; w/2 + 2); p ≥ 2.4·d₀',
   source: 'EN 1993-1-8, table 3.3; ISO 273 medium, ASME B18.2.8 normal; ISO 7089 washers; rim: shop’s own rule',
   input: z.object({
-    one: holes('Holes of the first part'),
-    other: holes('Holes of the second part'),
+    one: patternHoles('Holes of the first part'),
+    other: patternHoles('Holes of the second part'),
     otherLengthMm: size('Second part, long'),
     otherWidthMm: size('Second part, wide'),
     boltOne: z.enum(threadNames).meta({ title: 'Bolt of the first' }),

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { threadNames } from '../boltHoles/boltHoles'
 import { type Adapter, type AdapterGiven, adapter, boltFor } from './adapter'
+import { edgeFigure, edgeMm, pitchFigure, pitchMm } from './adapterFigures'
 
 const at = (xMm: number, yMm: number, diameterMm = 9) => ({ xMm, yMm, diameterMm })
 /** A foot with four holes 56 by 22 apart, under a part with two holes 100 apart. */
@@ -53,6 +55,15 @@ describe('a plate between two hole patterns', () => {
   })
   test('a bolt that does not go through their own hole is named', () =>
     expect(adapter(given({ boltOther: 'M8' })).faults).toEqual(['into A, B of {g 6.6} a bolt M8 does not go']))
+  test('edge and pitch open their working, and are what the plate is laid out by', () => {
+    // M8 in 9: 1.2·9 = 10.8 against 8 + 2; M6 in 6.6: 7.92 against 6 + 2
+    expect([edgeFigure('M8').value, edgeFigure('M6').value, pitchFigure(['M6', 'M8']).value]).toEqual(
+      [10.8, 8, 21.6].map((v) => expect.closeTo(v, 9)),
+    )
+    for (const bolt of threadNames) expect(edgeMm(bolt)).toBe(edgeFigure(bolt).value)
+    expect(pitchMm(['M10', 'M6'])).toBe(pitchFigure(['M10', 'M6']).value)
+    expect([...edgeFigure('M8').missing, ...pitchFigure(['M8']).missing]).toEqual([])
+  })
   test('the largest metric bolt that goes through all holes of a part is meant first', () =>
     expect([boltFor([at(0, 0, 9), at(9, 0, 11)]), boltFor([at(0, 0, 6.5)]), boltFor([at(0, 0, 2)])]).toEqual(['M8', 'M6', 'M4']))
   test('bolts that the second part covers are told by number, heads reaching under it too; of a part that nobody measured nobody knows', () => {

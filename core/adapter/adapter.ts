@@ -3,6 +3,7 @@ import type { Hole } from '../geometry/hole'
 import { quarterTurn, type Turn } from '../geometry/quarterTurn'
 import type { Point } from '../geometry/vec3'
 import type { PatternHole } from '../patternMatch/patternMatch'
+import { edgeMm, pitchMm, WASHER_D } from './adapterFigures'
 
 /** A part by its holes, and how large it is where somebody measured that. mm */
 export type Drilled = { holes: PatternHole[]; lengthMm: number | null; widthMm: number | null }
@@ -31,13 +32,6 @@ export type Adapter = {
   under: number[] | null
 }
 
-/** Between middles of two holes and from one to an edge, in diameters of the hole at least (EN 1993-1-8, table 3.3: p₂ and e₂) */
-const PITCH_D = 2.4
-const EDGE_D = 1.2
-/** A plain washer is twice its bolt across (ISO 7089), and lies on metal by so much more. Shop's own, mm */
-const WASHER_D = 2
-const RIM_MM = 2
-
 /**
  * A plate that carries one part on another whose holes do not meet its own: drilled with both patterns, clearance by ISO 273 medium or ASME B18.2.8 normal, as
  * large as washers and edges ask. Mates are flat and at rest on it: what it carries is not assessed here.
@@ -51,14 +45,14 @@ export function adapter(g: AdapterGiven): Adapter {
     ...g.one.holes.map((h, i) => ({ of: 'one' as const, name: String(i + 1), at: { x: h.xMm, y: h.yMm }, bolt: g.boltOne, theirs: h })),
     ...g.other.holes.map((h, i) => ({ of: 'other' as const, name: letter(i), at: over[i]!, bolt: g.boltOther, theirs: h })),
   ].map((h) => ({ ...h, diameterMm: threads[h.bolt].normalMm }))
-  const edge = (h: (typeof drilled)[number]) => Math.max(EDGE_D * h.diameterMm, (WASHER_D * threads[h.bolt].nominalMm) / 2 + RIM_MM)
+  const edge = (h: (typeof drilled)[number]) => edgeMm(h.bolt)
   const low = { x: Math.min(...drilled.map((h) => h.at.x - edge(h))), y: Math.min(...drilled.map((h) => h.at.y - edge(h))) }
   const high = { x: Math.max(...drilled.map((h) => h.at.x + edge(h))), y: Math.max(...drilled.map((h) => h.at.y + edge(h))) }
   const [lengthMm, widthMm] = [high.x - low.x, high.y - low.y]
   const near = drilled.flatMap((a, i) =>
     drilled.slice(i + 1).flatMap((b) => {
       const apart = Math.hypot(a.at.x - b.at.x, a.at.y - b.at.y)
-      const least = PITCH_D * Math.max(a.diameterMm, b.diameterMm)
+      const least = pitchMm([a.bolt, b.bolt])
       return apart < least - 1e-9
         ? [`holes ${a.name} and ${b.name} are {g ${round(apart)}} apart: {g ${round(least)}} or more, or move the second`]
         : []

@@ -46,6 +46,10 @@ export function sheetRun(g: SheetGroup, sheet: number, table: Table | null, rule
   }
 }
 
+/** The runs of every sheet, metal by metal. */
+export const sheetRuns = (groups: SheetGroup[], table: Table | null, rules: Pick<Rules, 'cutHoleT'>): SheetRun[][] =>
+  groups.map((g) => g.nest.sheets.map((_, i) => sheetRun(g, i, table, rules)))
+
 /** Its holes that the table cuts, as they lie. */
 const cutHoles = ({ plate, on, turn }: LaidPart, rules: Pick<Rules, 'cutHoleT'>) =>
   plate.holes.filter((h) => isCutHole(h, plate.thicknessMm, rules)).map((h) => turnedHole(h, on(h.at), turn))

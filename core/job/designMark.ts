@@ -1,4 +1,4 @@
-import { shortMark } from '../mark/shortMark'
+import { fingerprint } from '../fingerprint/fingerprint'
 import type { Job } from './job'
 
 /**
@@ -7,5 +7,5 @@ import type { Job } from './job'
  */
 export function designMark({ vehicle, pieces, brief, anchors, stops, struts }: Job): string {
   const { clientName, contact, budgetMinor, readyMadeMinor, readyMadeNote, asked, ...use } = brief
-  return shortMark({ vehicle, pieces, use, anchors, stops, struts })
+  return fingerprint({ vehicle, pieces, use, anchors, stops, struts })
 }

@@ -1,9 +1,8 @@
 import { z } from 'zod'
 import { calculator } from '../calculator/calculator'
-import { any, number, positive } from '../calculator/fields'
+import { number, positive } from '../calculator/fields'
+import { patternHoles } from './patternHoles'
 import { patternMatches } from './patternMatch'
-
-const hole = z.object({ xMm: any('Along'), yMm: any('Across'), diameterMm: positive('Hole', 'mm', 200) })
 
 export const patternMatchCalculator = calculator({
   name: 'pattern-match',
@@ -13,8 +12,8 @@ export const patternMatchCalculator = calculator({
   formula: 'off ≤ (d₁ − d)/2 + (d₂ − d)/2',
   source: 'geometry of a bolt in two holes; smallest enclosing circle (Welzl 1991) of what is left over',
   input: z.object({
-    one: z.array(hole).min(1, 'one hole at least').max(60, 'sixty holes at most').meta({ title: 'Holes of the first part' }),
-    other: z.array(hole).min(1, 'one hole at least').max(60, 'sixty holes at most').meta({ title: 'Holes of the second part' }),
+    one: patternHoles('Holes of the first part'),
+    other: patternHoles('Holes of the second part'),
     boltMm: positive('Bolt', 'mm', 60),
     mayTurnOver: z.boolean().default(false).meta({ title: 'The second may be turned over' }),
   }),

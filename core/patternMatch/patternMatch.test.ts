@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { playFigure } from './patternFigures'
 import { type PatternHole, patternMatches } from './patternMatch'
 
 const row = (xs: number[], yMm = 0, diameterMm = 6.5): PatternHole[] => xs.map((xMm) => ({ xMm, yMm, diameterMm }))
@@ -30,6 +31,14 @@ describe('two rows of holes', () => {
     expect(off(0.54)!.pairs.map((p) => p.offMm)).toEqual([expect.closeTo(0.54, 6), expect.closeTo(0.54, 6)])
     expect(off(0.54)!.playMm).toBeCloseTo(0.01, 6)
     expect(off(0.56)).toBeUndefined()
+  })
+  test('the play that is left opens its working, for every way that is told', () => {
+    const [one, other] = [row([35, 163, 355, 547, 675], 38), row([0, 192, 320.3], 0, 6.6)]
+    const found = match(one, other)
+    expect(found.length).toBeGreaterThan(1)
+    for (const m of found) expect(playFigure(m, one, other, 6).value).toBeCloseTo(m.playMm, 9)
+    // 0.3 shared between the first and the last: each 0.15 off of 0.55
+    expect(playFigure(found[0]!, one, other, 6).value).toBeCloseTo(0.4, 6)
   })
   test('a hole smaller than the bolt takes none, and one bolt alone is no fit', () => {
     expect(match(row([0, 100], 0, 5.5), row([0, 100]))).toEqual([])

@@ -2,11 +2,11 @@ import { type Assembly, type Plate, plateMassKg } from '../assembly/assembly'
 import { boxOf } from '../assembly/places'
 import { materialOf } from '../catalogue/materials'
 import { sum } from '../figure/figure'
+import { fingerprint } from '../fingerprint/fingerprint'
 import { edgeOfHole, type Hole, holeAreaMm2, roundHoleMm } from '../geometry/hole'
 import { areaMm2 } from '../geometry/polygon'
 import { quarterTurn, type Turn } from '../geometry/quarterTurn'
 import type { Point } from '../geometry/vec3'
-import { shortMark } from '../mark/shortMark'
 import type { Rules } from '../rules/rules'
 import { preparationMinor, type SheetOffcut } from '../stock/stock'
 import { isCutHole } from '../workshop/cutHole'
@@ -94,7 +94,7 @@ export function flatKinds(assembly: Assembly, rules: Pick<Rules, 'cutHoleT'>): F
     }, 0)
     const cut = p.holes.filter((h) => isCutHole(h, p.thicknessMm, rules))
     kinds.set(key, {
-      key: shortMark(key),
+      key: fingerprint(key),
       plate: p,
       marks: [p.mark],
       massEachKg: plateMassKg(p),

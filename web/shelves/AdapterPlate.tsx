@@ -4,6 +4,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { adapter, boltFor } from '../../core/adapter/adapter'
+import { edgeFigure, pitchFigure } from '../../core/adapter/adapterFigures'
 import { type ThreadName, threadNames } from '../../core/boltHoles/boltHoles'
 import type { BoughtPart } from '../../core/catalogue/boughtParts'
 import { materials } from '../../core/catalogue/materials'
@@ -15,6 +16,7 @@ import { withLengths } from '../../core/quantity/figureText'
 import { formatGauge } from '../../core/quantity/formatQuantity'
 import { isCutHole } from '../../core/workshop/cutHole'
 import { SheetView } from '../drawing/SheetView'
+import { FigureValue } from '../figure/Working'
 import { useRules } from '../job/useEvaluation'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
@@ -127,6 +129,11 @@ export function AdapterPlate({ one, other }: { one: BoughtPart; other: BoughtPar
           : made.under.length
             ? `The second part covers ${counted(made.under.length, 'bolt')} of the first (${made.under.join(', ')}): flat heads, put in before it.`
             : 'No bolt of the first is covered by the second part.'}
+      </Typography>
+      <Typography variant="body2">
+        From a hole to the edge <FigureValue figure={edgeFigure(bolts.boltOne)} /> at the first part’s,{' '}
+        <FigureValue figure={edgeFigure(bolts.boltOther)} /> at the second’s; between two holes{' '}
+        <FigureValue figure={pitchFigure([bolts.boltOne, bolts.boltOther])} />, by the larger.
       </Typography>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
         <Button

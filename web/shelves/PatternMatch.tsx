@@ -7,10 +7,12 @@ import { useMemo, useState } from 'react'
 import { type ThreadName, threadNames, threads } from '../../core/boltHoles/boltHoles'
 import type { BoughtPart } from '../../core/catalogue/boughtParts'
 import { patternDrawing } from '../../core/drawing/patternDrawing'
+import { playFigure } from '../../core/patternMatch/patternFigures'
 import { type PatternMatch as Match, patternMatches } from '../../core/patternMatch/patternMatch'
 import { counted } from '../../core/quantity/counted'
 import { formatGauge } from '../../core/quantity/formatQuantity'
 import { SheetView } from '../drawing/SheetView'
+import { FigureValue } from '../figure/Working'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { useUnits } from '../quantity/units'
 import { AdapterPlate } from './AdapterPlate'
@@ -77,7 +79,8 @@ export function PatternMatch({ parts }: { parts: BoughtPart[] }) {
             <SheetView sheet={patternDrawing(one, other, way)} {...still} />
           </Box>
           <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-            Holes of the first are drawn full, of the second dashed; {counted(way.pairs.length, 'hole')} with a bolt{' '}
+            Play left in the tightest pair: <FigureValue figure={playFigure(way, one.holes, other.holes, threads[bolt].nominalMm)} />. Holes
+            of the first are drawn full, of the second dashed; {counted(way.pairs.length, 'hole')} with a bolt{' '}
             {way.pairs.length === 1 ? 'is' : 'are'} filled. Whether a spanner gets there is not looked at here.
           </Typography>
         </>
@@ -94,5 +97,4 @@ const wordsOf = (m: Match, length: (mm: number) => string): string =>
     `along ${signed(m.shiftXMm, length)}, across ${signed(m.shiftYMm, length)}`,
     ...(m.over ? ['turned over'] : []),
     ...(m.turnDeg ? [`turned ${m.turnDeg}°`] : []),
-    `${length(m.playMm)} of play left`,
   ].join(', ')

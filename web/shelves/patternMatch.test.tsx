@@ -34,6 +34,8 @@ describe('whether two parts fit one another', () => {
     await user.click(ways[1]!)
     expect(screen.getAllByRole('button', { pressed: true })[0]!.textContent).toBe(ways[1]!.textContent)
     expect(screen.getByText(/3 holes with a bolt are filled/)).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: /Play left in the tightest pair/ }))
+    expect(await screen.findByText(/geometry of a bolt in two holes/)).toBeTruthy()
   })
   test('in inches its shift is told in inches', async () => {
     await shown([slide, ear], 'slide', 'Ear', INCH)

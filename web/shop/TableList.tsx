@@ -11,7 +11,7 @@ const FIELDS: RowField<Table>[] = [
   { at: 'lengthMm', label: 'Takes, long', min: 100, max: 20_000 },
   { at: 'widthMm', label: 'Takes, wide', min: 100, max: 20_000 },
   { at: 'leadMm', label: 'Lead-in', exact: true, min: 0.5, max: 100 },
-  { at: 'spreadMm', label: 'Next cut off by', min: 0, max: 2000 },
+  { at: 'spreadMm', label: 'Next cut keeps off', min: 0, max: 2000 },
   { at: 'rapidMmMin', label: 'Between cuts', dimension: 'feed', min: 100, max: 200_000 },
 ]
 const CUTS: RowField<TableCut>[] = [

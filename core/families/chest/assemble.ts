@@ -320,11 +320,11 @@ function faults(p: ChestParams, s: ChestShape, rules: Rules): Issue[] {
   return [
     ...floorFaults('chest', { lengthMm: p.lengthMm, widthMm: p.widthMm, rearX: s.rearX, frontMm: p.frontMm }, s.floor),
     ...((2 * s.bearerY[0]!) / (p.bearers - 1) < 65 ? [faultOf('bearers', 'The bearers have no room side by side: fewer')] : []),
-    ...(p.build === 'slotted' && p.dividers > 0 && s.flats.length && s.flats[0]!.outline.length < 5
+    ...(s.flats.length && !s.tabsMm.length
       ? [
           faultOf(
             'tabs',
-            `So many tabs have no room along a divider: ${mostTabs(s.insideX, p.tabMm)} of that length at most, or shorter ones`,
+            `So many tabs have no room along a divider: ${mostTabs(s.tabEdgeMm, p.tabMm)} of that length at most, or shorter ones`,
           ),
         ]
       : []),

@@ -26,8 +26,8 @@ export const ChestParams = z.object({
   build: z.enum(['welded', 'bolted', 'slotted']).default('welded'),
   tabs: z.number().int().min(2, 'two tabs at least: one alone turns').max(8, 'eight tabs at most').default(2),
   tabMm: mm(10, 150).default(30),
-  /** slots are longer and wider by so much */
-  allowanceMm: mm(0, 2).default(0.5),
+  /** slots are longer and wider by so much: without any no tab goes in */
+  allowanceMm: mm(0.1, 2).default(0.5),
   latches: z.number().int().min(1, 'one latch at least').max(4, 'four latches at most').default(2),
   /** what its maker lets one latch hold; null = nobody knows. N */
   latchN: z.number().min(0).max(20_000).nullable().default(null),

@@ -32,6 +32,9 @@ export type ChestShape = {
   parts: PanPart[]
   /** flat dividers, in slots of the floor: as they are cut, and where their lower rear corners stand */
   flats: { id: string; mark: string; name: string; outline: Point[]; origin: Vec3 }[]
+  /** the edge that a flat divider stands on, and where its tabs are; none = they have no room. mm */
+  tabEdgeMm: number
+  tabsMm: number[]
   /** clear inside, mm */
   insideX: number
   insideY: number
@@ -146,7 +149,23 @@ export function chestShape(p: ChestParams, floor: Place, rules: Rules): ChestSha
     ...{ id: `divider:${i}`, mark: 'DV', name: 'Divider', outline },
     origin: { x: rearX + t + SLIP_MM / 2, y: y + t / 2, z: zMm + t },
   }))
-  return { flats, floor, rearX, frontX, zMm, topMm, pin, bearerY, dividerY, parts, insideX, insideY: widthMm - 2 * t, insideZ }
+  return {
+    tabEdgeMm: edgeMm,
+    tabsMm: places,
+    flats,
+    floor,
+    rearX,
+    frontX,
+    zMm,
+    topMm,
+    pin,
+    bearerY,
+    dividerY,
+    parts,
+    insideX,
+    insideY: widthMm - 2 * t,
+    insideZ,
+  }
 }
 
 /** The first and the last tab push outwards, each against the far end of its slot: so spread, they leave the divider no play along. mm */

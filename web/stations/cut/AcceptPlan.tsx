@@ -96,7 +96,9 @@ function ToAccept({ job, state, id, reason, setReason, accept }: Accepting) {
               ? 'Every piece needs stock before the plan can be accepted.'
               : 'Nothing to cut yet.'}
       </Typography>
-      {(planned || doubts.needed.length > 0) && <Doubts of={doubts} reason={reason} setReason={setReason} told="The cut sheet" />}
+      {(planned || doubts.needed.length > 0) && (
+        <Doubts of={doubts} reason={reason} setReason={setReason} told="The cut sheet" ask="Why it is cut all the same" />
+      )}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         <Button variant="contained" onClick={() => accept.mutate()} disabled={!planned || accept.isPending || !mayCut(doubts, reason)}>
           {accept.isPending ? 'Accepting…' : 'Accept the plan'}

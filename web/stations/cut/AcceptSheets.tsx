@@ -90,7 +90,7 @@ export function AcceptSheets({ groups, job }: { groups: SheetGroup[]; job: Job }
             </Alert>
           )}
           {doubts.waiting && <Typography variant="body2">{doubts.waiting}</Typography>}
-          <Doubts of={doubts} reason={reason} setReason={setReason} told="The prints" />
+          <Doubts of={doubts} reason={reason} setReason={setReason} told="The prints" ask="Why the sheets are cut all the same" />
           <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
             {stands ? (
               <Button onClick={() => keep(null)}>Take the sheets back</Button>

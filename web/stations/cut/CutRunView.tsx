@@ -3,7 +3,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMutation } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { gcodeOf } from '../../../core/cutRun/gcode'
 import { runFigure } from '../../../core/cutRun/runFigure'
 import type { SheetRun } from '../../../core/cutRun/sheetRun'
@@ -26,6 +26,7 @@ const MOST = 6
 /** How the shop's table cuts one sheet: how many cuts, how long, what would be spoilt; its program, and a simulated table that runs it. */
 export function CutRunView({ told, title, size, href }: Props) {
   const units = useUnits()
+  const program = useMemo(() => ('missing' in told ? '' : gcodeOf(told.run, told.cut, title)), [told, title])
   if ('missing' in told)
     return (
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
@@ -38,7 +39,8 @@ export function CutRunView({ told, title, size, href }: Props) {
       <Typography variant="body2">
         On the table: {counted(run.passes.length, 'cut')}, holes first and edges by the numbers, {formatLength(run.cutMm, units)},{' '}
         <FigureValue figure={runFigure(run, cut, on)} />
-        {drilled ? `. ${counted(drilled, 'small hole')} left to the drill, not in the program` : ''}
+        {drilled ? `. ${counted(drilled, 'small hole')} left to the drill, not in the program` : ''}. Try a new program without the torch
+        first.
       </Typography>
       {run.spots.slice(0, MOST).map((s) => (
         <Alert key={`${s.mark} ${s.at.x} ${s.at.y}`} severity="warning" sx={{ py: 0 }}>
@@ -50,7 +52,7 @@ export function CutRunView({ told, title, size, href }: Props) {
         <Button size="small" component="a" href={href}>
           Program, G-code
         </Button>
-        <OnTable key={gcodeOf(run, cut, title)} program={gcodeOf(run, cut, title)} title={title} size={size} />
+        <OnTable key={program} program={program} title={title} size={size} />
       </Box>
     </Box>
   )
@@ -76,7 +78,7 @@ function OnTable({ program, title, size }: { program: string; title: string; siz
           <Typography component="figcaption" variant="body2" sx={{ color: 'text.secondary' }}>
             Simulated: no table ran. {counted(ran.pierces, 'pierce')}, {formatLength(ran.cutMm, units)} with the torch on,{' '}
             {Math.floor(ran.seconds / 60)} min {Math.round(ran.seconds % 60)} s
-            {ran.spots.length ? '' : '; it ran through nothing that was cut before'}. Try a new program without the torch first.
+            {ran.spots.length ? '' : '; it ran through nothing that was cut before'}.
           </Typography>
           <Box sx={{ height: 220 }}>
             <SheetView sheet={tableRunDrawing(ran, size)} {...still} />

@@ -12,7 +12,7 @@ import { useMemo } from 'react'
 import type { Fold } from '../../../core/assembly/assembly'
 import { materialOf } from '../../../core/catalogue/materials'
 import { runTitle } from '../../../core/cutRun/programs'
-import { sheetRun } from '../../../core/cutRun/sheetRun'
+import type { SheetRun } from '../../../core/cutRun/sheetRun'
 import { flatPartSheet } from '../../../core/drawing/flatPart'
 import { nestDrawing } from '../../../core/drawing/sheetDrawing'
 import type { Job } from '../../../core/job/job'
@@ -24,7 +24,6 @@ import { allowanceFigure, deductionFigure } from '../../../core/sheet/foldFigure
 import { sheetsFigure } from '../../../core/sheetNesting/sheetFigures'
 import { type FlatKind, flatKinds, marksOf, type SheetGroup, sheetOf } from '../../../core/sheetNesting/sheetPlan'
 import { cannotDo } from '../../../core/workshop/cannotDo'
-import type { Table } from '../../../core/workshop/workshop'
 import { useShelf } from '../../api/queries'
 import { SheetView } from '../../drawing/SheetView'
 import { FigureValue } from '../../figure/Working'
@@ -45,8 +44,10 @@ export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
   const assembly = useMemo(() => madeAssembly(job, rules), [job, rules])
   const kinds = useMemo(() => flatKinds(assembly, rules), [assembly, rules])
   const stock = useShelf('stock')
-  const state = useSheets(job, stock.data?.document, rules)
   const workshop = shop.data?.document.workshop
+  // a shop that cannot be fetched has no table to run
+  const state = useSheets(job, stock.data?.document, workshop ? workshop.table : shop.isError ? null : undefined, rules)
+  const groups = state.done?.groups
   const own = new Set(kinds.flatMap((k) => k.marks))
   const lacks = (workshop ? cannotDo(assembly, workshop, rules) : []).filter((l) => l.marks.some((m) => own.has(m)))
   if (!kinds.length)
@@ -77,17 +78,17 @@ export function SheetWork({ job, jobId }: { job: Job; jobId: string }) {
       ))}
       {state.running && <LinearProgress aria-label="Laying the parts on sheets" />}
       {state.fault && <Alert severity="error">The parts could not be laid on sheets: {state.fault}</Alert>}
-      {state.groups?.map((g, i, all) => (
+      {groups?.map((g, i) => (
         <Group
           key={`${g.materialId} ${g.thicknessMm}`}
           group={g}
-          table={workshop?.table ?? null}
+          runs={state.done!.runs[i]!}
           job={job.title}
-          first={all.slice(0, i).reduce((s, x) => s + x.nest.sheets.length, 1)}
+          first={groups.slice(0, i).reduce((s, x) => s + x.nest.sheets.length, 1)}
           runHref={(n) => `/api/jobs/${jobId}/run/${n}.nc`}
         />
       ))}
-      {state.groups && <AcceptSheets groups={state.groups} job={job} />}
+      {groups && <AcceptSheets groups={groups} job={job} />}
       <Parts kinds={kinds} />
       <Typography variant="body2" sx={{ color: 'text.secondary', maxWidth: 720 }}>
         Lay each out on one face, good face down. A full line folds up (↑), a dashed line folds down (↓), in the order of the numbers. Make
@@ -134,11 +135,9 @@ const numbersOf = (bends: Fold[], like: Fold): string =>
   bends.flatMap((b, i) => (b.angleDeg === like.angleDeg && b.insideRadiusMm === like.insideRadiusMm ? [i + 1] : [])).join(', ')
 
 /** Sheets are counted through all groups, as their programs are. */
-type GroupProps = { group: SheetGroup; table: Table | null; job: string; first: number; runHref: (sheet: number) => string }
-function Group({ group: g, table, job, first, runHref }: GroupProps) {
+type GroupProps = { group: SheetGroup; runs: SheetRun[]; job: string; first: number; runHref: (sheet: number) => string }
+function Group({ group: g, runs, job, first, runHref }: GroupProps) {
   const units = useUnits()
-  const rules = useRules()
-  const runs = useMemo(() => g.nest.sheets.map((_, i) => sheetRun(g, i, table, rules)), [g, table, rules])
   return (
     <Box component="section" aria-label={`${g.material}, ${formatGauge(g.thicknessMm, units)}`}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>

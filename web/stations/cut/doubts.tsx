@@ -30,9 +30,9 @@ export function useDoubts(job: Job): DoubtsOf {
 export const mayCut = ({ needed, waiting, doubtful }: DoubtsOf, reason: string): boolean =>
   needed.length === 0 && waiting === null && (doubtful.length === 0 || reason.trim() !== '')
 
-type Props = { of: DoubtsOf; reason: string; setReason: (reason: string) => void; told: string }
-/** The doubts in words, and the reason that they ask for; `told` = where they will stand. */
-export function Doubts({ of: { needed, waiting, doubtful }, reason, setReason, told }: Props) {
+type Props = { of: DoubtsOf; reason: string; setReason: (reason: string) => void; told: string; ask: string }
+/** The doubts in words, and the reason that they ask for; `told` = where they will stand, `ask` = what is asked. */
+export function Doubts({ of: { needed, waiting, doubtful }, reason, setReason, told, ask }: Props) {
   return (
     <>
       {needed.length > 0 && (
@@ -44,7 +44,7 @@ export function Doubts({ of: { needed, waiting, doubtful }, reason, setReason, t
         <Alert severity="warning" icon={false} sx={{ mb: 1, '& .MuiAlert-message': { width: '100%' } }}>
           {doubtful.map((l) => `${l.name}: ${l.state === 'over' ? 'over its line' : 'not assessed'}`).join('; ')}. {told} will say so.
           <Box sx={{ mt: 1 }}>
-            <TextInput label="Why it is cut all the same" value={reason} maxLength={500} onChange={setReason} />
+            <TextInput label={ask} value={reason} maxLength={500} onChange={setReason} />
           </Box>
         </Alert>
       )}

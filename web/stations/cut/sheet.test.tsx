@@ -2,12 +2,13 @@
 import { focusManager } from '@tanstack/react-query'
 import { act, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
+import { sheetRuns } from '../../../core/cutRun/sheetRun'
 import { demoJobs } from '../../../core/job/demoJobs'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { METRIC } from '../../../core/quantity/units'
 import { defaultRules } from '../../../core/rules/rules'
-import { acceptedFrom, planSheets } from '../../../core/sheetNesting/sheetPlan'
+import { acceptedFrom, planSheets, type SheetGroup } from '../../../core/sheetNesting/sheetPlan'
 import { demoShop } from '../../../core/shop/shop'
 import { demoStock } from '../../../core/stock/demoStock'
 import type { SheetOffcut, Stock } from '../../../core/stock/stock'
@@ -18,13 +19,18 @@ import { SheetWork } from './SheetWork'
 import type { SheetsState } from './useSheets'
 
 vi.mock('../../drawing/SheetView', () => ({ SheetView: () => null }))
-let state: SheetsState
+let state: Omit<SheetsState, 'done'> & { groups: SheetGroup[] | null }
 // what is accepted comes back as accepted, as the worker would send it
 vi.mock('./useSheets', () => ({
-  useSheets: (job: Job): SheetsState => ({
-    ...state,
-    groups: state.groups?.map((g) => ({ ...g, standing: moved ? 'moved' : job.flatSheets ? 'accepted' : 'open' })) ?? null,
-  }),
+  useSheets: (job: Job): SheetsState => {
+    const { groups, ...rest } = state
+    if (!groups) return { ...rest, done: null }
+    const told = groups.map((g) => ({
+      ...g,
+      standing: moved ? ('moved' as const) : job.flatSheets ? ('accepted' as const) : ('open' as const),
+    }))
+    return { ...rest, done: { groups: told, runs: sheetRuns(told, demoShop.workshop.table, defaultRules) } }
+  },
 }))
 let moved = false
 const hives = demoJobs.find((j) => j.title.startsWith('Half guard'))!
@@ -38,7 +44,7 @@ const groupsOf = (job: typeof hives) =>
 type User = ReturnType<typeof shown>['user']
 /** Limits of the demo are open: cutting asks why. */
 const because = async (user: User, why = 'trial fit first') =>
-  user.type(await screen.findByLabelText('Why it is cut all the same'), `${why}{Enter}`)
+  user.type(await screen.findByLabelText('Why the sheets are cut all the same'), `${why}{Enter}`)
 
 describe('what is cut from sheet', () => {
   test('every part once with how many, its folds and cut; the sheets they lie on with their price; files and prints', () => {

@@ -15,7 +15,7 @@ const inOrder = (_key: string, value: unknown): unknown =>
     : value
 
 /** Sixteen letters by which a thing is known again: another thing gives others, save by a chance of one in 64 bits. */
-export function shortMark(of: unknown): string {
+export function fingerprint(of: unknown): string {
   const text = JSON.stringify(of, inOrder)
   return hash(text, 0x811c9dc5) + hash(text, 0x01234567)
 }
