@@ -1,10 +1,9 @@
 import { bundleBench } from './bundle'
+import { compiled } from './compiled'
 import { daysBench } from './days'
 import { dragBench } from './drag'
 import { fitBench } from './fit'
-import { frameBench } from './frame'
 import { nestingBench, outlineBench, sheetBench } from './nesting'
-import { piecesBench } from './pieces'
 import { slipwayBench } from './slipway'
 
 const rows = [
@@ -12,8 +11,8 @@ const rows = [
   ...sheetBench(),
   ...outlineBench(),
   ...(await slipwayBench()),
-  ...frameBench(),
-  ...piecesBench(),
+  ...(await compiled<typeof import('./frame')>('frame')).frameBench(),
+  ...(await compiled<typeof import('./pieces')>('pieces')).piecesBench(),
   ...daysBench(),
   ...(await fitBench()),
   ...bundleBench(),

@@ -7,6 +7,7 @@ import { centreLine, developedLengthMm } from '../geometry/centreLine'
 import { type Hole, holeAreaMm2 } from '../geometry/hole'
 import { areaMm2 as outlineAreaMm2 } from '../geometry/polygon'
 import { apart, middleOf, type Point, plus, times, type Vec3 } from '../geometry/vec3'
+import { ofPart } from './ofPart'
 
 /** A wheel, a can or a bottle: a cylinder about `axis`, of length 1. mm */
 export type Round = { axis: Vec3; acrossMm: number; wideMm: number }
@@ -282,7 +283,7 @@ export const emptyAssembly: Assembly = {
 }
 
 /** What is cut, weighed, coated and paid for: straight legs and arcs. mm */
-export const memberLengthMm = (m: Member): number => developedLengthMm(m.path, m.bendRadiiMm)
+export const memberLengthMm: (m: Member) => number = ofPart((m) => developedLengthMm(m.path, m.bendRadiiMm))
 
 /** kg = length × area × density. */
 export const memberMassKg = (m: Member): number => (memberLengthMm(m) / 1000) * massPerMetre(m.profileId)
@@ -295,7 +296,7 @@ export const plateAreaMm2 = (p: Plate): number => Math.max(0, outlineAreaMm2(p.o
 export const memberEnds = (m: Pick<Member, 'path'>): [Vec3, Vec3] => [m.path[0]!, m.path[m.path.length - 1]!]
 
 /** Its centre of mass: the middle of its line, each straight or chord of a bend by its length. A bent one's lies off its line. */
-export function memberMiddle(m: Member): Vec3 {
+export const memberMiddle: (m: Member) => Vec3 = ofPart((m) => {
   const line = centreLine(m.path, m.bendRadiiMm)
   const legs = line.slice(1).map((to, i) => ({ by: apart(line[i]!, to), at: middleOf(line[i]!, to) }))
   const all = legs.reduce((s, l) => s + l.by, 0)
@@ -303,7 +304,7 @@ export function memberMiddle(m: Member): Vec3 {
     legs.reduce((s, l) => plus(s, times(l.at, l.by)), { x: 0, y: 0, z: 0 }),
     1 / Math.max(1e-9, all),
   )
-}
+})
 
 /** Own mass: members, plates, infill, fittings and feet. Bolts ride in the foot's mass. kg; null while something fitted has no known mass. */
 export function assemblyMassKg(a: Assembly): number | null {

@@ -47,7 +47,7 @@ export function movedLines(
 }
 
 /** How far each place of a member goes. mm */
-const movesOf = ({ atMm, x, y, z }: MemberShape): Vec3[] => atMm.map((_, i) => ({ x: x[i]!, y: y[i]!, z: z[i]! }))
+const movesOf = ({ from, moved }: MemberShape): Vec3[] => from.map((at) => ({ x: moved[at]!, y: moved[at + 1]!, z: moved[at + 2]! }))
 
 export function strainOf(view: ViewName, e: Pick<Evaluation, 'assembly' | 'feet'>, result: CaseResult, units: DisplayUnits): Strain {
   const { assembly } = e

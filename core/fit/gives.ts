@@ -70,6 +70,9 @@ function movement(c: CaseMoves[number], carrier: Carrier): Vec3 {
   const [p, q] = next < 0 ? [last, last] : [Math.max(0, next - 1), next]
   const [from, to] = [shape.atMm[p]!, shape.atMm[q]!]
   const t = to > from ? (carrier.atMm - from) / (to - from) : 0
-  const between = (moved: Float64Array) => moved[p]! + (moved[q]! - moved[p]!) * t
-  return { x: between(shape.x), y: between(shape.y), z: between(shape.z) }
+  const between = (axis: number) => {
+    const [a, b] = [shape.moved[shape.from[p]! + axis]!, shape.moved[shape.from[q]! + axis]!]
+    return a + (b - a) * t
+  }
+  return { x: between(0), y: between(1), z: between(2) }
 }

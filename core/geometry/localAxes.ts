@@ -6,7 +6,7 @@ export type Triple = [number, number, number]
 
 const cross = (a: Triple, b: Triple): Triple => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
 const unit = (a: Triple): Triple => {
-  const l = Math.hypot(...a)
+  const l = Math.sqrt(a[0] * a[0] + a[1] * a[1] + a[2] * a[2])
   return [a[0] / l, a[1] / l, a[2] / l]
 }
 /** Less than this off upright is upright: the sine of its lean. */
@@ -15,12 +15,13 @@ export const VERTICAL = 1e-6
 /** Local axes as rows: x from one end to the other, y = global Z × x (global Y for an upright member), turned by the roll, z = x × y. */
 export function localAxes(from: Triple, to: Triple, rollDeg: number): [Triple, Triple, Triple] {
   const x = unit([to[0] - from[0], to[1] - from[1], to[2] - from[2]])
-  const upright = Math.hypot(x[0], x[1]) < VERTICAL
+  const upright = x[0] * x[0] + x[1] * x[1] < VERTICAL * VERTICAL
   // global Y made square to a member that is upright but for a hair
   const y0: Triple = upright ? unit([-x[1] * x[0], 1 - x[1] * x[1], -x[1] * x[2]]) : unit(cross([0, 0, 1], x))
   const z0 = cross(x, y0)
+  if (!rollDeg) return [x, y0, z0]
   const [c, s] = [Math.cos(radians(rollDeg)), Math.sin(radians(rollDeg))]
-  const y = y0.map((v, i) => v * c + z0[i]! * s) as Triple
+  const y: Triple = [y0[0] * c + z0[0] * s, y0[1] * c + z0[1] * s, y0[2] * c + z0[2] * s]
   return [x, y, cross(x, y)]
 }
 

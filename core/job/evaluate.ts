@@ -206,12 +206,14 @@ function restIssues(c: Cargo, rest: ReturnType<typeof restOf>, at: (string | num
   if (!rest.supports.length || liesOnSurface(rest)) return []
   const xs = rest.all.map((b) => b.xMm)
   const s = supportOf(c, xs)
-  const toMiddle = restingPlace(c, xs).map((x) => ({ path: at, to: x }))
-  const fix = toMiddle.length ? toMiddle : null
+  const fixed = () => {
+    const toMiddle = restingPlace(c, xs).map((x) => ({ path: at, to: x }))
+    return toMiddle.length ? toMiddle : null
+  }
   if (rest.supports.every((x) => x.holds)) return []
-  if (s.under.length === 0) return [{ code: 'load_on_nothing', at, item: c.name, fix }]
+  if (s.under.length === 0) return [{ code: 'load_on_nothing', at, item: c.name, fix: fixed() }]
   if (s.under.length === 1) return [{ code: 'load_on_one_bar', at, item: c.name, fix: null }]
   const [fromMm, toMm] = [xs[s.under[0]!]!, xs[s.under[s.under.length - 1]!]!]
   const centreXMm = c.xMm + c.centreForwardMm
-  return centreXMm < fromMm || centreXMm > toMm ? [{ code: 'load_tips', at, item: c.name, centreXMm, fromMm, toMm, fix }] : []
+  return centreXMm < fromMm || centreXMm > toMm ? [{ code: 'load_tips', at, item: c.name, centreXMm, fromMm, toMm, fix: fixed() }] : []
 }

@@ -5,7 +5,7 @@ import { Impossible } from '../issue/impossible'
 import { type Carried, notAgreed } from '../loads/carried'
 import type { CaseResult, Lack, Person } from '../loads/caseResult'
 import { loadCases } from '../loads/loadCases'
-import { type RackSolver, rackSolver } from '../loads/solveRack'
+import { type RackSolver, rackSolvers } from '../loads/solveRack'
 import { swungOpen } from '../loads/swungOpen'
 import type { LoadTest } from '../loadTest/loadTest'
 import type { Rules } from '../rules/rules'
@@ -142,7 +142,7 @@ export function groupLimits(given: GroupGiven): GroupResult {
 }
 
 const bothHolds = (assembly: Assembly, carried: Carried[], rules: Rules, people: Person[]): RackSolver[] =>
-  (['free', 'clamped'] as const).flatMap((hold) => rackSolver(assembly, carried, rules, people, hold) ?? [])
+  rackSolvers(assembly, carried, rules, people, ['free', 'clamped'])
 
 type Standing = { standing: Assembly; fallen: Fallen[]; people: { person: Person; name: string }[]; solvers: RackSolver[] }
 /** The frames of the whole, with feet that clamp and that do not; where it is no structure, of what stands by itself. */

@@ -50,7 +50,13 @@ export function memberLimits(given: MembersGiven): Limit[] {
   const level = places.filter((p) => carrying.has(p.member.id) && (p.r.case.id === 'cruise' || p.r.case.id === 'parked'))
   const give = (p: Place) => measuredGive(tests, p.member, rules)
   const sag = worst((p) => (Math.abs(p.state.sagMm) * give(p)) / (sagSpan(p, assembly).mm || 1), level)
-  const pushed = worst((p) => pushRatio(p, assembly).ratio)
+  const mayPush = new Map<string, number>()
+  const pushed = worst((p) => {
+    const key = `${p.member.id} ${p.state.weld}`
+    const mayN = mayPush.get(key) ?? pushRatio(p, assembly).mayN
+    mayPush.set(key, mayN)
+    return p.state.pushN / mayN
+  })
   return [
     ...(strong ? [strength(strong, share(strong), given)] : []),
     ...(sag ? [sagLimit(sag, give(sag), given)] : []),

@@ -1,7 +1,7 @@
 import type { Assembly } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import { Impossible } from '../issue/impossible'
-import { rackSolver } from '../loads/solveRack'
+import { rackSolvers } from '../loads/solveRack'
 import type { Rules } from '../rules/rules'
 
 export type Fallen = { pieceId: string | null; says: string; parts: string[] }
@@ -26,8 +26,7 @@ export function whatStands(assembly: Assembly, rules: Rules): { standing: Assemb
 /** Why it is no structure; null when it is one, or there is nothing of it. */
 function tried(a: Assembly, rules: Rules): string | null {
   try {
-    rackSolver(a, [], rules, [], 'free')
-    rackSolver(a, [], rules, [], 'clamped')
+    rackSolvers(a, [], rules, [], ['free', 'clamped'])
     return null
   } catch (error) {
     if (!(error instanceof Impossible)) throw error

@@ -34,9 +34,9 @@ export const hangsOutsideMm = (c: Carried): number =>
 
 /**
  * Shares of an item's weight on the lines under it: a box by their own give, a bundle as a limp beam, brackets as equal springs. Σ = 1, about its centre of
- * mass. `sinks(i, k)` = how far line k sinks under a load of 1 N put on line i as this item puts it. mm/N
+ * mass. `sinks()[i][k]` = how far line k sinks under a load of 1 N put on line i, both as this item puts it. mm/N
  */
-export function verticalShares(c: Carried, sinks: (i: number) => number[]): number[] {
+export function verticalShares(c: Carried, sinks: () => number[][]): number[] {
   const xs = c.bearings.map((b) => b.xMm)
   if (c.rests === 'bundle' && xs.length > 1 && new Set(xs).size === xs.length) {
     const [rear, front] = [c.middleXMm - c.lengthMm / 2, c.middleXMm + c.lengthMm / 2]
@@ -47,10 +47,5 @@ export function verticalShares(c: Carried, sinks: (i: number) => number[]): numb
     return limp.map((r, i) => r + correction[i]!)
   }
   if (c.rests !== 'box' || xs.length < 3) return shareAlong(xs, c.xMm, 1, 0)
-  const columns = xs.map((_, i) => sinks(i))
-  return shareRigid(
-    xs,
-    c.xMm,
-    xs.map((_, k) => columns.map((column) => column[k]!)),
-  )
+  return shareRigid(xs, c.xMm, sinks())
 }

@@ -5,7 +5,7 @@ import { profileOf, profileSection } from '../catalogue/profiles'
 import type { Section } from '../catalogue/section'
 import type { Rules } from '../rules/rules'
 import { nearestNode, type RackFrame } from '../structure/rackFrame'
-import { ROW, type Solved } from '../structure/solved'
+import { ROW, type Rows, type Solved } from '../structure/solved'
 
 /** What bends, twists and pulls a member at one place. N, N·mm; mm from its first end. */
 export type Inner = {
@@ -36,8 +36,8 @@ export type MemberState = Inner & {
   sagAtMm: number
   shape: MemberShape
 }
-/** How a member's centre line moves, in order along it: mm along it, and mm along x, y and z at each of those places. */
-export type MemberShape = { atMm: readonly number[]; x: Float64Array; y: Float64Array; z: Float64Array }
+/** How a member's centre line moves: places in order along it, mm, and where in `moved` stand the three ways each of them goes, mm along x, y and z. */
+export type MemberShape = { atMm: readonly number[]; from: readonly number[]; moved: Float64Array }
 
 /** Combined stress (von Mises, Shigley 5-5) of a section under what acts inside: direct and bending with torque and mean shear. MPa. */
 export const stressOf = (i: Pick<Inner, 'axialN' | 'momentYNmm' | 'momentZNmm' | 'torqueNmm' | 'shearN'>, s: Section): number =>
@@ -45,7 +45,7 @@ export const stressOf = (i: Pick<Inner, 'axialN' | 'momentYNmm' | 'momentZNmm' |
 function misesMPa(axialN: number, bendsMPa: number, torqueNmm: number, shearN: number, s: Section): number {
   const direct = Math.abs(axialN) / s.areaMm2 + bendsMPa
   const shear = Math.abs(torqueNmm) / s.torsionModulusMm3 + (2 * shearN) / s.areaMm2
-  return Math.sqrt(direct ** 2 + 3 * shear ** 2)
+  return Math.sqrt(direct * direct + 3 * shear * shear)
 }
 
 /**
@@ -68,7 +68,6 @@ const innerOf = (rows: Float64Array, at: number, atMm: number): Inner => ({
   torqueNmm: rows[at + 4]!,
   shearN: Math.hypot(rows[at + 2]!, rows[at + 3]!),
 })
-const nothingYet: Inner = { atMm: 0, axialN: 0, momentYNmm: 0, momentZNmm: 0, torqueNmm: 0, shearN: 0 }
 
 export type Made = { section: Section; material: Material }
 export const madeOf = (m: Member): Made => ({
@@ -77,16 +76,16 @@ export const madeOf = (m: Member): Made => ({
 })
 
 /** A piece with what is asked of it besides its own telling places: the edges of what a weld softened, from its first end, and the holes in it. */
-type OwnPiece = { piece: RackFrame['pieces'][number]; edgesMm: number[]; holes: RackFrame['holes'] }
+type OwnPiece = { piece: RackFrame['pieces'][number]; lengthMm: number; edgesMm: number[]; holes: RackFrame['holes'] }
 /** Where a member's sag is measured from: one place, or the line through two. */
 type Chord = { a: AlongNode; b: AlongNode | null } | null
 type AlongNode = { node: number; atMm: number }
-/** What of a frame is one member's: sorted once for a frame, as every case asks for every member. */
-type Own = { pieces: OwnPiece[]; along: AlongNode[]; atMm: readonly number[]; chord: Chord }
-const owned = new WeakMap<RackFrame, Map<string, Own>>()
+/** What of a frame is one member's: sorted once for the parts laid out, as every case asks for every member on feet that hold either way. */
+type Own = { pieces: OwnPiece[]; along: AlongNode[]; places: Omit<MemberShape, 'moved'>; chord: Chord }
+const owned = new WeakMap<RackFrame['pieces'], Map<string, Own>>()
 function ofMember(rack: RackFrame, m: Member, assembly: Assembly): Own {
-  const all = owned.get(rack) ?? new Map<string, Own>()
-  owned.set(rack, all)
+  const all = owned.get(rack.pieces) ?? new Map<string, Own>()
+  owned.set(rack.pieces, all)
   const known = all.get(m.id)
   if (known) return known
   const holes = rack.holes.filter((h) => h.memberId === m.id)
@@ -94,92 +93,166 @@ function ofMember(rack: RackFrame, m: Member, assembly: Assembly): Own {
     .filter((p) => p.memberId === m.id)
     .map((piece) => ({
       piece,
+      lengthMm: piece.toMm - piece.fromMm,
       edgesMm: piece.welds.flatMap((w) => [w.fromMm - piece.fromMm, w.toMm - piece.fromMm]),
       holes: holes.filter((h) => h.atMm > piece.fromMm - 1 && h.atMm < piece.toMm + 1),
     }))
   const along = rack.along.get(m.id) ?? []
-  const own = { pieces, along, atMm: along.map((s) => s.atMm), chord: chordOf(m, assembly, along) }
+  const places = { atMm: along.map((s) => s.atMm), from: along.map((s) => 6 * s.node) }
+  const own = { pieces, along, places, chord: chordOf(m, assembly, along) }
   all.set(m.id, own)
   return own
 }
 
 export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved, rules: Rules): MemberState {
   const { section, material } = madeOf(m)
-  const { pieces, along, atMm, chord } = ofMember(rack, m, assembly)
-  const worst = worstInside(pieces, solved, section, [material.yieldMPa / rules.yieldSafety, material.weldedYieldMPa / rules.yieldSafety])
+  const { pieces, along, places, chord } = ofMember(rack, m, assembly)
+  const atHoles = lookInside(pieces, solved, section, [material.yieldMPa / rules.yieldSafety, material.weldedYieldMPa / rules.yieldSafety])
+  const { sagMm, sagAtMm } = sagOf(along, chord, solved)
+  return {
+    memberId: m.id,
+    atMm: kept[AT]!,
+    axialN: kept[ACTS + 1]!,
+    momentYNmm: kept[ACTS + 5]!,
+    momentZNmm: kept[ACTS + 6]!,
+    torqueNmm: kept[ACTS + 4]!,
+    shearN: Math.hypot(kept[ACTS + 2]!, kept[ACTS + 3]!),
+    used: kept[USED]!,
+    stressMPa: kept[STRESS]!,
+    allowedMPa: kept[ALLOWED]!,
+    weld: kept[WELD] === 1,
+    besideWeldMPa: kept[BESIDE]!,
+    plainMPa: kept[PLAINLY]!,
+    pushN: kept[PUSH]!,
+    atHoles,
+    sagMm,
+    sagAtMm,
+    shape: { atMm: places.atMm, from: places.from, moved: solved.state.moved() },
+  }
+}
+
+/** The deepest place of a member against the line through what carries it. mm */
+function sagOf(along: AlongNode[], chord: Chord, solved: Solved): { sagMm: number; sagAtMm: number } {
   const level = levelAt(chord, solved)
   let sagMm = 0
   let sagAtMm = 0
-  for (const { node, atMm: at } of along) {
-    const sag = level(at) - solved.movedMm(node, 2)
+  for (const { node, atMm } of along) {
+    const sag = level(atMm) - solved.movedMm(node, 2)
     if (Math.abs(sag) > Math.abs(sagMm)) {
       sagMm = sag
-      sagAtMm = at
+      sagAtMm = atMm
     }
   }
-  return {
-    ...worst,
-    memberId: m.id,
-    sagMm,
-    sagAtMm,
-    shape: shapeOf(atMm, along, solved),
+  return { sagMm, sagAtMm }
+}
+
+/**
+ * Through all that acts inside one member, into `kept`: where most is used of what is allowed there, the greatest stresses and push. Gives what acts at its
+ * holes. Numbers in rows rather than objects: this looks at a hundred thousand places in a job of three pieces.
+ */
+function lookInside(
+  pieces: OwnPiece[],
+  solved: Solved,
+  section: Section,
+  may: readonly [plain: number, soft: number],
+): MemberState['atHoles'] {
+  kept.fill(0)
+  kept[ALLOWED] = may[0]
+  const worstAt: WorstAt = new Map()
+  const least = Math.min(may[0], may[1])
+  for (const own of pieces) {
+    const { piece, edgesMm, holes } = own
+    take(own, solved.insideRows(piece.element, NOWHERE), section, may, worstAt)
+    const stands = Math.min(kept[PLAINLY]!, kept[USED]! * least)
+    // where not even all of the greatest at once would be more than what stands, nothing between needs a look
+    if (holes.length || atMost[0]! > (edgesMm.length ? Math.min(stands, kept[BESIDE]!) : stands))
+      take(own, solved.insideRows(piece.element, edgesMm, section), section, may, worstAt)
+  }
+  return worstAt.size ? [...worstAt].map(([joint, { inner }]) => ({ ...inner, joint })) : []
+}
+type WorstAt = Map<Joint, { inner: Inner; stressMPa: number }>
+/** Of one member so far: the most used place with what is used, acts and is allowed there; the greatest stress beside a weld and clear of any; the greatest push. */
+const [USED, STRESS, ALLOWED, WELD, BESIDE, PLAINLY, PUSH, AT, ACTS] = [0, 1, 2, 3, 4, 5, 6, 7, 8]
+const kept = new Float64Array(ACTS + ROW)
+
+function take(own: OwnPiece, all: Rows, section: Section, may: readonly [number, number], worstAt: WorstAt): void {
+  const { piece, edgesMm, holes } = own
+  const { rows, count } = all
+  const stresses = stressesIn(all, section)
+  for (let k = 0; k < count; k++) {
+    const at = k * ROW
+    const push = -rows[at + 1]!
+    const stress = stresses[k]!
+    const by = edgesMm.length ? besideWeld(own, rows, at) : PLAIN
+    if (push > kept[PUSH]!) kept[PUSH] = push
+    if (by !== PLAIN && stress > kept[BESIDE]!) kept[BESIDE] = stress
+    if (by !== SOFT && stress > kept[PLAINLY]!) kept[PLAINLY] = stress
+    for (let h = 0; h < holes.length; h++) {
+      const { joint, atMm } = holes[h]!
+      const here = piece.fromMm + rows[at]!
+      if (Math.abs(atMm - here) < 1 && stress >= (worstAt.get(joint)?.stressMPa ?? 0))
+        worstAt.set(joint, { inner: innerOf(rows, at, here), stressMPa: stress })
+    }
+    const allowed = by === PLAIN ? may[0] : may[1]
+    if (stress > kept[USED]! * allowed) {
+      kept[USED] = stress / allowed
+      kept[STRESS] = stress
+      kept[ALLOWED] = allowed
+      kept[WELD] = by === PLAIN ? 0 : 1
+      kept[AT] = piece.fromMm + rows[at]!
+      for (let i = 0; i < ROW; i++) kept[ACTS + i] = rows[at + i]!
+    }
   }
 }
 
-function shapeOf(atMm: readonly number[], along: AlongNode[], solved: Solved): MemberShape {
-  const shape: MemberShape = {
-    atMm,
-    x: new Float64Array(along.length),
-    y: new Float64Array(along.length),
-    z: new Float64Array(along.length),
+const NOWHERE: number[] = []
+const shared = { stresses: new Float64Array(64) }
+/** The stress at each row, MPa, and in `atMost` what it would be if the greatest of all that acts met in one place: each is greatest at an end, at a load, or where a shear passes through nothing. */
+function stressesIn({ rows, count }: Rows, section: Section): Float64Array {
+  if (shared.stresses.length < count) shared.stresses = new Float64Array(2 * count)
+  const { stresses } = shared
+  let [n, v, t, b] = [0, 0, 0, 0]
+  for (let k = 0; k < count; k++) {
+    const at = k * ROW
+    const bends = section.corners.length
+      ? bendingMPa(rows[at + 5]!, rows[at + 6]!, section)
+      : Math.abs(rows[at + 5]!) / section.wyMm3 + Math.abs(rows[at + 6]!) / section.wzMm3
+    const shear = Math.sqrt(rows[at + 2]! ** 2 + rows[at + 3]! ** 2)
+    const pull = Math.abs(rows[at + 1]!)
+    const twist = Math.abs(rows[at + 4]!)
+    const direct = pull / section.areaMm2 + bends
+    const across = twist / section.torsionModulusMm3 + (2 * shear) / section.areaMm2
+    stresses[k] = Math.sqrt(direct * direct + 3 * across * across)
+    n = pull > n ? pull : n
+    v = shear > v ? shear : v
+    t = twist > t ? twist : t
+    b = bends > b ? bends : b
   }
-  for (let k = 0; k < along.length; k++) {
-    const { node } = along[k]!
-    shape.x[k] = solved.movedMm(node, 0)
-    shape.y[k] = solved.movedMm(node, 1)
-    shape.z[k] = solved.movedMm(node, 2)
-  }
-  return shape
+  const direct = n / section.areaMm2 + b
+  const across = t / section.torsionModulusMm3 + (2 * v) / section.areaMm2
+  atMost[0] = Math.sqrt(direct * direct + 3 * across * across)
+  return stresses
 }
+const atMost = new Float64Array(1)
 
-type WorstInside = Omit<MemberState, 'memberId' | 'sagMm' | 'sagAtMm' | 'shape'>
-/** Through all that acts inside one member: where most is used of what is allowed there, the greatest stresses and push, and what acts at its holes. */
-function worstInside(pieces: OwnPiece[], solved: Solved, section: Section, [plain, soft]: [number, number]): WorstInside {
-  let [used, stressMPa, allowedMPa, weld, besideWeldMPa, plainMPa, pushN] = [0, 0, plain, false, 0, 0, 0]
-  let most: Inner = nothingYet
-  const worstAt = new Map<Joint, { inner: Inner; stressMPa: number }>()
-  for (const { piece, edgesMm, holes } of pieces) {
-    const { rows, count } = solved.insideRows(piece.element, edgesMm)
-    for (let k = 0; k < count; k++) {
-      const at = k * ROW
-      const x = rows[at]!
-      const axial = rows[at + 1]!
-      const shear = Math.hypot(rows[at + 2]!, rows[at + 3]!)
-      const stress = misesMPa(axial, bendingMPa(rows[at + 5]!, rows[at + 6]!, section), rows[at + 4]!, shear, section)
-      const atMm = piece.fromMm + x
-      const softened = piece.welds.length > 0 && piece.welds.some((w) => atMm >= w.fromMm - 1e-6 && atMm <= w.toMm + 1e-6)
-      // the edge of what a weld softened is the end of both
-      const edge =
-        softened && x > 1e-6 && atMm < piece.toMm - 1e-6 && piece.welds.some((w) => atMm < w.fromMm + 1e-6 || atMm > w.toMm - 1e-6)
-      if (-axial > pushN) pushN = -axial
-      if (softened && stress > besideWeldMPa) besideWeldMPa = stress
-      if ((!softened || edge) && stress > plainMPa) plainMPa = stress
-      for (const h of holes)
-        if (Math.abs(h.atMm - atMm) < 1 && stress >= (worstAt.get(h.joint)?.stressMPa ?? 0))
-          worstAt.set(h.joint, { inner: innerOf(rows, at, atMm), stressMPa: stress })
-      const may = softened ? soft : plain
-      if (stress / may > used) {
-        most = innerOf(rows, at, atMm)
-        used = stress / may
-        stressMPa = stress
-        allowedMPa = may
-        weld = softened
-      }
-    }
+const PLAIN = 0
+const SOFT = 1
+/** The edge of what a weld softened: the end of both. */
+const EDGE = 2
+/** Whether the place of a row lies in one of the stretches that welds softened, two edges each; at such an edge within the piece it is both. */
+function besideWeld({ edgesMm, lengthMm }: OwnPiece, rows: Float64Array, at: number): typeof PLAIN | typeof SOFT | typeof EDGE {
+  const x = rows[at]!
+  let [inside, edge] = [false, false]
+  for (let i = 0; i < edgesMm.length; i += 2) {
+    const from = edgesMm[i]!
+    const to = edgesMm[i + 1]!
+    if (x >= from - NEAR_MM && x <= to + NEAR_MM) inside = true
+    if (x < from + NEAR_MM || x > to - NEAR_MM) edge = true
   }
-  const atHoles = [...worstAt].map(([joint, { inner }]) => ({ ...inner, joint }))
-  return { ...most, used, stressMPa, allowedMPa, weld, besideWeldMPa, plainMPa, pushN, atHoles }
+  if (!inside) return PLAIN
+  return edge && x > NEAR_MM && x < lengthMm - NEAR_MM ? EDGE : SOFT
 }
+const NEAR_MM = 1e-6
 
 /** The line through where what carries a member went: level with the only one where there is one, through its ends where nothing carries it. */
 function chordOf(m: Member, assembly: Assembly, along: AlongNode[]): Chord {

@@ -9,7 +9,7 @@ import { cross, dot, minus, plus, size, times, type Vec3 } from '../geometry/vec
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import type { FrameLoads } from '../structure/frameMember'
-import { nearestNode, type RackFrame } from '../structure/rackFrame'
+import { nearestNode, type RackFrame, type RackParts } from '../structure/rackFrame'
 import type { JointForce } from './caseResult'
 import type { Air } from './itemForces'
 import { type LoadCase, windPressurePa } from './loadCases'
@@ -24,7 +24,7 @@ export function carriedTo(at: Vec3, to: Vec3, force: Triple, moment: Triple): { 
 /** A sheet that is only hung on other parts: where it is joined, and the node there of the part that carries it. */
 export type Hung = { plate: Plate; at: Vec3; joints: { joint: Joint; node: number; nodeAt: Vec3; fromEndMm: number; atMm: number }[] }
 
-export function hungPlates(assembly: Assembly, rack: RackFrame): Hung[] {
+export function hungPlates(assembly: Assembly, rack: RackParts): Hung[] {
   const { hung } = ridesOf(assembly)
   return assembly.plates
     .filter((p) => hung.has(p.id))
@@ -126,12 +126,13 @@ export function ownWeight(
   air: Air,
   rules: Rules,
 ): FrameLoads {
-  const loads: FrameLoads = { nodes: [], members: [] }
+  const perMm = new Float64Array(3 * rack.frame.members.length)
+  const loads: FrameLoads = { nodes: [], members: [], perMm }
   const infill = infillAlong(assembly, rack, loadCase, air, rules)
   for (const p of pieces) {
     const own = alongPiece(p, loadCase, air, rules)
     const more = infill.get(p.piece.memberId) ?? [0, 0, 0]
-    loads.members.push({ member: String(p.piece.element), uniform: [own[0] + more[0], own[1] + more[1], own[2] + more[2]] })
+    for (let d = 0; d < 3; d++) perMm[3 * p.piece.element + d] = own[d]! + more[d]!
   }
   const put = (node: number, force: Triple, moment: Triple = [0, 0, 0]) => loads.nodes.push({ node: String(node), force, moment })
   const weigh = (kg: number): Triple => [kg * G_M_S2 * loadCase.forwardG, kg * G_M_S2 * loadCase.leftG, -kg * G_M_S2 * loadCase.downG]
@@ -169,8 +170,8 @@ export function ownWeight(
 }
 
 /** One straight piece of a member by the millimetre: its weight, N, and the faces it shows, m². The same in every case, so worked out once. */
-type PerMm = { piece: RackFrame['pieces'][number]; weightN: number; downM2: number; aheadM2: number; asideM2: number }
-export function perMm(assembly: Assembly, rack: RackFrame): PerMm[] {
+export type PerMm = { piece: RackFrame['pieces'][number]; weightN: number; downM2: number; aheadM2: number; asideM2: number }
+export function perMm(assembly: Assembly, rack: RackParts): PerMm[] {
   const byId = new Map(assembly.members.map((m) => [m.id, m]))
   // chords of a bend are a hair shorter than its arc: all of the tube weighs all the same
   const share = new Map(assembly.members.map((m) => [m.id, memberLengthMm(m) / Math.max(1e-9, rack.along.get(m.id)?.at(-1)?.atMm ?? 0)]))

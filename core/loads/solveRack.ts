@@ -6,15 +6,15 @@ import { cross, dot, minus, size, times, type Vec3 } from '../geometry/vec3'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import type { FrameLoads } from '../structure/frameMember'
-import { type FeetHold, nearestNode, type RackFrame, rackFrame } from '../structure/rackFrame'
+import { type FeetHold, nearestNode, type RackFrame, rackLayout, standing } from '../structure/rackFrame'
 import { ROW, type Solved } from '../structure/solved'
 import { type Carried, countsWhen } from './carried'
 import type { CaseResult, FootForce, JointForce, Lack, Person } from './caseResult'
-import { contactsOf, verticalShares } from './contacts'
+import { type Contact, contactsOf, verticalShares } from './contacts'
 import { type Air, itemForces } from './itemForces'
 import { LEVEL, type LoadCase } from './loadCases'
 import { memberState, sagAt } from './memberState'
-import { airOf, carriedTo, hungForces, hungPlates, ownWeight, perMm } from './ownWeight'
+import { airOf, carriedTo, type Hung, hungForces, hungPlates, ownWeight, type PerMm, perMm } from './ownWeight'
 
 export type RackSolver = {
   solve: (
@@ -32,8 +32,12 @@ export type RackSolver = {
 }
 
 /** All pieces as a frame with everything they carry, factorised once. Null when there is nothing that could bear, or nothing to stand on. */
-export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules, people: Person[], hold: FeetHold): RackSolver | null {
-  if (!assembly.mounts.length || !(assembly.members.length || assembly.fittings.length || assembly.plates.length)) return null
+export const rackSolver = (assembly: Assembly, carried: Carried[], rules: Rules, people: Person[], hold: FeetHold): RackSolver | null =>
+  rackSolvers(assembly, carried, rules, people, [hold])[0] ?? null
+
+/** The same on feet that hold one way and the other: what is laid out is laid out once. */
+export function rackSolvers(assembly: Assembly, carried: Carried[], rules: Rules, people: Person[], holds: FeetHold[]): RackSolver[] {
+  if (!assembly.mounts.length || !(assembly.members.length || assembly.fittings.length || assembly.plates.length)) return []
   const centreLines = new Map(assembly.members.map((m) => [m.id, centreLine(m.path, m.bendRadiiMm)]))
   const wanted = new Map<string, number[]>()
   const want = (id: string, atMm: number) => wanted.set(id, [...(wanted.get(id) ?? []), atMm])
@@ -52,19 +56,41 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
         for (const p of contacts[k]!) if (b.on !== null && centreLines.has(b.on)) want(b.on, placeOn(b, p.yMm).atMm)
       })
       const axisZMm = c.bearings.map((b, k) => placeOn(b, contacts[k]![0]!.yMm).at.z)
-      return { c, contacts, axisZMm, shares: null as number[] | null }
+      return { c, contacts, axisZMm }
     })
   for (const p of people) want(p.memberId, p.atMm)
   for (const p of assembly.pulls) {
     const line = centreLines.get(p.on)
     if (line) want(p.on, nearestAlong(line, p.at).atMm)
   }
-  const rack = rackFrame(assembly, rules, wanted, hold)
-  const nodeAt = (memberId: string, atMm: number) => String(nearestNode(rack.along.get(memberId) ?? [], atMm))
-  const hung = hungPlates(assembly, rack)
-  const axes = assembly.mounts.map((m) => seatAxes(m.normal))
-  const own = { hung, pieces: perMm(assembly, rack) }
+  const layout = rackLayout(assembly, rules, wanted)
+  const hung = hungPlates(assembly, layout.parts)
+  const given: SolverGiven = {
+    ...{ assembly, carried, rules, items, placeOn, centreLines },
+    axes: assembly.mounts.map((m) => seatAxes(m.normal)),
+    own: { hung, pieces: perMm(assembly, layout.parts) },
+  }
+  const racks = holds.reduce<RackFrame[]>((made, hold) => [...made, standing(layout, hold, made[0])], [])
+  return racks.map((rack, i) => solverOn(rack, holds[i]!, given))
+}
 
+type Item = { c: Carried; contacts: Contact[][]; axisZMm: number[] }
+type SolverGiven = {
+  assembly: Assembly
+  carried: Carried[]
+  rules: Rules
+  items: Item[]
+  placeOn: (b: Bearing, yMm: number) => { at: Vec3; atMm: number }
+  centreLines: Map<string, Vec3[]>
+  axes: ReturnType<typeof seatAxes>[]
+  own: { hung: Hung[]; pieces: PerMm[] }
+}
+function solverOn(
+  rack: RackFrame,
+  hold: FeetHold,
+  { assembly, carried, rules, items, placeOn, centreLines, axes, own }: SolverGiven,
+): RackSolver {
+  const nodeAt = (memberId: string, atMm: number) => String(nearestNode(rack.along.get(memberId) ?? [], atMm))
   /** A force at a place of a bearing, as it comes onto the frame; what the vehicle itself bears is no part of it. */
   const onBearing = (b: Bearing, yMm: number, force: Triple, moment: Triple): FrameLoads['nodes'] => {
     if (b.on === null) return []
@@ -73,24 +99,9 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
     const block = rack.blocks.get(b.on)
     return block ? [{ node: String(block.node), ...carriedTo(at, block.at, force, moment) }] : []
   }
-  /** how far line k sinks under 1 N put on line i as an item puts it */
-  const sinksOf = (i: (typeof items)[number]) => (from: number) => {
-    const solved = rack.frame.solve({
-      nodes: i.contacts[from]!.flatMap((p) => onBearing(i.c.bearings[from]!, p.yMm, [0, 0, -p.share], [0, 0, 0])),
-      members: [],
-    })
-    return i.c.bearings.map((b, k) => -i.contacts[k]!.reduce((s, p) => s + p.share * sinkAt(b, p.yMm, solved), 0))
-  }
-  const sinkAt = (b: Bearing, yMm: number, solved: Solved): number => {
-    if (b.on === null) return 0
-    const { at, atMm } = placeOn(b, yMm)
-    const line = rack.along.get(b.on)
-    if (line) return solved.movedMm(nearestNode(line, atMm), 2)
-    const block = rack.blocks.get(b.on)
-    if (!block) return 0
-    const u = solved.movement(block.node)
-    return u[2]! + u[3]! * (at.y - block.at.y) - u[4]! * (at.x - block.at.x)
-  }
+  /** how far each line sinks under 1 N put on each of them, both as the item puts it. mm/N */
+  const sinksOf = ({ c, contacts }: Item) =>
+    rack.frame.flexibility(c.bearings.map((b, k) => contacts[k]!.flatMap((p) => onBearing(b, p.yMm, [0, 0, -p.share], [0, 0, 0]))))
 
   /** the node of a part nearest to a place on it */
   const partNode = (id: string, at: Vec3): { node: number; at: Vec3 } | null => {
@@ -112,22 +123,27 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
     if (pull) lacks.push(...pull.lacks.map((says) => ({ says, on: [pull.on] })))
     return lacks
   }
+  const shares = new Map<Item, number[]>()
   /** Everything under one way of loading, as it is when driving or parked. */
   function loadsOf(loadCase: LoadCase, air: Air, use: 'least' | 'most'): FrameLoads {
     const loads: FrameLoads = ownWeight(assembly, rack, own, loadCase, air, rules)
     for (const i of items) {
       const massKg = i.c[use]
       if (massKg === null || !countsWhen(i.c, loadCase.when)) continue
-      i.shares ??= verticalShares(i.c, sinksOf(i))
-      for (const f of itemForces(i.c, massKg, { ...i, shares: i.shares }, loadCase, air, rules))
+      const known = shares.get(i) ?? verticalShares(i.c, () => sinksOf(i))
+      shares.set(i, known)
+      for (const f of itemForces(i.c, massKg, { ...i, shares: known }, loadCase, air, rules))
         loads.nodes.push(...onBearing(f.bearing, f.yMm, f.force, f.moment))
     }
     return loads
   }
   // each way of loading is solved once for all cases that have some of it
+  const alike = items.every(({ c }) => (c.least === null) === (c.most === null))
+  const alwaysThere = items.every(({ c }) => countsWhen(c, 'driving') && countsWhen(c, 'parked'))
   const solvedWays = new Map<string, Solved>()
   const wayOf = (way: Way, when: LoadCase['when'], use: 'least' | 'most'): Solved => {
-    const key = `${way} ${when} ${use}`
+    // air and snow ask for no mass: where both masses are known, or neither, they are the same for the least and the most
+    const key = `${way} ${alwaysThere ? 'always' : when} ${alike && !way.endsWith('G') ? 'any' : use}`
     const known = solvedWays.get(key)
     if (known) return known
     const { loadCase, air } = oneOf(way, when)
@@ -167,7 +183,7 @@ export function rackSolver(assembly: Assembly, carried: Carried[], rules: Rules,
         joints:
           wants === 'feet'
             ? []
-            : [...rack.links.map((l) => jointForce(l, solved)), ...hung.flatMap((h) => hungForces(h, loadCase, air, rules))],
+            : [...rack.links.map((l) => jointForce(l, solved)), ...own.hung.flatMap((h) => hungForces(h, loadCase, air, rules))],
         feet,
         feetDownN: feet.map((f) => f.downN),
         members: wants === 'feet' ? [] : assembly.members.map((m) => memberState(m, assembly, rack, solved, rules)),
@@ -256,11 +272,11 @@ function jointForce({ joint, fromEndMm, element }: RackFrame['links'][number], s
     most.alongN = Math.max(most.alongN, Math.abs(axial))
     most.acrossYN = Math.max(most.acrossYN, Math.abs(shearY))
     most.acrossZN = Math.max(most.acrossZN, Math.abs(shearZ))
-    most.acrossN = Math.max(most.acrossN, Math.hypot(shearY, shearZ))
+    most.acrossN = Math.max(most.acrossN, Math.sqrt(shearY * shearY + shearZ * shearZ))
     most.twistNmm = Math.max(most.twistNmm, Math.abs(torque))
     most.bendYNmm = Math.max(most.bendYNmm, Math.abs(momentY))
     most.bendZNmm = Math.max(most.bendZNmm, Math.abs(momentZ))
-    most.bendNmm = Math.max(most.bendNmm, Math.hypot(momentY, momentZ))
+    most.bendNmm = Math.max(most.bendNmm, Math.sqrt(momentY * momentY + momentZ * momentZ))
   }
   return most
 }
@@ -274,10 +290,9 @@ function rayleigh(rack: RackFrame, solved: Solved, loads: FrameLoads): number | 
   }
   const sinks = (node: string) => -solved.movedMm(Number(node), 2)
   for (const l of loads.nodes) put(-l.force[2], sinks(l.node))
-  for (const l of loads.members) {
-    const m = rack.frame.members[Number(l.member)]!
-    const [a, b] = [rack.frame.nodes[Number(m.from)]!, rack.frame.nodes[Number(m.to)]!]
-    const n = (-(l.uniform?.[2] ?? 0) * Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z)) / 2
+  for (const { element, from, to } of rack.pieces) {
+    const m = rack.frame.members[element]!
+    const n = (-(loads.perMm?.[3 * element + 2] ?? 0) * Math.hypot(from.x - to.x, from.y - to.y, from.z - to.z)) / 2
     put(n, sinks(m.from))
     put(n, sinks(m.to))
   }

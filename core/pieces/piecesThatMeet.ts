@@ -51,13 +51,22 @@ function meeting(a: Assembly, b: Assembly): [string, string] | null {
   for (const m of a.mounts)
     for (const n of b.mounts) if (m.placeId === n.placeId && apart(m.place, n.place) < FEET_APART_MM) return [m.mark, n.mark]
   const [barsA, barsB] = [barsOf(a), barsOf(b)]
-  for (const p of barsA) for (const q of barsB) if (segmentsApart(p, q) < p.half + q.half - 1) return [p.mark, q.mark]
+  for (const p of barsA) for (const q of barsB) if (near(p, q) && segmentsApart(p, q) < p.half + q.half - 1) return [p.mark, q.mark]
   const [boxesA, boxesB] = [boxesOf(a), boxesOf(b)]
   for (const p of barsA) for (const q of boxesB) if (through(p, q)) return [p.mark, q.mark]
   for (const q of barsB) for (const p of boxesA) if (through(q, p)) return [p.mark, q.mark]
   for (const p of boxesA) for (const q of boxesB) if (overlap(p, q)) return [p.mark, q.mark]
   return null
 }
+
+/** Whether the upright boxes round two straight pieces come together: what does not needs no closer look. */
+const near = (p: Bar, q: Bar): boolean =>
+  AXES.every(
+    (k) =>
+      Math.min(p.from[k], p.to[k]) - Math.max(q.from[k], q.to[k]) < p.half + q.half &&
+      Math.min(q.from[k], q.to[k]) - Math.max(p.from[k], p.to[k]) < p.half + q.half,
+  )
+const AXES = ['x', 'y', 'z'] as const
 
 /** Whether a straight piece goes through a box, by slabs. */
 function through(p: Bar, box: Box): boolean {

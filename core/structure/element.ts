@@ -60,25 +60,30 @@ export function endLoads(L: number, loads: SpanLoad[], f: Float64Array): void {
   }
   for (const load of loads) {
     if ('at' in load) put(load.at, load.force)
-    else if (load.from === 0 && load.to === L) {
-      const [x, y, z] = [(load.perMm[0] * L) / 2, (load.perMm[1] * L) / 2, (load.perMm[2] * L) / 2]
-      f[0]! += x
-      f[6]! += x
-      f[1]! += y
-      f[7]! += y
-      f[2]! += z
-      f[8]! += z
-      f[5]! += (y * L) / 6
-      f[11]! -= (y * L) / 6
-      f[4]! -= (z * L) / 6
-      f[10]! += (z * L) / 6
-    } else {
+    else {
       // two Gauss points integrate the cubic shape functions exactly
       const [middle, half] = [(load.from + load.to) / 2, (load.to - load.from) / 2]
       const weighed = load.perMm.map((q) => q * half) as Triple
       for (const side of [-1, 1]) put(middle + (side * half) / Math.sqrt(3), weighed)
     }
   }
+}
+
+/** The same of what is spread evenly over all of it, N/mm, added to `f`: half at either end, and q·L²/12. */
+export function evenEndLoads(L: number, qx: number, qy: number, qz: number, f: Float64Array): void {
+  const x = (qx * L) / 2
+  const y = (qy * L) / 2
+  const z = (qz * L) / 2
+  f[0]! += x
+  f[6]! += x
+  f[1]! += y
+  f[7]! += y
+  f[2]! += z
+  f[8]! += z
+  f[5]! += (y * L) / 6
+  f[11]! -= (y * L) / 6
+  f[4]! -= (z * L) / 6
+  f[10]! += (z * L) / 6
 }
 
 /** Takes released ends out of a member: its stiffness and end loads as the joints feel them (Przemieniecki, 6.6). Changes both in place. */

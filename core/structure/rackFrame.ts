@@ -26,16 +26,9 @@ export type Piece = {
 }
 /** A joint's link in the frame; where the parts' lines meet it has no length but what its rigid arms take back. */
 export type Link = { joint: Joint; element: number; fromEndMm: [number, number]; atMm: [number, number] }
-export type RackFrame = {
-  frame: Frame
+/** All of the parts as nodes and members, before they stand on anything. */
+export type RackParts = {
   pieces: Piece[]
-  /** by mount, in assembly order: the node on the vehicle and the node on the part above it */
-  seats: number[]
-  heads: number[]
-  /** by mount: the piece between the two; null where the part lies on its seat */
-  posts: (number | null)[]
-  /** by mount: about which of the post's own axes the member over it would turn; null where it stands in its mount */
-  leansAbout: ('y' | 'z' | null)[]
   links: Link[]
   /** where bolts go through a member */
   holes: { memberId: string; joint: Joint; atMm: number }[]
@@ -43,6 +36,16 @@ export type RackFrame = {
   along: Map<string, { node: number; atMm: number }[]>
   /** the node of a stiff flat part or a fitting, at its centre of mass */
   blocks: Map<string, { node: number; at: Vec3 }>
+}
+export type RackFrame = RackParts & {
+  frame: Frame
+  /** by mount, in assembly order: the node on the vehicle and the node on the part above it */
+  seats: number[]
+  heads: number[]
+  /** by mount: the piece between the two; null where the part lies on its seat */
+  posts: (number | null)[]
+  /** by mount: about which of the post's own axes the member over it would turn; null where it stands in its mount */
+  leansAbout: ('y' | 'z' | null)[]
 }
 
 /** A foot clamps its bar no more than its clamp and its seat can: what is worked out with both, the worse of either counts. */
@@ -92,19 +95,28 @@ type Block = { id: string; at: Vec3; node: number; normal: Vec3 | null }
 /** One side of a link: a place on a line, or on a block. */
 type Side = { line: Line; atMm: number } | { block: Block; at: Vec3 }
 
+/** The parts laid out, to be stood on feet that hold one way or the other. */
+type Layout = {
+  assembly: Assembly
+  rules: Rules
+  nodes: FrameNode[]
+  members: FrameMember[]
+  parts: RackParts
+  feet: { mount: Mount; side: Side | null }[]
+}
+
+export const rackFrame = (assembly: Assembly, rules: Rules, wanted: Map<string, number[]>, hold: FeetHold): RackFrame =>
+  standing(rackLayout(assembly, rules, wanted), hold)
+
 /**
- * All pieces as one frame: members cut where something meets them, stiff plates and fittings as blocks, feet on springs. `wanted` = further places along a
- * member that need a node. Feet clamped: head and member turn together, so bar and feet act as a portal. Feet free: a member that lies across its feet turns on
- * them; one that stands in its mount does not.
+ * All pieces as parts of one frame: members cut where something meets them, stiff plates and fittings as blocks. `wanted` = further places along a member that
+ * need a node.
  */
-export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, number[]>, hold: FeetHold): RackFrame {
+export function rackLayout(assembly: Assembly, rules: Rules, wanted: Map<string, number[]>): Layout {
   const nodes: FrameNode[] = []
   const members: FrameMember[] = []
-  const node = (p: Vec3, springs?: Six<number>): number =>
-    nodes.push({ id: String(nodes.length), x: p.x, y: p.y, z: p.z, fixed: none, ...(springs ? { springs } : {}) }) - 1
-  type More = Pick<FrameMember, 'releases' | 'offsets'>
-  const member = (from: number, to: number, section: FrameSection, material: FrameMaterial, more: More = {}, roll = 0): number =>
-    members.push({ id: String(members.length), from: String(from), to: String(to), section, material, roll, ...more }) - 1
+  const node = (p: Vec3): number => addNode(nodes, p)
+  const member = addingTo(members)
 
   const lines = new Map(assembly.members.map((m) => [m.id, lineOf(m.id, centreLine(m.path, m.bendRadiiMm), wanted.get(m.id) ?? [])]))
   const blocks = new Map(blocksOf(assembly).map((b): [string, Block] => [b.id, { ...b, node: node(b.at) }]))
@@ -134,6 +146,8 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
   )
   const feet = assembly.mounts.map((mount) => ({ mount, side: sideOf(mount.on, mount.place) }))
 
+  const weldsOn = new Map<string, number[]>()
+  for (const w of welds) weldsOn.set(w.id, [...(weldsOn.get(w.id) ?? []), w.atMm])
   const pieces: Piece[] = []
   const along = new Map<string, { node: number; atMm: number }[]>()
   for (const m of assembly.members) {
@@ -146,12 +160,7 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
     along.set(m.id, own)
     own.slice(1).forEach((to, i) => {
       const from = own[i]!
-      const beside = softened(
-        welds.filter((w) => w.id === m.id).map((w) => w.atMm),
-        from.atMm,
-        to.atMm,
-        rules.weldZoneMm,
-      )
+      const beside = softened(weldsOn.get(m.id) ?? [], from.atMm, to.atMm, rules.weldZoneMm)
       const element = member(from.node, to.node, section, { E: material.elasticMPa, G: material.shearMPa }, {}, m.rollDeg ?? 0)
       pieces.push({
         memberId: m.id,
@@ -164,7 +173,7 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
       })
     })
   }
-  const nodeOf = (s: Side): number => ('line' in s ? nearestNode(along.get(s.line.id) ?? [], s.atMm) : s.block.node)
+  const nodeOf = nodeOfSide(along)
   const made = links.map(({ joint, a, b }): Link => {
     const [from, to] = [nodeOf(a), nodeOf(b)]
     const arms = armsOf(nodes, [a, from], [b, to])
@@ -172,6 +181,32 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
     const element = member(from, to, block, blockMaterial, { releases, ...arms })
     return { joint, element, fromEndMm: [endOf(a), endOf(b)], atMm: [stationOf(a), stationOf(b)] }
   })
+  return { assembly, rules, nodes, members, parts: { pieces, links: made, holes, along, blocks }, feet }
+}
+
+const nodeOfSide =
+  (along: RackParts['along']) =>
+  (s: Side): number =>
+    'line' in s ? nearestNode(along.get(s.line.id) ?? [], s.atMm) : s.block.node
+const addNode = (nodes: FrameNode[], p: Vec3, springs?: Six<number>): number =>
+  nodes.push({ id: String(nodes.length), x: p.x, y: p.y, z: p.z, fixed: none, ...(springs ? { springs } : {}) }) - 1
+type More = Pick<FrameMember, 'releases' | 'offsets'>
+const addingTo =
+  (members: FrameMember[]) =>
+  (from: number, to: number, section: FrameSection, material: FrameMaterial, more: More = {}, roll = 0): number =>
+    members.push({ id: String(members.length), from: String(from), to: String(to), section, material, roll, ...more }) - 1
+
+/**
+ * The parts on their feet, feet on springs. Feet clamped: head and member turn together, so bar and feet act as a portal. Feet free: a member that lies across
+ * its feet turns on them; one that stands in its mount does not. `like` = the same layout on feet that hold the other way.
+ */
+export function standing(layout: Layout, hold: FeetHold, like?: RackFrame): RackFrame {
+  const { assembly, rules, parts, feet } = layout
+  const nodes = [...layout.nodes]
+  const members = [...layout.members]
+  const node = (p: Vec3, springs?: Six<number>): number => addNode(nodes, p, springs)
+  const member = addingTo(members)
+  const nodeOf = nodeOfSide(parts.along)
   const seats: number[] = []
   const heads: number[] = []
   const posts: (number | null)[] = []
@@ -181,7 +216,7 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
     const head = side ? nodeOf(side) : node(mount.place)
     const onSeat = (!side || 'line' in side) && apart(nodes[head]!, mount.place) < SAME_MM
     const seat = onSeat ? head : node(mount.place, springs)
-    if (onSeat) nodes[head]!.springs = springs
+    if (onSeat) nodes[head] = { ...nodes[head]!, springs }
     const turns = !onSeat && side && 'line' in side ? turnsOn(side.line, side.atMm, mount, nodes[head]!) : null
     leansAbout.push(turns)
     const lets = turns === 'y' ? [false, false, false, false, true, false] : [false, false, false, false, false, true]
@@ -196,7 +231,7 @@ export function rackFrame(assembly: Assembly, rules: Rules, wanted: Map<string, 
     seats.push(seat)
     heads.push(head)
   }
-  return { frame: buildFrame(nodes, members), pieces, links: made, seats, heads, posts, leansAbout, holes, along, blocks }
+  return { ...parts, frame: buildFrame(nodes, members, like?.frame), seats, heads, posts, leansAbout }
 }
 
 /** Flat parts that carry from part to part, and what is fitted whole; sheet hung on one part is only weight and wind on it. */

@@ -1,6 +1,6 @@
 import type { Triple } from '../geometry/localAxes'
-import { endLoads, type Inside, insideAt, release, type SpanLoad, telling } from './element'
-import { type Built, type FrameLoads, type FrameMember, type FrameNode, toEnd, toNode } from './frameMember'
+import { endLoads, evenEndLoads, type Inside, insideAt, release, type SpanLoad, telling } from './element'
+import { addEndForces, type Built, type FrameLoads, type FrameMember, type FrameNode, toEnd, toNode } from './frameMember'
 import { backSubstitute, type Sparse } from './sparse'
 
 export type FrameResult = {
@@ -11,6 +11,8 @@ export type FrameResult = {
 
 /** Numbers of a row of what acts inside a member: x, axial, shear y, shear z, torque, moment y, moment z. */
 export const ROW = 7
+/** Section moduli, mm³: where bending both ways adds up to the most, |My|/Wy + |Mz|/Wz, is looked at as well. */
+export type Moduli = { wyMm3: number; wzMm3: number }
 export type Rows = { rows: Float64Array; count: number }
 const shared: Rows = { rows: new Float64Array(ROW * 32), count: 0 }
 /** The shared rows, empty and with room for so many. */
@@ -31,7 +33,7 @@ export type Solved = {
   /** forces and moments at the places of a member where one of them can be greatest, and at those asked for as well. mm from its first end */
   inside: (member: number, also?: readonly number[]) => Inside[]
   /** the same as rows of `ROW` numbers in the order of `Inside`, for what asks at ten thousand places; the next that asks writes over them */
-  insideRows: (member: number, also: readonly number[]) => Rows
+  insideRows: (member: number, also: readonly number[], both?: Moduli) => Rows
   /** the same at the second end of a member alone */
   atEnd: (member: number) => Inside
   /** what `together` adds up */
@@ -46,7 +48,8 @@ type State = {
   held: () => Float64Array
   ends: () => Float64Array
   even: () => Float64Array
-  otherOn: (member: number) => SpanLoad[]
+  /** null where nothing else lies on any member */
+  otherOn: ((member: number) => SpanLoad[]) | null
 }
 
 /** A frame made ready: its factorised stiffness, and where each node, member and way of moving stands in it. */
@@ -69,59 +72,78 @@ export function solveCase({ nodes, built, matrix, index, memberAt, dofOf }: Read
       applied[n + 3 + d]! += l.moment[d]!
     }
   }
-  const onNodes = applied.slice()
+  // what the nodes feel, at the places of their ways in the matrix
+  const solution = new Float64Array(matrix.size)
+  for (let i = 0; i < dofOf.length; i++) if (dofOf[i]! >= 0) solution[dofOf[i]!] = applied[i]!
   // twelve end forces a member: first what the loads between the ends put there, then all of it; where nothing lies between ends there is nothing to begin with
-  const between = loads.members.length ? new Float64Array(built.length * 12) : null
+  const between = loads.members.length || loads.perMm ? new Float64Array(built.length * 12) : null
   if (between) {
     const f = new Float64Array(12)
+    const felt = new Float64Array(12)
     for (let i = 0; i < built.length; i++) {
-      const spans = spansOf(even, other[i] ?? NONE, i, built[i]!.length)
-      if (!spans.length) continue
       const b = built[i]!
-      endLoads(b.length, spans, f)
+      if (!loadedBetween(even, other[i] ?? NONE, i, b.length, f)) continue
       if (b.released.length) release(b.whole.slice(), f, b.released)
-      toNode(b, 0, f, 0, onNodes, b.nodes[0] * 6)
-      toNode(b, 1, f, 0, onNodes, b.nodes[1] * 6)
-      for (let d = 0; d < 12; d++) between[i * 12 + d] = -f[d]!
+      felt.fill(0)
+      toNode(b, 0, f, 0, felt, 0)
+      toNode(b, 1, f, 0, felt, 6)
+      for (let d = 0; d < 12; d++) {
+        between[i * 12 + d] = -f[d]!
+        if (b.dofs[d]! >= 0) solution[b.dofs[d]!]! += felt[d]!
+      }
     }
   }
-  const solution = new Float64Array(matrix.size)
-  for (let i = 0; i < dofOf.length; i++) if (dofOf[i]! >= 0) solution[dofOf[i]!] = onNodes[i]!
   backSubstitute(matrix, solution)
 
   const moved = new Float64Array(nodes.length * 6)
   for (let i = 0; i < dofOf.length; i++) if (dofOf[i]! >= 0) moved[i] = solution[dofOf[i]!]!
-  // end forces and what fixed ways hold are worked out once somebody asks: many cases want the movements only
-  let done: { ends: Float64Array; held: Float64Array } | null = null
-  const finish = () => {
-    if (done) return done
-    const held = applied.map((v) => -v)
-    const ends = between ? between.slice() : new Float64Array(built.length * 12)
+  // end forces, and what fixed ways hold, are worked out once somebody asks: many cases want the movements only
+  const ends = once(() => {
+    const out = between ?? new Float64Array(built.length * 12)
     const u = new Float64Array(12)
     for (let i = 0; i < built.length; i++) {
       const b = built[i]!
       toEnd(b, 0, moved, b.nodes[0] * 6, u)
       toEnd(b, 1, moved, b.nodes[1] * 6, u)
-      for (let r = 0; r < 12; r++) {
-        let sum = 0
-        for (let c = 0; c < 12; c++) sum += b.k[r * 12 + c]! * u[c]!
-        ends[i * 12 + r]! += sum
-      }
-      toNode(b, 0, ends, i * 12, held, b.nodes[0] * 6)
-      toNode(b, 1, ends, i * 12, held, b.nodes[1] * 6)
+      addEndForces(b.k, u, out, i * 12)
     }
-    done = { ends, held }
-    return done
-  }
+    return out
+  })
+  const held = once(() => {
+    const out = applied.map((v) => -v)
+    built.forEach((b, i) => {
+      toNode(b, 0, ends(), i * 12, out, b.nodes[0] * 6)
+      toNode(b, 1, ends(), i * 12, out, b.nodes[1] * 6)
+    })
+    return out
+  })
   return solvedFrom(nodes, built, {
     moved: () => moved,
-    held: () => finish().held,
-    ends: () => finish().ends,
+    held,
+    ends,
     even: () => even,
-    otherOn: (m) => other[m] ?? NONE,
+    otherOn: other.length ? (m) => other[m] ?? NONE : null,
   })
 }
 const NONE: SpanLoad[] = []
+function once<T>(of: () => T): () => T {
+  let known: T | null = null
+  return () => {
+    known ??= of()
+    return known
+  }
+}
+
+/** What the ends must carry of all that lies between them, written into `f`; false where nothing does. */
+function loadedBetween(even: Float64Array, other: SpanLoad[], m: number, length: number, f: Float64Array): boolean {
+  const qx = even[3 * m]!
+  const qy = even[3 * m + 1]!
+  const qz = even[3 * m + 2]!
+  if (!(other.length || qx || qy || qz)) return false
+  endLoads(length, other, f)
+  evenEndLoads(length, qx, qy, qz, f)
+  return true
+}
 
 /** All that lies between a member's ends. */
 function spansOf(even: Float64Array, other: SpanLoad[], m: number, length: number): SpanLoad[] {
@@ -151,15 +173,15 @@ export function solvedFrom(nodes: FrameNode[], built: Built[], state: State): So
     },
     inside: (m, also) => {
       const ends = state.ends()
-      const loaded = spansOf(state.even(), state.otherOn(m), m, built[m]!.length)
+      const loaded = spansOf(state.even(), state.otherOn?.(m) ?? NONE, m, built[m]!.length)
       const places = telling(built[m]!.length, ends, m * 12, loaded)
       if (also) places.push(...also)
       return places.map((x) => insideAt(x, ends, m * 12, loaded))
     },
-    insideRows: (m, also) => {
+    insideRows: (m, also, both) => {
       const ends = state.ends()
       const even = state.even()
-      const other = state.otherOn(m)
+      const other = state.otherOn?.(m) ?? NONE
       const { length } = built[m]!
       const e = m * 12
       if (other.length) {
@@ -174,16 +196,30 @@ export function solvedFrom(nodes: FrameNode[], built: Built[], state: State): So
         return out
       }
       // nothing but what is spread evenly: the usual member
-      const out = rowsFor(4 + also.length)
+      const out = rowsFor(6 + also.length)
       const { rows } = out
       const qx = even[3 * m]!
       const qy = even[3 * m + 1]!
       const qz = even[3 * m + 2]!
+      out.count = 2 + also.length
+      rows[0] = 0
+      rows[ROW] = length
+      for (let i = 0; i < also.length; i++) rows[(2 + i) * ROW] = also[i]!
+      // where a shear passes through nothing, at most once each
       const vy = ends[e + 1]!
       const vz = ends[e + 2]!
-      const put = (x: number) => {
-        const at = out.count++ * ROW
-        rows[at] = x
+      const y = -vy / qy
+      const z = -vz / qz
+      if (y > 0 && y < length) rows[out.count++ * ROW] = y
+      if (z > 0 && z < length) rows[out.count++ * ROW] = z
+      if (both)
+        for (let sign = -1; sign <= 1; sign += 2) {
+          const x = -(vz / both.wyMm3 + (sign * vy) / both.wzMm3) / (qz / both.wyMm3 + (sign * qy) / both.wzMm3)
+          if (x > 0 && x < length) rows[out.count++ * ROW] = x
+        }
+      // equilibrium of the part cut off at each place
+      for (let at = 0; at < out.count * ROW; at += ROW) {
+        const x = rows[at]!
         rows[at + 1] = -ends[e]! - qx * x
         rows[at + 2] = vy + qy * x
         rows[at + 3] = vz + qz * x
@@ -191,14 +227,6 @@ export function solvedFrom(nodes: FrameNode[], built: Built[], state: State): So
         rows[at + 5] = ends[e + 4]! + (vz + (qz * x) / 2) * x
         rows[at + 6] = -ends[e + 5]! + (vy + (qy * x) / 2) * x
       }
-      put(0)
-      // where a shear passes through nothing, at most once each
-      const y = -vy / qy
-      const z = -vz / qz
-      if (y > 0 && y < length) put(y)
-      if (z > 0 && z < length) put(z)
-      put(length)
-      for (const x of also) put(x)
       return out
     },
     // the second end's own forces, as the part cut off before it feels them
@@ -231,14 +259,9 @@ export function superposed(parts: { solved: Solved; times: number }[], sizes: Re
     held: sum('held'),
     ends: sum('ends'),
     even: sum('even'),
-    otherOn: (m) => {
-      let out = NONE
-      for (const { solved, times } of parts) {
-        const own = solved.state.otherOn(m)
-        if (own.length) out = [...out, ...own.map((l) => timesLoad(l, times))]
-      }
-      return out
-    },
+    otherOn: parts.some(({ solved }) => solved.state.otherOn)
+      ? (m) => parts.flatMap(({ solved, times }) => solved.state.otherOn?.(m).map((l) => timesLoad(l, times)) ?? [])
+      : null,
   }
 }
 
@@ -250,16 +273,22 @@ function timesLoad(l: SpanLoad, times: number): SpanLoad {
 /** Loads between members' ends, in the members' own axes: what is even over all of one apart from the rest. */
 function spanLoads(built: Built[], memberAt: Map<string, number>, loads: FrameLoads): { even: Float64Array; other: SpanLoad[][] } {
   const even = new Float64Array(built.length * 3)
-  const other: SpanLoad[][] = new Array(built.length)
+  const other: SpanLoad[][] = []
+  const add = (i: number, x: number, y: number, z: number) => {
+    const { axes } = built[i]!
+    for (let d = 0; d < 3; d++) {
+      const e = axes[d]!
+      even[3 * i + d]! += e[0] * x + e[1] * y + e[2] * z
+    }
+  }
+  const { perMm } = loads
+  if (perMm) for (let i = 0; 3 * i < perMm.length; i++) add(i, perMm[3 * i]!, perMm[3 * i + 1]!, perMm[3 * i + 2]!)
   for (const l of loads.members) {
     const i = memberAt.get(l.member) ?? 0
     const { axes, length } = built[i]!
     const own = (v: Triple): Triple => axes.map((e) => e[0] * v[0] + e[1] * v[1] + e[2] * v[2]) as Triple
     const [from, to] = [l.from ?? 0, l.to ?? length]
-    if (l.uniform && from === 0 && to === length)
-      own(l.uniform).forEach((q, d) => {
-        even[3 * i + d]! += q
-      })
+    if (l.uniform && from === 0 && to === length) add(i, ...l.uniform)
     else if (l.uniform) other[i] = [...(other[i] ?? []), { perMm: own(l.uniform), from, to }]
     for (const p of l.points ?? []) other[i] = [...(other[i] ?? []), { at: p.at, force: own(p.force) }]
   }

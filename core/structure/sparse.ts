@@ -39,8 +39,8 @@ export function sparse(size: number, elements: Int32Array[]): Sparse {
   return { size, start, rows: Int32Array.from(rows), values: new Float64Array(rows.length), ...EMPTY, pivots: new Float64Array(size) }
 }
 
-/** Adds to entry (i, j), i ≤ j or not; the two meet in an element. Tells where it stands; whoever adds next to it says so and saves the search. */
-export function addTo(m: Sparse, i: number, j: number, value: number, after = -1): number {
+/** Where entry (i, j) stands, i ≤ j or not; the two meet in an element. Whoever looks for the next one says where the last stood, and saves the search. */
+export function placeOf(m: Sparse, i: number, j: number, after = -1): number {
   const row = Math.min(i, j)
   const column = Math.max(i, j)
   let p = after + 1
@@ -48,9 +48,19 @@ export function addTo(m: Sparse, i: number, j: number, value: number, after = -1
     p = m.start[column]!
     while (m.rows[p] !== row) p++
   }
-  m.values[p]! += value
   return p
 }
+export function addTo(m: Sparse, i: number, j: number, value: number): void {
+  m.values[placeOf(m, i, j)]! += value
+}
+
+/** The same matrix with room for the same entries, all of them nothing yet. */
+export const emptied = (m: Sparse): Sparse => ({
+  ...m,
+  ...EMPTY,
+  values: new Float64Array(m.values.length),
+  pivots: new Float64Array(m.size),
+})
 
 /** A pivot this small beside its own diagonal before elimination has nothing left to hold it. */
 const NOTHING_LEFT = 1e-11
@@ -97,32 +107,40 @@ export function factorise(m: Sparse): number | null {
       while (long > 0) pattern[--top] = path[--long]!
     }
     const before = row[k]!
-    let pivot = before
-    row[k] = 0
-    for (; top < size; top++) {
-      const i = pattern[top]!
-      const g = row[i]!
-      row[i] = 0
-      const end = columns[i]! + filled[i]!
-      for (let p = columns[i]!; p < end; p++) row[below[p]!]! -= factors[p]! * g
-      const l = g / pivots[i]!
-      pivot -= l * g
-      below[end] = k
-      factors[end] = l
-      filled[i]!++
-    }
+    for (; top < size; top++) takeOut(m, row, pattern[top]!, k)
+    const pivot = row[k]!
     pivots[k] = pivot
+    row[k] = 0
     if (!(pivot > NOTHING_LEFT * Math.abs(before)) || before <= 0) return k
   }
   return null
 }
 
-/** Solves L·D·Lᵀ·x = b in place. */
-export function backSubstitute({ size, columns, below, factors, pivots }: Sparse, b: Float64Array): void {
+/** Takes unknown i out of row k: the row's other entries and its diagonal, and the factor kept below i. By itself, as a compiler makes it fast after a few rows. */
+function takeOut({ columns, below, factors, filled, pivots }: Sparse, row: Float64Array, i: number, k: number): void {
+  const g = row[i]!
+  row[i] = 0
+  const end = columns[i]! + filled[i]!
+  for (let p = columns[i]!; p < end; p++) row[below[p]!]! -= factors[p]! * g
+  const l = g / pivots[i]!
+  row[k]! -= l * g
+  below[end] = k
+  factors[end] = l
+  filled[i]!++
+}
+
+/** Solves L·y = b in place: where b is nothing but in a few rows, so is most of y. */
+export function halfSolved({ size, columns, below, factors }: Sparse, b: Float64Array): void {
   for (let j = 0; j < size; j++) {
     const known = b[j]!
     if (known !== 0) for (let p = columns[j]!; p < columns[j + 1]!; p++) b[below[p]!]! -= factors[p]! * known
   }
+}
+
+/** Solves L·D·Lᵀ·x = b in place. */
+export function backSubstitute(m: Sparse, b: Float64Array): void {
+  halfSolved(m, b)
+  const { size, columns, below, factors, pivots } = m
   for (let j = size - 1; j >= 0; j--) {
     let x = b[j]! / pivots[j]!
     for (let p = columns[j]!; p < columns[j + 1]!; p++) x -= factors[p]! * b[below[p]!]!

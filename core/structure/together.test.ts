@@ -49,6 +49,48 @@ const times = (l: FrameLoads, k: number): FrameLoads => {
   }
 }
 
+describe('what a frame passes on', () => {
+  const six = fc.record({ node: fc.constantFrom('b', 'c', 'd'), force, moment: force })
+  const workDone = (l: FrameLoads['nodes'], under: FrameLoads['nodes']): number => {
+    const { displacements } = frame.result({ nodes: under, members: [] })
+    return l.reduce((sum, { node, force, moment }) => {
+      const d = displacements.find((x) => x.node === node)!
+      return sum + d.translation.reduce((s, v, i) => s + v * force[i]!, 0) + d.rotation.reduce((s, v, i) => s + v * moment[i]!, 0)
+    }, 0)
+  }
+  test('how far one load goes under another is the work of the one on the movements that the other makes, solved by itself, and the same the other way round', () => {
+    fc.assert(
+      fc.property(fc.array(six, { maxLength: 3 }), fc.array(six, { maxLength: 3 }), (p, q) => {
+        const [[pp, pq], [qp, qq]] = frame.flexibility([p, q]) as [[number, number], [number, number]]
+        expect(pq).toBe(qp)
+        for (const [found, way] of [
+          [pp, workDone(p, p)],
+          [pq, workDone(p, q)],
+          [pq, workDone(q, p)],
+          [qq, workDone(q, q)],
+        ] as const)
+          expect(Math.abs(found - way)).toBeLessThan(1e-9 * (1 + Math.sqrt(pp * qq) + pp + qq))
+      }),
+    )
+  })
+  test('a frame made like another, with one member and one spring changed, is the frame made anew, to the last digit', () => {
+    const other = members.map((m, i) => (i === 1 ? { ...m, releases: { from: free, to: free } } : m))
+    const softer = nodes.map((n) => (n.id === 'd' ? { ...n, springs: [50, 50, 300, 0, 1e6, 1e6] as Six<number> } : n))
+    const under: FrameLoads = { nodes: [{ node: 'c', force: [10, 20, -30], moment: [0, 4000, 0] }], members: [] }
+    const like = buildFrame(softer, other, frame).result(under)
+    expect(like).toEqual(buildFrame(softer, other).result(under))
+    expect(like.displacements[2]!.translation[2]).not.toBeCloseTo(frame.result(under).displacements[2]!.translation[2], 3)
+  })
+  test('what lies evenly on all members by their numbers does what the same does named member by member', () => {
+    const perMm = Float64Array.of(0.1, 0.2, -0.5, 0, 0, -1, 0.3, 0, 0)
+    const named: FrameLoads = {
+      nodes: [],
+      members: members.map((m, i) => ({ member: m.id, uniform: [perMm[3 * i]!, perMm[3 * i + 1]!, perMm[3 * i + 2]!] })),
+    }
+    expect(frame.result({ nodes: [], members: [], perMm })).toEqual(frame.result(named))
+  })
+})
+
 describe('cases added up', () => {
   test('so many times one and another is what both together do: movements, reactions, and everything inside every member', () => {
     fc.assert(

@@ -50,27 +50,48 @@ export function copeRound(od: number, wallMm: number, meeting: Meeting, steps = 
   const turns = Array.from({ length: steps + 1 }, (_, i) => (2 * Math.PI * i) / steps)
   const outer = turns.map((phi) => end(phi, r))
   const inner = turns.map((phi) => end(phi, Math.max(0, r - wallMm)))
-  const setbackMm = leastOf((phi) => end(phi, r))
+  const looks = steps < LOOKS ? Array.from({ length: LOOKS }, (_, i) => end((2 * Math.PI * i) / LOOKS, r)) : outer.slice(0, -1)
+  const [setbackMm, farthestMm] = extremesOf(looks, (phi) => end(phi, r))
   return {
     points: turns.map((phi, i) => ({ rotationDeg: (360 * i) / steps, aroundMm: r * phi, alongMm: Math.max(0, outer[i]! - setbackMm) })),
-    maxDepthMm: -leastOf((phi) => -end(phi, r)) - setbackMm,
+    maxDepthMm: farthestMm - setbackMm,
     setbackMm,
     easeMm: Math.max(0, ...inner.map((t, i) => t - outer[i]!)),
     roundMm: 2 * Math.PI * r,
   }
 }
 
-/** Least value of a smooth periodic function: the best of 360 places, closed in on by golden section. */
-function leastOf(f: (phi: number) => number): number {
-  const step = (2 * Math.PI) / 360
-  let best = 0
-  for (let i = 1; i < 360; i++) if (f(i * step) < f(best)) best = i * step
-  let [a, b] = [best - step, best + step]
-  const g = (Math.sqrt(5) - 1) / 2
-  for (let k = 0; k < 40; k++) {
-    const [c, d] = [b - g * (b - a), a + g * (b - a)]
-    if (f(c) < f(d)) b = d
-    else a = c
+/** How many places round a tube are looked at before an extreme is closed in on: a saddle has two crests and two troughs. */
+const LOOKS = 72
+/** Least and greatest value of a smooth periodic function known at places evenly round: the best of them, each closed in on by golden section. */
+function extremesOf(values: number[], f: (phi: number) => number): [least: number, greatest: number] {
+  const step = (2 * Math.PI) / values.length
+  let [low, high] = [0, 0]
+  for (let i = 1; i < values.length; i++) {
+    if (values[i]! < values[low]!) low = i
+    if (values[i]! > values[high]!) high = i
   }
-  return Math.min(f((a + b) / 2), f(best))
+  return [
+    Math.min(values[low]!, leastWithin(f, (low - 1) * step, (low + 1) * step)),
+    Math.max(values[high]!, -leastWithin((phi) => -f(phi), (high - 1) * step, (high + 1) * step)),
+  ]
+}
+
+function leastWithin(f: (phi: number) => number, from: number, to: number): number {
+  const g = (Math.sqrt(5) - 1) / 2
+  let [a, b] = [from, to]
+  let [c, d] = [b - g * (b - a), a + g * (b - a)]
+  let [atC, atD] = [f(c), f(d)]
+  for (let k = 0; k < 40; k++) {
+    if (atC < atD) {
+      ;[b, d, atD] = [d, c, atC]
+      c = b - g * (b - a)
+      atC = f(c)
+    } else {
+      ;[a, c, atC] = [c, d, atD]
+      d = a + g * (b - a)
+      atD = f(d)
+    }
+  }
+  return f((a + b) / 2)
 }

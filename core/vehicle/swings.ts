@@ -73,11 +73,16 @@ export const withStops = (vehicle: Vehicle, stops: Stops): Vehicle => ({
 
 const plus = (a: Vec3, b: Vec3, by: number): Vec3 => ({ x: a.x + b.x * by, y: a.y + b.y * by, z: a.z + b.z * by })
 
+function headingOf({ kind }: Swing, openDeg: number): Vec3 {
+  const { shut, open } = turns[kind]
+  const angle = radians(openDeg)
+  return plus(plus({ x: 0, y: 0, z: 0 }, shut, Math.cos(angle)), open, Math.sin(angle))
+}
+
 /** The leaf at an opening angle: the middle of its hinge, its direction (cos·shut + sin·open) and its hinge line. Vehicle axes, mm. */
 export function leafAt(swing: Swing, openDeg: number): { hinge: Vec3; along: Vec3; line: Vec3; corners: [Vec3, Vec3, Vec3, Vec3] } {
-  const { shut, open, line } = turns[swing.kind]
-  const angle = radians(openDeg)
-  const along = plus(plus({ x: 0, y: 0, z: 0 }, shut, Math.cos(angle)), open, Math.sin(angle))
+  const { line } = turns[swing.kind]
+  const along = headingOf(swing, openDeg)
   const hinge = { x: swing.xMm, y: swing.yMm, z: swing.zMm }
   const half = swing.hingeLengthMm / 2
   const [a, b] = [plus(hinge, line, half), plus(hinge, line, -half)]
@@ -97,19 +102,21 @@ export type Box = { name: string; centre: Vec3; half: Vec3 }
 const dot = (a: Vec3, b: Vec3): number => a.x * b.x + a.y * b.y + a.z * b.z
 const cross = (a: Vec3, b: Vec3): Vec3 => ({ x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x })
 
+const AXES = [fore, left, up]
 /** Whether a leaf standing at an angle cuts into an upright box: no axis of the two separates them (Gottschalk, Lin & Manocha 1996). */
 export function leafMeetsBox(swing: Swing, openDeg: number, box: Box): boolean {
-  const { hinge, along, line } = leafAt(swing, openDeg)
-  const centre = plus(hinge, along, swing.reachMm / 2)
+  const { line } = turns[swing.kind]
+  const along = headingOf(swing, openDeg)
+  const centre = plus({ x: swing.xMm, y: swing.yMm, z: swing.zMm }, along, swing.reachMm / 2)
   const away = { x: box.centre.x - centre.x, y: box.centre.y - centre.y, z: box.centre.z - centre.z }
-  const own = [along, line]
-  const axes = [fore, left, up]
-  return ![...axes, ...own, cross(along, line), ...own.flatMap((u) => axes.map((e) => cross(u, e)))].some((n) => {
+  const apart = (n: Vec3) => {
     if (dot(n, n) < 1e-12) return false
     const leaf = (Math.abs(dot(n, along)) * swing.reachMm) / 2 + (Math.abs(dot(n, line)) * swing.hingeLengthMm) / 2
     const solid = Math.abs(n.x) * box.half.x + Math.abs(n.y) * box.half.y + Math.abs(n.z) * box.half.z
     return Math.abs(dot(n, away)) >= leaf + solid - 1e-9
-  })
+  }
+  if (AXES.some(apart) || apart(along) || apart(line) || apart(cross(along, line))) return false
+  return !AXES.some((e) => apart(cross(along, e)) || apart(cross(line, e)))
 }
 
 const STEP_DEG = 2
