@@ -9,7 +9,12 @@ export async function compiled<Module>(name: string): Promise<Module> {
   await build({
     configFile: false,
     logLevel: 'error',
-    build: { ssr: join(import.meta.dirname, `${name}.ts`), outDir, target: 'es2023', rolldownOptions: { output: { entryFileNames: '[name].mjs' } } },
+    build: {
+      ssr: join(import.meta.dirname, `${name}.ts`),
+      outDir,
+      target: 'es2023',
+      rolldownOptions: { output: { entryFileNames: '[name].mjs' } },
+    },
   })
   const made: Module = await import(pathToFileURL(join(outDir, `${name}.mjs`)).href)
   rmSync(outDir, { recursive: true })

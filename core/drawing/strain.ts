@@ -4,7 +4,7 @@ import { along, type Point, size, type Vec3 } from '../geometry/vec3'
 import type { Evaluation } from '../job/evaluate'
 import { feetUsed } from '../limits/usedInCase'
 import type { CaseResult, FootForce } from '../loads/caseResult'
-import type { MemberShape } from '../loads/memberState'
+import { drawnAt, type MemberShape, movedAt } from '../loads/memberShape'
 import { formatQuantity } from '../quantity/formatQuantity'
 import { percentText } from '../quantity/percent'
 import { type DisplayUnits, defaultUnit } from '../quantity/units'
@@ -34,19 +34,20 @@ export function movedLines(
       const member = assembly.members.find((m) => m.id === s.memberId)
       if (!member) return []
       const line = centreLine(member.path, member.bendRadiiMm)
-      const still = s.shape.atMm.map((at) => pointAlong(line, at))
+      const places = drawnAt(s.shape)
+      const still = places.map((at) => pointAlong(line, at))
       return [
         {
           memberId: s.memberId,
           still,
-          moved: movesOf(s.shape).map((by, i) => along(still[i]!, by, factor)),
+          moved: places.map((at, i) => along(still[i]!, movedAt(s.shape, line, at), factor)),
         },
       ]
     }),
   }
 }
 
-/** How far each place of a member goes. mm */
+/** How far each place of a member that has one goes. mm */
 const movesOf = ({ from, moved }: MemberShape): Vec3[] => from.map((at) => ({ x: moved[at]!, y: moved[at + 1]!, z: moved[at + 2]! }))
 
 export function strainOf(view: ViewName, e: Pick<Evaluation, 'assembly' | 'feet'>, result: CaseResult, units: DisplayUnits): Strain {

@@ -29,7 +29,12 @@ export const besideWeldMPa = (m: { aluminium: boolean; tensileMPa: number; welde
 /** A weld group as lines of throat: its length, its own second moments about its centroid, and the ends of its runs from there. mm, mm³ */
 export type WeldGroup = ReturnType<typeof weldGroup>
 export function weldGroup(lines: WeldLine[]) {
-  const runs = lines.map((l) => ({ ...l, length: Math.hypot(l.x2 - l.x1, l.y2 - l.y1), cx: (l.x1 + l.x2) / 2, cy: (l.y1 + l.y2) / 2 }))
+  const runs = lines.map((l) => ({
+    ...l,
+    length: Math.sqrt((l.x2 - l.x1) ** 2 + (l.y2 - l.y1) ** 2),
+    cx: (l.x1 + l.x2) / 2,
+    cy: (l.y1 + l.y2) / 2,
+  }))
   const lengthMm = runs.reduce((s, r) => s + r.length, 0)
   const cx = runs.reduce((s, r) => s + r.length * r.cx, 0) / lengthMm
   const cy = runs.reduce((s, r) => s + r.length * r.cy, 0) / lengthMm

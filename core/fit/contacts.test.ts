@@ -72,7 +72,7 @@ describe('what may touch, and what may not', () => {
     const [low, high] = [member('low', 1000), member('high', 1100)]
     const solid = (m: Member) => memberSolid(m, [])
     const assembly = { ...evaluate(demoJobs[0]!, defaultRules).assembly, members: [low, high] }
-    const shape = (z: number) => ({ atMm: [0, 1000], from: [0, 3], moved: Float64Array.of(0, 0, z, 0, 0, z) })
+    const shape = (z: number) => ({ atMm: [0, 1000], from: [0, 6], moved: Float64Array.of(0, 0, z, 0, 0, 0, 0, 0, z, 0, 0, 0) })
     const gives = (lowZ: number, highZ: number) =>
       givesMm(
         [

@@ -2,7 +2,7 @@ import type { Assembly } from '../assembly/assembly'
 import { centreLine, nearestAlong } from '../geometry/centreLine'
 import { minus, size, type Vec3 } from '../geometry/vec3'
 import type { CaseResult } from '../loads/caseResult'
-import type { MemberShape } from '../loads/memberState'
+import { type MemberShape, movedAt } from '../loads/memberShape'
 import type { Solid } from '../touch/solids'
 
 /** How every member moves in each load case, as the frame tells it. */
@@ -42,12 +42,13 @@ export function givesMm(moves: CaseMoves, assembly: Assembly, a: Solid, b: Solid
   )
 }
 
-type Carrier = { memberId: string; atMm: number } | null
+type Carrier = { memberId: string; line: Vec3[]; atMm: number } | null
 /** The member that a part moves with, and where along it. */
 function carrierOf(s: Solid, assembly: Assembly, at: Vec3): Carrier {
   const along = (id: string, p: Vec3): Carrier => {
     const m = assembly.members.find((x) => x.id === id)
-    return m ? { memberId: id, atMm: nearestAlong(centreLine(m.path, m.bendRadiiMm), p).atMm } : null
+    const line = m && centreLine(m.path, m.bendRadiiMm)
+    return line ? { memberId: id, line, atMm: nearestAlong(line, p).atMm } : null
   }
   if (s.kind === 'member') return along(s.id, at)
   if (s.kind === 'plate' || s.kind === 'fitting') {
@@ -64,15 +65,5 @@ function carrierOf(s: Solid, assembly: Assembly, at: Vec3): Carrier {
 
 function movement(c: CaseMoves[number], carrier: Carrier): Vec3 {
   const shape = c.members.find((m) => m.memberId === carrier?.memberId)?.shape
-  const last = (shape?.atMm.length ?? 0) - 1
-  if (!carrier || !shape || last < 0) return STILL
-  const next = shape.atMm.findIndex((at) => at >= carrier.atMm)
-  const [p, q] = next < 0 ? [last, last] : [Math.max(0, next - 1), next]
-  const [from, to] = [shape.atMm[p]!, shape.atMm[q]!]
-  const t = to > from ? (carrier.atMm - from) / (to - from) : 0
-  const between = (axis: number) => {
-    const [a, b] = [shape.moved[shape.from[p]! + axis]!, shape.moved[shape.from[q]! + axis]!]
-    return a + (b - a) * t
-  }
-  return { x: between(0), y: between(1), z: between(2) }
+  return carrier && shape?.atMm.length ? movedAt(shape, carrier.line, carrier.atMm) : STILL
 }

@@ -6,6 +6,7 @@ import type { Section } from '../catalogue/section'
 import type { Rules } from '../rules/rules'
 import { nearestNode, type RackFrame } from '../structure/rackFrame'
 import { ROW, type Rows, type Solved } from '../structure/solved'
+import type { MemberShape } from './memberShape'
 
 /** What bends, twists and pulls a member at one place. N, N·mm; mm from its first end. */
 export type Inner = {
@@ -36,8 +37,6 @@ export type MemberState = Inner & {
   sagAtMm: number
   shape: MemberShape
 }
-/** How a member's centre line moves: places in order along it, mm, and where in `moved` stand the three ways each of them goes, mm along x, y and z. */
-export type MemberShape = { atMm: readonly number[]; from: readonly number[]; moved: Float64Array }
 
 /** Combined stress (von Mises, Shigley 5-5) of a section under what acts inside: direct and bending with torque and mean shear. MPa. */
 export const stressOf = (i: Pick<Inner, 'axialN' | 'momentYNmm' | 'momentZNmm' | 'torqueNmm' | 'shearN'>, s: Section): number =>
@@ -81,7 +80,7 @@ type OwnPiece = { piece: RackFrame['pieces'][number]; lengthMm: number; edgesMm:
 type Chord = { a: AlongNode; b: AlongNode | null } | null
 type AlongNode = { node: number; atMm: number }
 /** What of a frame is one member's: sorted once for the parts laid out, as every case asks for every member on feet that hold either way. */
-type Own = { pieces: OwnPiece[]; along: AlongNode[]; places: Omit<MemberShape, 'moved'>; chord: Chord }
+type Own = { pieces: OwnPiece[]; along: AlongNode[]; shape: Omit<MemberShape, 'moved'>; chord: Chord }
 const owned = new WeakMap<RackFrame['pieces'], Map<string, Own>>()
 function ofMember(rack: RackFrame, m: Member, assembly: Assembly): Own {
   const all = owned.get(rack.pieces) ?? new Map<string, Own>()
@@ -98,17 +97,17 @@ function ofMember(rack: RackFrame, m: Member, assembly: Assembly): Own {
       holes: holes.filter((h) => h.atMm > piece.fromMm - 1 && h.atMm < piece.toMm + 1),
     }))
   const along = rack.along.get(m.id) ?? []
-  const places = { atMm: along.map((s) => s.atMm), from: along.map((s) => 6 * s.node) }
-  const own = { pieces, along, places, chord: chordOf(m, assembly, along) }
+  const shape = { atMm: along.map((s) => s.atMm), from: along.map((s) => 6 * s.node) }
+  const own = { pieces, along, shape, chord: chordOf(m, assembly, along) }
   all.set(m.id, own)
   return own
 }
 
 export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved, rules: Rules): MemberState {
   const { section, material } = madeOf(m)
-  const { pieces, along, places, chord } = ofMember(rack, m, assembly)
+  const { pieces, along, shape, chord } = ofMember(rack, m, assembly)
   const atHoles = lookInside(pieces, solved, section, [material.yieldMPa / rules.yieldSafety, material.weldedYieldMPa / rules.yieldSafety])
-  const { sagMm, sagAtMm } = sagOf(along, chord, solved)
+  const { sagMm, sagAtMm } = sagOf(pieces, along, chord, solved)
   return {
     memberId: m.id,
     atMm: kept[AT]!,
@@ -127,23 +126,38 @@ export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solv
     atHoles,
     sagMm,
     sagAtMm,
-    shape: { atMm: places.atMm, from: places.from, moved: solved.state.moved() },
+    shape: { atMm: shape.atMm, from: shape.from, moved: solved.state.moved() },
   }
 }
 
-/** The deepest place of a member against the line through what carries it. mm */
-function sagOf(along: AlongNode[], chord: Chord, solved: Solved): { sagMm: number; sagAtMm: number } {
+/** The deepest place of a member against the line through what carries it: of its nodes and the middles between, the parabola through the deepest and its neighbours. mm */
+function sagOf(pieces: OwnPiece[], along: AlongNode[], chord: Chord, solved: Solved): { sagMm: number; sagAtMm: number } {
   const level = levelAt(chord, solved)
-  let sagMm = 0
-  let sagAtMm = 0
-  for (const { node, atMm } of along) {
-    const sag = level(atMm) - solved.movedMm(node, 2)
-    if (Math.abs(sag) > Math.abs(sagMm)) {
-      sagMm = sag
-      sagAtMm = atMm
-    }
+  const count = along.length + pieces.length
+  if (places.at.length < count) places.at = new Float64Array(2 * count)
+  if (places.sag.length < count) places.sag = new Float64Array(2 * count)
+  const { at, sag } = places
+  let deepest = 0
+  for (let k = 0; k < count; k++) {
+    const i = k >> 1
+    const own = pieces[i]?.piece
+    at[k] = k % 2 ? (own!.fromMm + own!.toMm) / 2 : along[i]!.atMm
+    sag[k] = level(at[k]!) - (k % 2 ? solved.middleMm(own!.element, 2) : solved.movedMm(along[i]!.node, 2))
+    if (Math.abs(sag[k]!) > Math.abs(sag[deepest]!)) deepest = k
   }
-  return { sagMm, sagAtMm }
+  if (!count) return { sagMm: 0, sagAtMm: 0 }
+  return deepest > 0 && deepest < count - 1 ? vertex(at, sag, deepest) : { sagMm: sag[deepest]!, sagAtMm: at[deepest]! }
+}
+const places = { at: new Float64Array(128), sag: new Float64Array(128) }
+/** The top of the parabola through three places of which the middle one is the highest; that one where it has no top nearby. */
+function vertex(at: Float64Array, sag: Float64Array, k: number): { sagMm: number; sagAtMm: number } {
+  const [a, b] = [at[k - 1]! - at[k]!, at[k + 1]! - at[k]!]
+  const [p, q] = [(sag[k - 1]! - sag[k]!) / a, (sag[k + 1]! - sag[k]!) / b]
+  const curve = (q - p) / (b - a)
+  const slope = p - curve * a
+  const by = -slope / (2 * curve)
+  const inside = by > a && by < b
+  return inside ? { sagMm: sag[k]! - (slope * slope) / (4 * curve), sagAtMm: at[k]! + by } : { sagMm: sag[k]!, sagAtMm: at[k]! }
 }
 
 /**

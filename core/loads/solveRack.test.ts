@@ -10,10 +10,11 @@ import type { Job } from '../job/job'
 import { footLinks } from '../limits/footLinks'
 import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
+import { nearestNode, rackFrame } from '../structure/rackFrame'
 import { assembled, rackAlone, withRack as withParams } from '../testing/racks'
 import { carriedBy } from './carried'
 import { loadCases } from './loadCases'
-import { stressOf } from './memberState'
+import { memberState, stressOf } from './memberState'
 import { rackSolver } from './solveRack'
 
 const [survey, , spar] = demoJobs
@@ -154,6 +155,21 @@ describe('wind, people and what is parked', () => {
     // clamped by its feet it gives less, never more
     const clamped = rackSolver(assembly, [], defaultRules, places, 'clamped')!
     expect(clamped.sinksPerN(places[0]!).sagMm).toBeLessThan(solver.sinksPerN(places[0]!).sagMm)
+  })
+  test('a load off the middle sinks a bar most at √((L² − b²)/3) from the far foot, by P·b·(L² − b²)^1.5 / (9√3·L·EI) (Gere & Goodno, table G-2)', () => {
+    const job = withParams(survey, { sideRails: false, overhangMm: 200 })
+    const assembly = { ...assembled(job), infills: [] }
+    const [bar] = bearingMembers(assembly)
+    const span = 2 * Math.abs(assembly.mounts[0].place.y)
+    const EI = materialOf(profileOf(bar.profileId).materialId).elasticMPa * profileSection(bar.profileId).iyMm4
+    const b = 0.3 * span
+    const rack = rackFrame(assembly, defaultRules, new Map([[bar.id, [200 + b]]]), 'free')
+    const at = nearestNode(rack.along.get(bar.id)!, 200 + b)
+    const solved = rack.frame.solve({ nodes: [{ node: String(at), force: [0, 0, -400], moment: [0, 0, 0] }], members: [] })
+    const state = memberState(bar, assembly, rack, solved, defaultRules)
+    expect(state.sagMm / ((400 * b * (span ** 2 - b ** 2) ** 1.5) / (9 * Math.sqrt(3) * span * EI))).toBeCloseTo(1, 2)
+    const fromFar = Math.sqrt((span ** 2 - b ** 2) / 3)
+    expect(Math.abs(state.sagAtMm - (200 + span - fromFar))).toBeLessThan(15)
   })
   test('no bar, no feet: nothing to solve', () =>
     expect(rackSolver(assembled(withParams(survey, { barXMm: [] })), [], defaultRules, [], 'free')).toBeNull())

@@ -2,7 +2,7 @@ import type { Assembly, Bearing, Fitting, Pull } from '../assembly/assembly'
 import { AHEAD, ASIDE } from '../assembly/facing'
 import { centreLine, nearestAlong, pointAlong } from '../geometry/centreLine'
 import type { Triple } from '../geometry/localAxes'
-import { cross, dot, minus, size, times, type Vec3 } from '../geometry/vec3'
+import { apart, cross, dot, minus, size, times, type Vec3 } from '../geometry/vec3'
 import { G_M_S2 } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import type { FrameLoads } from '../structure/frameMember'
@@ -290,10 +290,12 @@ function rayleigh(rack: RackFrame, solved: Solved, loads: FrameLoads): number | 
   }
   const sinks = (node: string) => -solved.movedMm(Number(node), 2)
   for (const l of loads.nodes) put(-l.force[2], sinks(l.node))
+  // along a piece by Simpson: its ends and four times its middle
   for (const { element, from, to } of rack.pieces) {
     const m = rack.frame.members[element]!
-    const n = (-(loads.perMm?.[3 * element + 2] ?? 0) * Math.hypot(from.x - to.x, from.y - to.y, from.z - to.z)) / 2
+    const n = (-(loads.perMm?.[3 * element + 2] ?? 0) * apart(from, to)) / 6
     put(n, sinks(m.from))
+    put(4 * n, -solved.middleMm(element, 2))
     put(n, sinks(m.to))
   }
   return bottom > 0 && top > 0 ? Math.sqrt((G_M_S2 * 1000 * top) / bottom) / (2 * Math.PI) : null

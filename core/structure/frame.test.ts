@@ -33,6 +33,20 @@ describe('closed forms (Gere & Goodno, tables G-1 and G-2)', () => {
     const aside = cantilever.result({ ...nothing, nodes: [{ node: 'b', force: [0, 100, 0], moment: [0, 0, 0] }] })
     close(aside.displacements[1].translation[1], (100 * 1000 ** 3) / (3 * 210_000 * 120_000))
   })
+  test('between its nodes: a cantilever under F at its end is at F·s²·(3L − s)/6EI half way; a simple beam under q at 5·q·L⁴/384EI, whichever way it is rolled', () => {
+    const down = cantilever.solve({ ...nothing, nodes: [{ node: 'b', force: [0, 0, -100], moment: [0, 0, 0] }] })
+    close(-down.middleMm(0, 2), (100 * 500 ** 2 * (3000 - 500)) / (6 * 210_000 * 80_000))
+    const [at, on] = [[true, true, true, true, false, false] as Six<boolean>, [false, true, true, false, false, false] as Six<boolean>]
+    for (const [roll, inertia] of [
+      [0, 80_000],
+      [90, 120_000],
+    ] as const) {
+      const beam = buildFrame([node('a', 0, 0, 0, at), node('b', 800, 0, 0, on)], [member('m', 'a', 'b', { roll })])
+      const loaded = beam.solve({ nodes: [], members: [{ member: 'm', uniform: [0, 0, -0.7] }] })
+      close(-loaded.middleMm(0, 2), (5 * 0.7 * 800 ** 4) / (384 * 210_000 * inertia))
+      expect(Math.abs(loaded.middleMm(0, 1))).toBeLessThan(1e-12)
+    }
+  })
   test('pull and twist: u = F·L/EA in tension, φ = T·L/GJ', () => {
     const r = cantilever.result({ ...nothing, nodes: [{ node: 'b', force: [5000, 0, 0], moment: [20_000, 0, 0] }] })
     close(r.displacements[1].translation[0], (5000 * 1000) / (210_000 * 500))

@@ -54,7 +54,8 @@ export type FeetHold = 'free' | 'clamped'
 const SAME_MM = 0.5
 /** Length between the rigid arms of a link whose members' lines meet. */
 const NO_LENGTH_MM = 10
-const PIECE_MM = 300
+/** A beam bends as a cubic between its nodes, so few of them tell all; what it does in between is asked where it is needed. */
+const PIECE_MM = 600
 /** A part whose end is so near a joint ends there. */
 const ENDS_MM = 60
 /** A foot or a clamp as the frame sees it: a solid block of 40 × 40, far stiffer than what it stands on. */

@@ -28,6 +28,11 @@ export type Solved = {
   movement: (node: number) => Float64Array
   /** one of its three: 0 along x, 1 along y, 2 along z. mm */
   movedMm: (node: number, axis: 0 | 1 | 2) => number
+  /**
+   * The middle of a member, global, mm: Hermite's cubic through how its ends go and turn, and q·L⁴/384EI of what is spread evenly over it. For a member whose
+   * ends pass on all and which nothing else lies on. 0 along x, 1 along y, 2 along z.
+   */
+  middleMm: (member: number, axis: 0 | 1 | 2) => number
   /** what holds the node up, global N and N·mm; zeros where nothing holds it */
   reaction: (node: number) => Float64Array
   /** forces and moments at the places of a member where one of them can be greatest, and at those asked for as well. mm from its first end */
@@ -153,11 +158,27 @@ function spansOf(even: Float64Array, other: SpanLoad[], m: number, length: numbe
   return other.length ? [all, ...other] : [all]
 }
 
+const endsOf = new Float64Array(12)
 export function solvedFrom(nodes: FrameNode[], built: Built[], state: State): Solved {
   return {
     state,
     movement: (n) => state.moved().slice(n * 6, n * 6 + 6),
     movedMm: (n, axis) => state.moved()[n * 6 + axis]!,
+    middleMm: (m, axis) => {
+      const b = built[m]!
+      const moved = state.moved()
+      const even = state.even()
+      toEnd(b, 0, moved, b.nodes[0] * 6, endsOf)
+      toEnd(b, 1, moved, b.nodes[1] * 6, endsOf)
+      const u = endsOf
+      const L = b.length
+      // 4·EI/L stands on the diagonal of what turns
+      const sinks = (q: number, turn: 4 | 5) => (q * L ** 3) / (96 * b.whole[turn * 13]!)
+      const along = (u[0]! + u[6]!) / 2
+      const y = (u[1]! + u[7]!) / 2 + (L / 8) * (u[5]! - u[11]!) + sinks(even[3 * m + 1]!, 5)
+      const z = (u[2]! + u[8]!) / 2 - (L / 8) * (u[4]! - u[10]!) + sinks(even[3 * m + 2]!, 4)
+      return b.axes[0][axis] * along + b.axes[1][axis] * y + b.axes[2][axis] * z
+    },
     reaction: (n) => {
       const { fixed, springs } = nodes[n]!
       const out = new Float64Array(6)
