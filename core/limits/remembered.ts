@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal'
 
 /** So many answers are kept: those of a job's groups, and of a few ways in which somebody tries one of them. */
-const KEPT = 24
+const KEPT = 16
 
 /**
  * A pure function of one plain value with its last answers kept: asked again for an equal value, it gives the answer it gave. What was asked and answered is

@@ -23,12 +23,14 @@ export function flexibilityOf({ matrix, index, dofOf }: Ready, loads: FrameLoads
     for (let d = 0; d < y.length; d++) if (y[d]) y[d]! /= Math.sqrt(matrix.pivots[d]!)
     return y
   })
+  // nothing stands before the first row that a load reaches
+  const starts = halves.map((y) => Math.max(0, y.findIndex((v) => v !== 0)))
   const out = loads.map(() => new Array<number>(loads.length).fill(0))
   halves.forEach((a, i) => {
     for (let j = 0; j <= i; j++) {
       const b = halves[j]!
       let sum = 0
-      for (let d = 0; d < a.length; d++) sum += a[d]! * b[d]!
+      for (let d = Math.max(starts[i]!, starts[j]!); d < a.length; d++) sum += a[d]! * b[d]!
       out[i]![j] = sum
       out[j]![i] = sum
     }
