@@ -232,8 +232,8 @@ export type Motion = {
   heldBy: string
   /** what has been done before it, whole: the id of another motion */
   after?: string
-  /** a drawer or tray that comes out to the rear, over the outer feet of its frame: what lies in it goes with it */
-  pulledOut?: { supportId: string }
+  /** a drawer or tray that comes out to the rear, over the outer feet of its frame: what lies in it goes with it. `lockN` = what keeps it out; null = nobody knows */
+  pulledOut?: { supportId: string; lockN: number | null }
 }
 /**
  * A dimension that the design owns: from and to in space, the view it is drawn in and along which of the view's axes, and the figure of the design that

@@ -1,8 +1,8 @@
-import type { Assembly } from '../assembly/assembly'
+import type { Assembly, Motion } from '../assembly/assembly'
 import { partMasses } from '../assembly/places'
 import { figure, type Input } from '../figure/figure'
 import type { Carried } from '../loads/carried'
-import { G_M_S2 } from '../quantity/units'
+import { G_M_S2, radians } from '../quantity/units'
 import type { Rules } from '../rules/rules'
 import type { FootRow } from './footRow'
 import { type Limit, limit } from './limit'
@@ -13,8 +13,8 @@ const moment = (kg: number[], mm: number[]): number => kg.reduce((s, m, i) => s 
 const SOURCE = 'statics: moments about the feet nearest to the edge; k: the shop’s own, for somebody leaning on it'
 
 /**
- * A drawer or tray pulled right out, parked: what it and its load pull the inner feet up by, against what one of them holds. The frame that stays counts
- * against it, the other drawers as shut. N
+ * A drawer or tray pulled right out, parked: whether it stays out on a slope, and what it and its load pull the inner feet up by, against what one of them
+ * holds. The frame that stays counts against it, the other drawers as shut. N
  */
 export function pulledOutLimits(given: {
   assembly: Assembly
@@ -28,20 +28,31 @@ export function pulledOutLimits(given: {
   const masses = partMasses(assembly).filter((p) => own(p.id))
   return assembly.motions.flatMap((m): Limit[] => {
     const out = m.pulledOut
-    if (!out || !own(m.id) || feet.length < 2) return []
-    const xs = feet.map((f) => f.mount.place.x)
-    const [edgeX, innerX] = [Math.min(...xs), Math.max(...xs)]
-    const inner = feet.filter((f) => Math.abs(f.mount.place.x - innerX) < 1)
+    if (!out || !own(m.id)) return []
     const support = assembly.supports.find((s) => s.id === out.supportId)
     const load = carried.filter((c) => c.bearings.some((b) => b.on !== null && support?.bearings.some((o) => o.on === b.on)))
     const moving = masses.filter((p) => m.moves.includes(p.id))
+    const staysOut = lockLimit(
+      m,
+      out.lockN,
+      [
+        ...moving.map((p): Input => [p.kg, 'kg', `mass of ${p.name.toLowerCase()}`]),
+        ...load.map((c): Input => [c.most, 'kg', `mass of ${c.name}`]),
+      ],
+      rules,
+    )
+    if (feet.length < 2) return [staysOut]
+    const xs = feet.map((f) => f.mount.place.x)
+    const [edgeX, innerX] = [Math.min(...xs), Math.max(...xs)]
+    const inner = feet.filter((f) => Math.abs(f.mount.place.x - innerX) < 1)
     const staying = masses.filter((p) => !m.moves.includes(p.id))
     const baseMm = innerX - edgeX
     const [foot] = inner
-    if (!foot || baseMm <= 0) return []
+    if (!foot || baseMm <= 0) return [staysOut]
     // how far behind the outer feet each thing is when it is out, and how far ahead of them what stays; known as far as its mass is
     const behindMm = (xMm: number) => edgeX - (xMm - m.to)
     return [
+      staysOut,
       limit({
         id: `out.${m.id.split('/').pop()}`,
         name: `${m.name}, pulled right out`,
@@ -82,3 +93,38 @@ export function pulledOutLimits(given: {
     ]
   })
 }
+
+/** Parked nose down on a slope, a drawer that is out runs shut on whoever reaches into it, unless something keeps it out: balls and rollers hold nothing back. N */
+const lockLimit = (m: Motion, lockN: number | null, masses: Input[], rules: Rules): Limit =>
+  limit({
+    id: `kept-out.${m.id.split('/').pop()}`,
+    name: `${m.name}, kept out on a slope`,
+    group: 'rack',
+    unit: 'N',
+    ref: m.moves[0] ?? null,
+    nearRatio: rules.nearRatio,
+    used: figure(
+      {
+        id: `kept-out.${m.id}`,
+        name: `${m.name} runs shut with`,
+        unit: 'N',
+        formula: 'F = g·Σ m·sin α',
+        source: 'statics on a slope; α: the shop’s own rule',
+        assumes: ['the slides roll freely: friction counts for nothing', 'parked nose down'],
+        with: { m: masses, a: [rules.parkedSlopeDeg, '°', 'slope it is opened on'] },
+      },
+      (v) => G_M_S2 * v.m.reduce((s, kg) => s + kg, 0) * Math.sin(radians(v.a)),
+    ),
+    allowed: figure(
+      {
+        id: `kept-out.${m.id}.allowed`,
+        name: 'What keeps it out holds',
+        unit: 'N',
+        formula: 'as its maker says',
+        source: 'maker of the slides',
+        with: { R: [lockN, 'N', 'what the lock of a drawer that is out holds'] },
+      },
+      ({ R }) => R,
+    ),
+    caution: 'A drawer that is not locked out runs shut on hands: park level, and lock it before reaching in.',
+  })

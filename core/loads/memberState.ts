@@ -237,10 +237,10 @@ function stressesIn({ rows, count }: Rows, section: Section): Float64Array {
     const direct = pull / section.areaMm2 + bends
     const across = twist / section.torsionModulusMm3 + (2 * shear) / section.areaMm2
     stresses[k] = Math.sqrt(direct * direct + 3 * across * across)
-    n = pull > n ? pull : n
-    v = shear > v ? shear : v
-    t = twist > t ? twist : t
-    b = bends > b ? bends : b
+    n = Math.max(n, pull)
+    v = Math.max(v, shear)
+    t = Math.max(t, twist)
+    b = Math.max(b, bends)
   }
   const direct = n / section.areaMm2 + b
   const across = t / section.torsionModulusMm3 + (2 * v) / section.areaMm2

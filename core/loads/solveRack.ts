@@ -70,8 +70,12 @@ export function rackSolvers(assembly: Assembly, carried: Carried[], rules: Rules
     axes: assembly.mounts.map((m) => seatAxes(m.normal)),
     own: { hung, pieces: perMm(assembly, layout.parts) },
   }
-  const racks = holds.reduce<RackFrame[]>((made, hold) => [...made, standing(layout, hold, made[0])], [])
-  return racks.map((rack, i) => solverOn(rack, holds[i]!, given))
+  let first: RackFrame | undefined
+  return holds.map((hold) => {
+    const rack = standing(layout, hold, first)
+    first ??= rack
+    return solverOn(rack, hold, given)
+  })
 }
 
 type Item = { c: Carried; contacts: Contact[][]; axisZMm: number[] }

@@ -24,7 +24,12 @@ export function flexibilityOf({ matrix, index, dofOf }: Ready, loads: FrameLoads
     return y
   })
   // nothing stands before the first row that a load reaches
-  const starts = halves.map((y) => Math.max(0, y.findIndex((v) => v !== 0)))
+  const starts = halves.map((y) =>
+    Math.max(
+      0,
+      y.findIndex((v) => v !== 0),
+    ),
+  )
   const out = loads.map(() => new Array<number>(loads.length).fill(0))
   halves.forEach((a, i) => {
     for (let j = 0; j <= i; j++) {

@@ -47,7 +47,7 @@ export function assemble(p: DrawersParams, site: Site): { assembly: Assembly; is
           from: 0,
           to: Math.min(p.travelMm, s.drawerMm.x),
           heldBy: 'its lock',
-          pulledOut: { supportId: `tray:${i}` },
+          pulledOut: { supportId: `tray:${i}`, lockN: p.outLockN },
         }),
       ),
       hardware: [

@@ -13,7 +13,7 @@ import { type DrawersParams, DrawersParams as schema } from './params'
 
 const family = familyOf('drawers')!
 const pickup = demoVehicles[1]!
-const plain = { frontMm: 350, widthMm: 1000, slideKg: 90, slidePairKg: 6, latchN: 2000 }
+const plain = { frontMm: 350, widthMm: 1000, slideKg: 90, slidePairKg: 6, latchN: 2000, outLockN: 300 }
 const made = (over: Partial<DrawersParams> = {}) => built(family, { ...plain, ...over }, pickup)
 const box = (b: ReturnType<typeof made>, id: string) => boxOf(plateCorners(b.assembly.plates.find((p) => p.id === id)!))
 
@@ -90,6 +90,20 @@ describe('drawers under a deck', () => {
     expect([rated(90), rated(50), rated(null), rated(90, null)]).toEqual(['clear', 'over', 'unknown', 'unknown'])
     expect(limits(jobOf({ latchN: null })).get('joint.rated')!.state).toBe('unknown')
     expect(limits(jobOf({}, null)).get('out.drawer:0')!.state).toBe('unknown')
+  })
+  test('out on a slope of 8° it runs shut with g·m·sin 8°, and its lock must hold that; no lock is over, an unknown one and an unweighed load are not assessed', () => {
+    const kept = (outLockN: number | null, kg: number | null = 60) => limits(jobOf({ outLockN }, kg)).get('kept-out.drawer:0')!
+    const { assembly } = evaluate(jobOf({}, 60), defaultRules)
+    const moves = assembly.motions.find((m) => m.id === 'p1/drawer:0')!.moves
+    const kg = partMasses(assembly).reduce((s, p) => s + (moves.includes(p.id) ? p.kg! : 0), 60)
+    expect(kept(300).used.value!).toBeCloseTo(kg * 9.80665 * 0.139173, 2)
+    expect([kept(300), kept(90), kept(0), kept(null), kept(300, null)].map((l) => l.state)).toEqual([
+      'clear',
+      'over',
+      'over',
+      'unknown',
+      'unknown',
+    ])
   })
   test('shut in under the deck it needs no strap; its floor bends under it', () => {
     const l = limits(jobOf())

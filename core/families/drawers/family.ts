@@ -97,13 +97,23 @@ export const drawers: Family<DrawersParams> = {
     { key: 'slidePairKg', label: 'A pair of slides weighs', kind: 'mass', min: 0, max: 60, nullable: true, group: 'Slides' },
     {
       key: 'latchN',
-      label: 'The lock of a drawer holds',
+      label: 'The lock of a shut drawer holds',
       kind: 'force',
       min: 0,
       max: 20_000,
       nullable: true,
       group: 'Slides',
       help: 'by its maker',
+    },
+    {
+      key: 'outLockN',
+      label: 'The lock of a drawer that is out holds',
+      kind: 'force',
+      min: 0,
+      max: 20_000,
+      nullable: true,
+      group: 'Slides',
+      help: 'by its maker; 0 = it has none',
     },
     { key: 'ribs', label: 'Ribs under the deck', kind: 'count', min: 1, max: 12, group: 'Metal', help: 'the deck bends between them' },
     { key: 'ribMm', label: 'Depth of a rib', kind: 'length', min: 10, max: 60, group: 'Metal' },
@@ -126,7 +136,7 @@ export const drawers: Family<DrawersParams> = {
     {
       name: 'two in the bed of a pickup',
       vehicle: pickup,
-      params: DrawersParams.parse({ frontMm: 350, slideKg: 90, slidePairKg: 6.4, latchN: 2000, widthMm: 1040 }),
+      params: DrawersParams.parse({ frontMm: 350, slideKg: 90, slidePairKg: 6.4, latchN: 2000, outLockN: 400, widthMm: 1040 }),
     },
     {
       name: 'three on a tray, steel',

@@ -19,6 +19,8 @@ export const DrawersParams = z.object({
   slidePairKg: z.number().min(0).max(60).nullable().default(null),
   /** what its maker lets the lock of a shut drawer hold; null = nobody knows. N */
   latchN: z.number().min(0).max(20_000).nullable().default(null),
+  /** what the lock holds that keeps a drawer out once it is pulled right out; 0 = it has none, null = nobody knows. N */
+  outLockN: z.number().min(0).max(20_000).nullable().default(null),
   materialId: z
     .string()
     .refine((id) => materials.some((m) => m.id === id), 'is no metal of the catalogue')
