@@ -1,8 +1,7 @@
-import type { BicycleTaken, Inside, InsideThing } from './inside'
+import { type BicycleTaken, heightOf, type Inside, type InsidePlace, type InsideThing } from './inside'
 
 /** A box in the room: x from the front wall, y from the left wall, z up. mm */
 export type Block = { x0: number; x1: number; y0: number; y1: number; z0: number; z1: number; of: string; part: string }
-type Place = NonNullable<InsideThing['place']>
 
 /** How a block is called. */
 export const nameOf = (b: Block): string => (b.part ? `${b.part} of ${b.of}` : b.of)
@@ -25,9 +24,11 @@ function ownBlocks(t: InsideThing, as: BicycleTaken): Block[] {
 }
 
 /** Turned about the middle of its length, and put where it stands. `x` is where its forward-most end comes. */
-export function blocksOf(t: InsideThing, { xMm, yMm, deg }: Place, as: BicycleTaken): Block[] {
+export function blocksOf(t: InsideThing, place: InsidePlace, as: BicycleTaken): Block[] {
+  const { xMm, yMm, deg } = place
   const L = t.lengthMm ?? 0
-  const own = ownBlocks(t, as)
+  const up = heightOf(place)
+  const own = ownBlocks(t, as).map((b) => ({ ...b, z0: b.z0 + up, z1: b.z1 + up }))
   const reach = own.reduce((r, b) => Math.max(r, b.y1), 0)
   return own.map((b) => {
     if (deg === 0) return { ...b, x0: b.x0 + xMm, x1: b.x1 + xMm, y0: b.y0 + yMm, y1: b.y1 + yMm }

@@ -1,5 +1,6 @@
 import { archesOf, type Block, blocksOf, gapBetween, nameOf } from './blocks'
-import { type Inside, type InsideThing, lacksOf, roomLacks } from './inside'
+import { heightOf, type Inside, lacksOf, roomLacks } from './inside'
+import { bearersOf, type Stack, type Standing, type Stowed, stacksOf, standsFirm } from './stacks'
 
 export type InsideFault = { ids: string[]; says: string; gapMm: number }
 export type InsideCheck = {
@@ -10,18 +11,21 @@ export type InsideCheck = {
   faults: InsideFault[]
   /** widest way along the whole room that nothing stands in, and where it begins from the left wall. mm; null = not assessed */
   aisle: { widthMm: number; fromMm: number } | null
+  /** what stands on boxes, against what their tops bear */
+  stacks: Stack[]
   /** in which order things come out to the rear, each straight; what is held by others that hold it comes out by no straight way */
   out: { id: string; name: string; after: string[] }[]
   held: string[]
+  /** what fits through the side door, and after what; null = there is none, or nobody measured it */
+  aside: { id: string; name: string; after: string[] }[] | null
 }
-type Stowed = InsideThing & { place: NonNullable<InsideThing['place']> }
 
-/** Whether everything fits as it stands: among themselves, against walls and arches, under the roof, beside the aisle; and in which order it comes out. */
+/** Whether everything fits as it stands: among themselves, on what it stands, against walls and arches, under the roof, beside the aisle; and in which order it comes out. */
 export function checkInside(r: Inside): InsideCheck {
   const stowed = r.things.filter((t): t is Stowed => t.place !== null)
   const missing = [...roomLacks(r), ...stowed.flatMap(lacksOf)]
   const notStowed = r.things.filter((t) => t.place === null).map((t) => t.name)
-  if (missing.length) return { missing, notStowed, faults: [], aisle: null, out: [], held: [] }
+  if (missing.length) return { missing, notStowed, faults: [], aisle: null, stacks: [], out: [], held: [], aside: null }
   const [L, W, H] = [r.lengthMm ?? 0, r.widthMm ?? 0, r.heightMm ?? 0]
   const all = stowed.map((t) => ({ t, blocks: blocksOf(t, t.place, r.bicycle) }))
   const faults: InsideFault[] = []
@@ -35,7 +39,21 @@ export function checkInside(r: Inside): InsideCheck {
     as
       .flatMap((a) => bs.map((b) => ({ a, b, gap: gapBetween(a, b) })))
       .reduce((m, x) => (m === null || x.gap < m.gap ? x : m), null as { a: Block; b: Block; gap: number } | null)
-  all.forEach(({ t, blocks }, i) => {
+  all.forEach((own, i) => {
+    const { t, blocks } = own
+    const bearers = bearersOf(own, all)
+    if (heightOf(t.place) > 3 && !bearers.length)
+      faults.push({
+        ids: [t.id],
+        gapMm: -heightOf(t.place),
+        says: `${t.name} has no box under it, {${Math.round(heightOf(t.place))}} above the floor`,
+      })
+    else if (bearers.length && !standsFirm(own, bearers))
+      faults.push({
+        ids: [t.id, ...bearers.map((b) => b.t.id)],
+        gapMm: 0,
+        says: `the middle of ${t.name} hangs out over what it stands on, ${bearers.map((b) => b.t.name).join(' and ')}`,
+      })
     for (const other of all.slice(i + 1)) {
       const m = least(blocks, other.blocks)
       if (m && m.gap < r.gapMm - 0.5) tell([t.id, other.t.id], nameOf(m.a), nameOf(m.b), m.gap)
@@ -62,7 +80,9 @@ export function checkInside(r: Inside): InsideCheck {
       all.flatMap((a) => a.blocks),
       W,
     ),
+    stacks: stacksOf(all),
     ...outOrder(all),
+    aside: asideOf(all, doorOf(r)),
   }
 }
 
@@ -76,11 +96,22 @@ function aisleOf(blocks: Block[], W: number): { widthMm: number; fromMm: number 
   return { widthMm: best, fromMm: at }
 }
 
-type Standing = { t: Stowed; blocks: Block[] }
-/** Taken out straight to the rear, one by one: those first that nothing stands behind of. */
+type Door = { side: 'left' | 'right'; from: number; to: number; high: number }
+/** The side door as it is measured; null = there is none, or nobody measured it. */
+function doorOf({ doorSide, doorFromMm, doorLengthMm, doorHeightMm }: Inside): Door | null {
+  if (doorSide === 'none' || doorFromMm === null || doorLengthMm === null || doorHeightMm === null) return null
+  return { side: doorSide, from: doorFromMm, to: doorFromMm + doorLengthMm, high: doorHeightMm }
+}
+
+const lap = (a0: number, a1: number, b0: number, b1: number): boolean => a0 < b1 && b0 < a1
+/** Whether something stands before a on its way: on top of it, or where one of its blocks would pass. */
+const stands = (a: Standing, b: Standing, all: Standing[], passes: (p: Block, q: Block) => boolean): boolean =>
+  bearersOf(b, all).includes(a) || a.blocks.some((p) => b.blocks.some((q) => passes(p, q)))
+
+/** Taken out straight to the rear, one by one: those first that nothing stands behind of, nor on. */
 function outOrder(all: Standing[]): Pick<InsideCheck, 'out' | 'held'> {
   const behind = (a: Standing, b: Standing) =>
-    a.blocks.some((p) => b.blocks.some((q) => q.x1 > p.x1 && q.y0 < p.y1 && p.y0 < q.y1 && q.z0 < p.z1 && p.z0 < q.z1))
+    stands(a, b, all, (p, q) => q.x1 > p.x1 && lap(q.y0, q.y1, p.y0, p.y1) && lap(q.z0, q.z1, p.z0, p.z1))
   const left = new Set(all)
   const out: InsideCheck['out'] = []
   for (let again = true; again; ) {
@@ -93,4 +124,20 @@ function outOrder(all: Standing[]): Pick<InsideCheck, 'out' | 'held'> {
     }
   }
   return { out, held: [...left].map((a) => a.t.name) }
+}
+
+/** Straight out through the side door: what passes it as it stands, and what stands on it or between it and the door. Those first that need least taken out before. */
+function asideOf(all: Standing[], door: Door | null): InsideCheck['aside'] {
+  if (!door) return null
+  const between = (a: Standing, b: Standing) =>
+    stands(
+      a,
+      b,
+      all,
+      (p, q) => (door.side === 'left' ? q.y0 < p.y0 : q.y1 > p.y1) && lap(q.x0, q.x1, p.x0, p.x1) && lap(q.z0, q.z1, p.z0, p.z1),
+    )
+  return all
+    .filter(({ blocks }) => blocks.every((b) => b.x0 >= door.from && b.x1 <= door.to && b.z1 <= door.high))
+    .map((a) => ({ id: a.t.id, name: a.t.name, after: all.filter((b) => b !== a && between(a, b)).map((b) => b.t.name) }))
+    .sort((a, b) => a.after.length - b.after.length)
 }

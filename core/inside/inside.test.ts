@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { archesOf, blocksOf, gapBetween } from './blocks'
 import { checkInside } from './checkInside'
 import { BicycleSchema, type Inside, InsideSchema, type InsideThing, InsideThingSchema } from './inside'
+import { topUnder } from './stacks'
 import { stow, whatFrees } from './stow'
 
 const TAKEN = BicycleSchema.parse({})
@@ -148,4 +149,99 @@ test('whatever rides along: what is stowed is free of faults in a room as wide a
     }),
     { numRuns: 30, seed: 5 },
   )
+})
+
+describe('one on another', () => {
+  const at = (xMm: number, yMm: number, zMm?: number, deg: 0 | 90 = 0) => ({
+    place: { xMm, yMm, deg, ...(zMm === undefined ? {} : { zMm }) },
+  })
+  const chest = box('chest', 800, 600, 400, { massKg: 30, bearsKg: 50, ...at(0, 400) })
+  const says = (things: InsideThing[], over: Partial<Inside> = {}) => checkInside(room(things, over)).faults.map((f) => f.says)
+  test('on top it is in nobody’s way, but the roof’s; half over the edge it falls, in the air it has nothing under it', () => {
+    const lid = box('lid', 400, 400, 300, { massKg: 12, ...at(200, 400, 400) })
+    expect(says([chest, lid])).toEqual([])
+    expect(says([chest, lid], { heightMm: 690 })).toEqual(['lid stands {10} into the roof'])
+    // its middle at 800 + 1 of a chest of 800
+    expect(says([chest, { ...lid, ...at(601, 400, 400) }])).toEqual(['the middle of lid hangs out over what it stands on, chest'])
+    expect(says([chest, { ...lid, ...at(599, 400, 400) }])).toEqual([])
+    expect(says([chest, { ...lid, ...at(200, 400, 500) }])).toEqual(['lid has no box under it, {500} above the floor'])
+    const sunk = says([chest, { ...lid, ...at(200, 400, 390) }])
+    expect(sunk).toContain('lid has no box under it, {390} above the floor')
+    expect(sunk.some((f) => /^chest stands .* into lid$/.test(f))).toBe(true)
+    // a bicycle is no shelf
+    expect(says([bike('a', at(0, 400)), box('x', 400, 60, 100, at(0, 400, 1050))]).join()).toMatch(/x has no box under it/)
+  })
+  test('across a gap between two it stands on both; over one of them only its middle is out', () => {
+    const [a, b] = [box('a', 500, 600, 400, at(0, 400)), box('b', 500, 600, 400, at(900, 400))]
+    expect(says([a, b, box('plank', 1400, 200, 40, at(0, 400, 400))])).toEqual([])
+    expect(says([a, box('plank', 1400, 200, 40, at(0, 400, 400))]).join()).toMatch(/middle of plank/)
+  })
+  test('a top bears all that stands on it, and on that: 12 + 45 on 50 is over, 12 + 30 is not; a mass or a top that nobody knows is not assessed', () => {
+    const pile = (massKg: number | null, bearsKg: number | null = 50) =>
+      checkInside(
+        room([
+          { ...chest, bearsKg },
+          box('lid', 400, 400, 300, { massKg: 12, bearsKg: 99, ...at(200, 400, 400) }),
+          box('top', 300, 300, 200, { massKg, ...at(250, 400, 700) }),
+        ]),
+      ).stacks.map((s) => [s.name, s.load.value, s.state])
+    expect(pile(45)).toEqual([['chest', 57, 'over'], ['lid', 45, 'clear']]) // biome-ignore format: two rows
+    expect(pile(30)).toEqual([['chest', 42, 'clear'], ['lid', 30, 'clear']]) // biome-ignore format: two rows
+    expect(pile(null)).toEqual([['chest', null, 'unknown'], ['lid', null, 'unknown']]) // biome-ignore format: two rows
+    expect(pile(30, null)[0]).toEqual(['chest', 42, 'unknown'])
+  })
+  test('flat things of no height bear nothing in a ring, and are worked through', () => {
+    const flat = ['p', 'q'].map((id) => box(id, 300, 300, 0, at(0, 400, 5)))
+    expect(says(flat).every((f) => /no box under it/.test(f))).toBe(true)
+  })
+  test('set down, it comes onto the highest top under its middle, never onto what stands on it', () => {
+    const lid = box('lid', 400, 400, 300, at(200, 400, 777))
+    const on = box('on', 200, 200, 100, at(300, 400, 1077))
+    const all = [chest, lid, on].map((t) => ({ t: { ...t, place: t.place! }, blocks: blocksOf(t, t.place!, TAKEN) }))
+    expect(all.map((a) => topUnder(a, all))).toEqual([0, 400, 1077])
+  })
+  test('stowed anew, what stands on a box goes with it, also on one that stands across', () => {
+    for (const deg of [0, 90] as const) {
+      const base = box('base', 700, 500, 400, at(900, 1000, undefined, deg))
+      const lid = box('lid', 200, 200, 300, at(1000, 1000, 400))
+      const r = room([bike('a'), base, lid])
+      const found = stow(r)!
+      expect(checkInside({ ...r, things: found.things, widthMm: found.widthMm + 0.1 }).faults).toEqual([])
+      const [, b, l] = found.things
+      const beside = [l!.place!.xMm - b!.place!.xMm, l!.place!.yMm - b!.place!.yMm, l!.place!.zMm]
+      expect(beside).toEqual([100, 0, 400].map((v) => expect.closeTo(v, 6)))
+    }
+  })
+})
+
+describe('a door in the side', () => {
+  const at = (xMm: number, yMm: number, zMm?: number) => ({ place: { xMm, yMm, deg: 0 as const, ...(zMm === undefined ? {} : { zMm }) } })
+  const door = { doorSide: 'right', doorFromMm: 100, doorLengthMm: 900, doorHeightMm: 1300 } as const
+  // from the front: tools at the door, a crate between them and the other wall, bicycles' boxes behind across the room
+  const things = [
+    box('tools', 600, 400, 500, at(200, 1300)),
+    box('crate', 600, 400, 500, at(200, 600)),
+    box('rear', 500, 1600, 500, at(1200, 850)),
+  ]
+  const aside = (over: Partial<Inside>, list = things) =>
+    checkInside(room(list, { ...door, ...over })).aside?.map((o) => [o.name, o.after.join()]) ?? null
+  test('what stands at it comes out at once, though to the rear it waits; what stands behind that comes after it; what passes it not at all is not named', () => {
+    expect(aside({})).toEqual([['tools', ''], ['crate', 'tools']]) // biome-ignore format: two rows
+    expect(checkInside(room(things, door)).out.map((o) => `${o.name} after ${o.after.join()}`)).toEqual([
+      'rear after ',
+      'tools after rear',
+      'crate after rear',
+    ])
+    // on the other side the crate is first
+    expect(aside({ doorSide: 'left' })).toEqual([['crate', ''], ['tools', 'crate']]) // biome-ignore format: two rows
+  })
+  test('a door shorter, lower or farther back than what should pass it lets nothing out; there is none where there is none, or nobody measured it', () => {
+    for (const less of [{ doorLengthMm: 690 }, { doorHeightMm: 490 }, { doorFromMm: 210 }]) expect(aside(less)).toEqual([])
+    expect([aside({ doorSide: 'none' }), aside({ doorHeightMm: null }), aside({ doorFromMm: null })]).toEqual([null, null, null])
+  })
+  test('what stands on top comes out first, by either way', () => {
+    const list = [things[0]!, box('lid', 300, 300, 200, at(300, 1300, 500))]
+    expect(aside({}, list)).toEqual([['lid', ''], ['tools', 'lid']]) // biome-ignore format: two rows
+    expect(checkInside(room(list, {})).out.map((o) => o.name)).toEqual(['lid', 'tools'])
+  })
 })

@@ -17,19 +17,26 @@ export const InsideThingSchema = z.object({
   /** of a bicycle: across the pedals, and their axle behind the front end */
   pedalsWideMm: mm(1000),
   pedalsBehindMm: mm(5000),
+  /** its mass with what is in it; what may stand on a box, all together. kg; null = nobody knows */
+  massKg: z.number().min(0).max(5000).nullable().default(null),
+  bearsKg: z.number().min(0).max(5000).nullable().default(null),
   /** the handlebars are turned along the frame */
   barsTurned: z.boolean().default(false),
-  /** its front end's place from the front wall, its middle from the left wall, and how it is turned: 0 = front to the front; null = not stowed yet */
+  /** its front end's place from the front wall, its middle from the left wall, its underside above the floor (left out = on it), and how it is turned: 0 = front to the front; null = not stowed yet */
   place: z
     .object({
       xMm: z.number().min(-5000).max(20_000),
       yMm: z.number().min(-5000).max(20_000),
+      zMm: z.number().min(0).max(5000).optional(),
       deg: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
     })
     .nullable()
     .default(null),
 })
 export type InsideThing = z.infer<typeof InsideThingSchema>
+export type InsidePlace = NonNullable<InsideThing['place']>
+/** How high its underside is above the floor. mm */
+export const heightOf = (p: InsidePlace): number => p.zMm ?? 0
 
 /** What of every bicycle is taken to be alike: nobody measures it on each. The shop's own, to be set where they are wider. mm */
 export const BicycleSchema = z.object({
@@ -58,6 +65,11 @@ export const InsideSchema = z.object({
   archLengthMm: mm(5000),
   archWidthMm: mm(1000),
   archHeightMm: mm(2000),
+  /** a door in a side wall, clear: where it begins from the front, how long and how high it is */
+  doorSide: z.enum(['none', 'left', 'right']).default('none'),
+  doorFromMm: mm(),
+  doorLengthMm: mm(5000),
+  doorHeightMm: mm(5000),
   /** between things, and to the walls */
   gapMm: z.number().min(0).max(500).default(30),
   /** a way along it that is to stay free; 0 = none is wanted */

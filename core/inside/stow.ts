@@ -1,6 +1,7 @@
 import { type Figure, figure, type Input, sum } from '../figure/figure'
 import { archesOf, type Block, blocksOf } from './blocks'
-import { type Inside, type InsideThing, lacksOf, roomLacks } from './inside'
+import { heightOf, type Inside, type InsidePlace, type InsideThing, lacksOf, roomLacks } from './inside'
+import { bearersOf, type Stowed } from './stacks'
 
 export type Stowing = {
   /** the things with their places, side by side from the left wall */
@@ -22,16 +23,39 @@ const MOST_WAYS = 400_000
 /** Lateral steps finer than this are no different. mm */
 const SAME_MM = 0.01
 
+/** What stands on top of a thing as it is stowed, and on that, and so on. */
+function onTopOf(r: Inside): Map<string, Stowed[]> {
+  const all = r.things.filter((t): t is Stowed => t.place !== null).map((t) => ({ t, blocks: blocksOf(t, t.place, r.bicycle) }))
+  // what stands on several goes with the first of them
+  const under = new Map(all.map((a) => [a.t.id, bearersOf(a, all)[0]?.t.id]))
+  const lowest = (id: string): string => {
+    const below = under.get(id)
+    return below === undefined ? id : lowest(below)
+  }
+  const out = new Map<string, Stowed[]>()
+  for (const { t } of all) if (under.get(t.id) !== undefined) out.set(lowest(t.id), [...(out.get(lowest(t.id)) ?? []), t])
+  return out
+}
+/** Where what stands on a thing comes to when that is put elsewhere, turned as it was. */
+const carriedAlong = (on: Stowed, from: InsidePlace, to: Omit<InsidePlace, 'zMm'>): InsidePlace => ({
+  ...on.place,
+  xMm: on.place.xMm + to.xMm - from.xMm,
+  yMm: on.place.yMm + to.yMm - from.yMm,
+})
+
 /**
  * Things side by side in the order of the list, each looking to the front or reversed and anywhere along the room, for the least width: depth-first, a
- * way given up once it is no narrower than the best (branch and bound). Throws nothing; null = something is not measured or longer than the room.
+ * way given up once it is no narrower than the best (branch and bound). What stands on a thing stays on it, and goes where it goes. Throws nothing; null = something is not measured or longer than the room.
  */
 export function stow(r: Inside): Stowing | null {
   if (roomLacks(r).length || r.things.some((t) => lacksOf(t).length) || !r.things.length) return null
   const [L, W] = [r.lengthMm ?? 0, r.widthMm ?? 0]
-  if (r.things.some((t) => (t.lengthMm ?? 0) > L)) return null
+  const top = onTopOf(r)
+  const stacked = new Set([...top.values()].flat().map((t) => t.id))
+  const below = r.things.filter((t) => !stacked.has(t.id))
+  if (below.some((t) => (t.lengthMm ?? 0) > L)) return null
   const arches = archesOf(r)
-  const options = r.things.map((t) => optionsOf(t, r))
+  const options = below.map((t) => optionsOf(t, r, top.get(t.id) ?? []))
   const walls = options.map((list) =>
     list.map((o) => ({ left: fromWall(o.blocks, arches, r.gapMm), right: fromWall(mirrored(o.blocks), arches, r.gapMm) })),
   )
@@ -71,14 +95,20 @@ export function stow(r: Inside): Stowing | null {
   }
   const found = best as { width: number; chosen: number[]; ys: number[] } | null
   if (!found) return null
+  const placed = new Map<string, InsidePlace>()
+  below.forEach((t, i) => {
+    const { xMm, deg } = options[i]![found.chosen[i]!]!
+    const place = { xMm, yMm: found.ys[i]!, deg }
+    placed.set(t.id, place)
+    if (t.place) for (const on of top.get(t.id) ?? []) placed.set(on.id, carriedAlong(on, t.place, place))
+  })
   return {
-    things: r.things.map((t, i) => {
-      const { xMm, deg } = options[i]![found.chosen[i]!]!
-      return { ...t, place: { xMm, yMm: found.ys[i]!, deg } }
-    }),
+    things: r.things.map((t) => ({ ...t, place: placed.get(t.id) ?? t.place })),
     widthMm: found.width,
     leftMm: W - found.width,
-    fits: found.width <= W + SAME_MM && r.things.every((t) => (t.heightMm ?? 0) <= (r.heightMm ?? 0)),
+    fits:
+      found.width <= W + SAME_MM &&
+      r.things.every((t) => (t.heightMm ?? 0) + (stacked.has(t.id) && t.place ? heightOf(t.place) : 0) <= (r.heightMm ?? 0)),
     proven: ways <= MOST_WAYS,
     width: widthFigure(across(found)),
   }
@@ -99,13 +129,20 @@ const widthFigure = (parts: Across[]): Figure =>
     ({ w }) => sum(w),
   )
 
-type Option = { xMm: number; deg: 0 | 180; blocks: Block[] }
-/** Ways of one thing: its places along the room, and both ways round where that makes a difference. */
-function optionsOf(t: InsideThing, r: Inside): Option[] {
-  const room = (r.lengthMm ?? 0) - (t.lengthMm ?? 0)
+type Option = { xMm: number; deg: InsidePlace['deg']; blocks: Block[] }
+/** Ways of one thing: its places along the room, and both ways round where that makes a difference; what stands on it keeps it the way it stands. */
+function optionsOf(t: InsideThing, r: Inside, on: Stowed[]): Option[] {
+  const ways: InsidePlace['deg'][] = on.length && t.place ? [t.place.deg] : t.kind === 'box' ? [0] : [0, 180]
+  const longMm = Math.max(...blocksOf(t, { xMm: 0, yMm: 0, deg: ways[0]! }, r.bicycle).map((b) => b.x1))
+  const room = (r.lengthMm ?? 0) - longMm
   const xs = room < 1 ? [0] : Array.from({ length: PLACES }, (_, i) => (room * i) / (PLACES - 1))
-  const ways = t.kind === 'box' ? ([0] as const) : ([0, 180] as const)
-  return xs.flatMap((xMm) => ways.map((deg) => ({ xMm, deg, blocks: blocksOf(t, { xMm, yMm: 0, deg }, r.bicycle) })))
+  return xs.flatMap((xMm) =>
+    ways.map((deg) => {
+      const place = { xMm, yMm: 0, deg }
+      const more = t.place ? on.flatMap((s) => blocksOf(s, carriedAlong(s, t.place!, place), r.bicycle)) : []
+      return { xMm, deg, blocks: [...blocksOf(t, place, r.bicycle), ...more] }
+    }),
+  )
 }
 const mirrored = (blocks: Block[]): Block[] => blocks.map((b) => ({ ...b, y0: -b.y1, y1: -b.y0 }))
 

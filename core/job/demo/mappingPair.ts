@@ -1,7 +1,7 @@
 import { placed } from '../../brief/placeCargo'
 import { accessories } from '../../catalogue/accessories'
 import { CarrierParams } from '../../families/receiverCarrier/params'
-import { type Inside, InsideSchema } from '../../inside/inside'
+import { type Inside, InsideSchema, InsideThingSchema } from '../../inside/inside'
 import { stow } from '../../inside/stow'
 import { METRIC } from '../../quantity/units'
 import { type Job, newJob } from '../job'
@@ -10,16 +10,28 @@ import { bolted, camper, item, plain, withBrief } from './parts'
 /** In winter the pair take friends and four bicycles along inside. */
 const fourBicycles: Inside = InsideSchema.parse({
   ...{ lengthMm: 2610, widthMm: 1765, heightMm: 1850, archWidthMm: 0 },
+  ...{ doorSide: 'right', doorFromMm: 640, doorLengthMm: 1180, doorHeightMm: 1620 },
   things: [
     ...[0, 1, 2, 3].map((i) => ({
       ...{ id: `bicycle-${i + 1}`, name: `Bicycle ${i + 1}`, kind: 'bicycle', lengthMm: 1810, widthMm: 680, heightMm: 1060 },
       ...{ barBehindMm: 530, barHeightMm: 980, pedalsWideMm: 365, pedalsBehindMm: 830 },
     })),
-    { id: 'box-1', name: 'Batteries', kind: 'box', lengthMm: 600, widthMm: 400, heightMm: 320 },
+    { id: 'box-1', name: 'Batteries', kind: 'box', lengthMm: 600, widthMm: 400, heightMm: 320, massKg: 34, bearsKg: 40 },
   ],
 })
 
-const winterBicycles: Inside = { ...fourBicycles, things: stow(fourBicycles)?.things ?? fourBicycles.things }
+const stowed = stow(fourBicycles)?.things ?? fourBicycles.things
+const onBatteries = stowed.find((t) => t.id === 'box-1')?.place ?? null
+const winterBicycles: Inside = {
+  ...fourBicycles,
+  things: [
+    ...stowed,
+    InsideThingSchema.parse({
+      ...{ id: 'box-2', name: 'Drone case', kind: 'box', lengthMm: 480, widthMm: 340, heightMm: 260, massKg: 9 },
+      place: onBatteries && { ...onBatteries, xMm: onBatteries.xMm + 60, zMm: 320 },
+    }),
+  ],
+}
 export const mappingPair: Job = withBrief(
   newJob('Panel and box bars', camper, METRIC),
   {

@@ -4,6 +4,7 @@ import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
 import { type BicycleTaken, type Inside, type InsideThing, MOST_THINGS } from '../../../core/inside/inside'
+import { ChoiceInput } from '../../quantity/ChoiceInput'
 import { QuantityInput } from '../../quantity/QuantityInput'
 import { RemoveButton } from '../../quantity/RemoveButton'
 import { TextInput } from '../../quantity/TextInput'
@@ -34,6 +35,17 @@ const BICYCLE: [ThingField, string][] = [
   ['barHeightMm', 'Handlebars above floor'],
   ['pedalsWideMm', 'Over the pedals'],
   ['pedalsBehindMm', 'Pedals behind front'],
+]
+
+const DOOR = [
+  { value: 'none', label: 'None' },
+  { value: 'left', label: 'Left' },
+  { value: 'right', label: 'Right' },
+] as const
+const DOOR_MEASURES: ['doorFromMm' | 'doorLengthMm' | 'doorHeightMm', string][] = [
+  ['doorFromMm', 'Door begins at'],
+  ['doorLengthMm', 'Door length'],
+  ['doorHeightMm', 'Door height'],
 ]
 
 /** With what each can be, least and most. mm */
@@ -80,6 +92,26 @@ export function InsideInputs({ inside }: { inside: Inside }) {
           help="0 = none"
           onChange={(v) => v !== null && setInside((r) => ({ ...r, aisleMm: v }))}
         />
+      </Group>
+      <Group title="Side door" columns={2}>
+        <ChoiceInput
+          label="In which wall"
+          value={inside.doorSide}
+          options={DOOR}
+          onChange={(doorSide) => setInside((r) => ({ ...r, doorSide }))}
+        />
+        {inside.doorSide !== 'none' &&
+          DOOR_MEASURES.map(([key, label]) => (
+            <QuantityInput
+              key={key}
+              label={label}
+              min={0}
+              max={5000}
+              optional
+              value={inside[key]}
+              onChange={(v) => setInside((r) => ({ ...r, [key]: v }))}
+            />
+          ))}
       </Group>
       {inside.things.some((t) => t.kind === 'bicycle') && (
         <Group title="A bicycle is taken as" columns={2}>
@@ -135,6 +167,26 @@ function Thing({ thing: t }: { thing: InsideThing }) {
             onChange={(v) => setThing(t.id, { [key]: v })}
           />
         ))}
+        <QuantityInput
+          label="Mass"
+          dimension="mass"
+          min={0}
+          max={5000}
+          optional
+          value={t.massKg}
+          onChange={(massKg) => setThing(t.id, { massKg })}
+        />
+        {t.kind === 'box' && (
+          <QuantityInput
+            label="Its top bears"
+            dimension="mass"
+            min={0}
+            max={5000}
+            optional
+            value={t.bearsKg}
+            onChange={(bearsKg) => setThing(t.id, { bearsKg })}
+          />
+        )}
       </Box>
       {t.kind === 'bicycle' && (
         <FormControlLabel

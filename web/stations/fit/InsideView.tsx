@@ -4,13 +4,16 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { checkInside, type InsideCheck } from '../../../core/inside/checkInside'
-import { INSIDE_CAUTION, type Inside, lacksOf, roomLacks } from '../../../core/inside/inside'
+import { heightOf, INSIDE_CAUTION, type Inside, lacksOf, roomLacks } from '../../../core/inside/inside'
+import type { Stack } from '../../../core/inside/stacks'
 import { stow, whatFrees } from '../../../core/inside/stow'
 import { figureText, withLengths } from '../../../core/quantity/figureText'
 import { FigureValue } from '../../figure/Working'
+import { QuantityInput } from '../../quantity/QuantityInput'
 import { useUnits } from '../../quantity/units'
 import { InsidePlan } from './InsidePlan'
-import { setInside, setThing, turned } from './inside'
+import { InsideSection } from './InsideSection'
+import { setDown, setInside, setThing, turned } from './inside'
 
 /** The floor with what rides on it: whether it fits as it stands, what comes out first, and the least width that it could take. */
 export function InsideView({ inside }: { inside: Inside }) {
@@ -21,15 +24,20 @@ export function InsideView({ inside }: { inside: Inside }) {
   const thing = inside.things.find((t) => t.id === chosen)
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: (t) => t.inks.sheet, minHeight: 0, overflowY: 'auto' }}>
-      <Box sx={{ flex: '1 0 300px', minHeight: 240, p: 1 }}>
-        {measured ? (
-          <InsidePlan inside={inside} wrong={wrong} aisle={inside.aisleMm > 0 ? check.aisle : null} chosen={chosen} onChoose={setChosen} />
-        ) : (
-          <Typography sx={{ p: 2, color: 'text.secondary' }}>
-            Measure the room beside this: it is drawn once its floor and height are known.
-          </Typography>
-        )}
-      </Box>
+      {measured ? (
+        <Box sx={{ flex: 'none', p: 1, display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fit, minmax(min(330px, 100%), 1fr))' }}>
+          <Box sx={{ height: 300 }}>
+            <InsidePlan {...{ inside, wrong, chosen }} aisle={inside.aisleMm > 0 ? check.aisle : null} onChoose={setChosen} />
+          </Box>
+          <Box sx={{ height: 300 }}>
+            <InsideSection {...{ inside, wrong, chosen }} onChoose={setChosen} />
+          </Box>
+        </Box>
+      ) : (
+        <Typography sx={{ p: 3, color: 'text.secondary' }}>
+          Measure the room beside this: it is drawn once its floor and height are known.
+        </Typography>
+      )}
       <Box sx={{ p: 2, display: 'grid', gap: 1, borderTop: 1, borderColor: 'divider' }}>
         {thing?.place && (
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
@@ -37,6 +45,18 @@ export function InsideView({ inside }: { inside: Inside }) {
             <Button variant="outlined" onClick={() => thing.place && setThing(thing.id, { place: turned(thing.place) })}>
               Turn it (T)
             </Button>
+            <Button variant="outlined" onClick={() => thing.place && setThing(thing.id, { place: setDown(inside, thing, thing.place) })}>
+              Set it down (D)
+            </Button>
+            <Box sx={{ width: 170 }}>
+              <QuantityInput
+                label="Above the floor"
+                min={0}
+                max={5000}
+                value={heightOf(thing.place)}
+                onChange={(zMm) => zMm !== null && thing.place && setThing(thing.id, { place: { ...thing.place, zMm } })}
+              />
+            </Box>
             <Button variant="outlined" onClick={() => setThing(thing.id, { place: null })}>
               Take it out
             </Button>
@@ -51,7 +71,8 @@ export function InsideView({ inside }: { inside: Inside }) {
 
 function Found({ check, inside }: { check: InsideCheck; inside: Inside }) {
   const units = useUnits()
-  const { missing, faults, aisle, out, held, notStowed } = check
+  const { missing, faults, aisle, out, held, notStowed, stacks, aside } = check
+  const over = stacks.some((s) => s.state !== 'clear')
   const stowed = inside.things.length - notStowed.length
   const narrow = aisle !== null && aisle.widthMm < inside.aisleMm
   return (
@@ -67,7 +88,10 @@ function Found({ check, inside }: { check: InsideCheck; inside: Inside }) {
           The widest way along it is {figureText(aisle.widthMm, 'mm', units)}; {figureText(inside.aisleMm, 'mm', units)} is to stay free.
         </Alert>
       )}
-      {!missing.length && stowed > 0 && !faults.length && !narrow && (
+      {stacks.map((s) => (
+        <OnTop key={s.id} stack={s} />
+      ))}
+      {!missing.length && stowed > 0 && !faults.length && !narrow && !over && (
         <Typography>
           {stowed === inside.things.length
             ? 'Everything has its room as it stands'
@@ -77,11 +101,34 @@ function Found({ check, inside }: { check: InsideCheck; inside: Inside }) {
       )}
       {notStowed.length > 0 && <Typography variant="body2">Not stowed yet: {notStowed.join(', ')}.</Typography>}
       {out.length > 1 && <Typography variant="body2">Out to the rear in this order: {out.map((o) => o.name).join(', ')}.</Typography>}
+      {aside !== null && aside.length > 0 && (
+        <Typography variant="body2">
+          Through the side door:{' '}
+          {aside.map((o) => (o.after.length ? `${o.name} after ${o.after.join(', ')}` : `${o.name} at once`)).join('; ')}.
+        </Typography>
+      )}
+      {aside?.length === 0 && <Typography variant="body2">Nothing comes out through the side door as it stands.</Typography>}
+      {aside === null && inside.doorSide !== 'none' && !missing.length && (
+        <Typography variant="body2">The side door is not measured: what comes out there is not assessed.</Typography>
+      )}
       {held.length > 0 && <Alert severity="warning">No straight way out to the rear: {held.join(', ')}.</Alert>}
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
         Nothing here says how it is held. {INSIDE_CAUTION}
       </Typography>
     </Box>
+  )
+}
+
+/** What stands on a box, against what its top bears. */
+function OnTop({ stack: { name, load, bearsKg, state } }: { stack: Stack }) {
+  const units = useUnits()
+  const lacks = [...load.missing, ...(bearsKg === null ? [`what the top of ${name} bears`] : [])]
+  return (
+    <Alert severity={state === 'over' ? 'error' : state === 'unknown' ? 'info' : 'success'} icon={state === 'clear' ? false : undefined}>
+      On top of {name}: <FigureValue figure={load} />
+      {bearsKg === null ? '' : `, it bears ${figureText(bearsKg, 'kg', units)}`}
+      {state === 'unknown' ? `. Not assessed. Missing: ${lacks.join(', ')}.` : '.'}
+    </Alert>
   )
 }
 

@@ -28,7 +28,7 @@ test('four bicycles all facing forward stand in one another; stowed for the leas
   const { user } = station()
   const said = screen.getAllByRole('status').find((s) => s.textContent?.includes('Not stowed yet'))!
   expect(within(said).getAllByText(/handlebars of Bicycle \d stands \d+ mm into handlebars of Bicycle \d/).length).toBeGreaterThan(1)
-  expect(within(said).getByText('Not stowed yet: Batteries.')).toBeTruthy()
+  expect(within(said).getByText('Not stowed yet: Batteries, Drone case.')).toBeTruthy()
   await user.click(screen.getByRole('button', { name: 'Stow them so' }))
   expect(within(said).queryAllByRole('alert')).toEqual([])
   expect(within(said).getByText(/^Everything has its room as it stands/)).toBeTruthy()
@@ -39,7 +39,7 @@ test('by keyboard: five along, fifty with Shift, turned with T, taken out; each 
   answering({})
   onBench(pair)
   const { user } = station()
-  const bike = screen.getByRole('button', { name: /^Bicycle 1/ })
+  const bike = within(screen.getByRole('group', { name: 'The floor from above' })).getByRole('button', { name: /^Bicycle 1/ })
   bike.focus()
   fireEvent.keyDown(bike, { key: 'ArrowRight' })
   fireEvent.keyDown(bike, { key: 'ArrowDown', shiftKey: true })
@@ -70,4 +70,51 @@ test('an unmeasured room is not drawn and nothing is assessed; measured, it is; 
   expect(screen.getByText(/The least width waits for: length of Bicycle 1, /)).toBeTruthy()
   await user.click(screen.getByRole('button', { name: 'Add a bicycle' }))
   expect(benchJob().inside.things.map((t) => [t.name, t.widthMm])).toEqual([['Bicycle 1', 27 * 25.4], ['Bicycle 2', 27 * 25.4]]) // biome-ignore format: a pair
+})
+
+const section = () => within(screen.getByRole('group', { name: 'The room from its left side' }))
+test('seen from the side, a case is lifted and set down by keys; on the box it says what that bears, in the air that nothing is under it', async () => {
+  answering({})
+  onBench(mapping)
+  const { user } = station()
+  const said = screen.getAllByRole('status').find((s) => s.textContent?.includes('Out to the rear'))!
+  expect(within(said).getByText(/^On top of Batteries/).textContent).toMatch(/9 kg.*it bears 40 kg/)
+  const drone = section().getByRole('button', { name: /^Drone case/ })
+  drone.focus()
+  fireEvent.keyDown(drone, { key: 'ArrowUp', shiftKey: true })
+  expect(within(said).getByText('Drone case has no box under it, 370 mm above the floor')).toBeTruthy()
+  fireEvent.keyDown(drone, { key: 'd' })
+  expect(places().at(-1)?.zMm).toBe(320)
+  expect(within(said).queryByText(/no box under it/)).toBeNull()
+  // beside the box it comes down to the floor
+  fireEvent.keyDown(drone, { key: 'ArrowUp', shiftKey: true })
+  for (let i = 0; i < 8; i++) fireEvent.keyDown(drone, { key: 'ArrowRight', shiftKey: true })
+  await user.click(screen.getByRole('button', { name: 'Set it down (D)' }))
+  expect(places().at(-1)?.zMm).toBe(0)
+  expect(within(said).queryByText(/^On top of/)).toBeNull()
+})
+test('what the top bears and what the case weighs are asked: cleared, nothing passes; too heavy, it says so', async () => {
+  answering({})
+  onBench(mapping)
+  const { user } = station()
+  const of = (name: string) => within(screen.getByRole('region', { name }))
+  const type = async (field: HTMLElement, text: string) => {
+    await user.clear(field)
+    await user.type(field, `${text}{Enter}`)
+  }
+  await type(of('Drone case').getByRole('textbox', { name: 'Mass' }), '41')
+  expect(screen.getByText(/^On top of Batteries/).closest('[class*=Error]')).toBeTruthy()
+  await type(of('Batteries').getByRole('textbox', { name: 'Its top bears' }), '')
+  expect(screen.getByText(/^On top of Batteries/).textContent).toMatch(/Not assessed. Missing: what the top of Batteries bears\./)
+  expect(screen.queryByText(/^Everything has its room/)).toBeNull()
+})
+test('through the side door, what stands at it; a door without its height is not assessed', async () => {
+  answering({})
+  onBench(mapping)
+  const { user } = station()
+  const line = () => screen.getByText(/side door/, { selector: 'p' }).textContent
+  expect(line()).toMatch(/Through the side door|Nothing comes out through/)
+  await user.clear(screen.getByRole('textbox', { name: 'Door height' }))
+  await user.tab()
+  expect(line()).toBe('The side door is not measured: what comes out there is not assessed.')
 })
