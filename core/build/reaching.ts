@@ -51,6 +51,7 @@ export function nutsFirst(reach: Reach): BuildStep[] {
 export function recheckWords(reach: Reach): string {
   const words = (reach?.bolts ?? []).flatMap((b) => {
     if (b.when === 'opened') return [`${b.name} with ${byNames(b).toLowerCase()} open`]
+    if (b.when === 'swung') return [`${b.name} with ${byNames(b).toLowerCase()} swung aside on one bolt`]
     if (b.when === 'off') return [`${b.name} with ${byNames(b)} off`]
     return b.when === 'bench' ? [`${b.name} only with its piece off the vehicle${b.by.length ? ` and ${byNames(b)} off` : ''}`] : []
   })

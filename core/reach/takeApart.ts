@@ -13,6 +13,7 @@ import { type Held, heldOf, put } from './bodies'
 import { type Captive, captivesOf } from './captives'
 import { type Fastening, fasteningsOf } from './fastenings'
 import { seamsOf } from './seamSides'
+import { swungAside } from './swungAside'
 import { allInTheWay, boltAccess, whatShuts } from './toolReach'
 import { roomOf, type ToolPose, toolBox } from './tools'
 import { asOne, staying, type Unit, unitsOf, type Way, wayOut } from './wayOut'
@@ -22,7 +23,7 @@ import { type Welded, weldedOf } from './welded'
 export type ComesOff = { ids: string[]; names: string[]; pieceId: string | null; way: Way }
 /** What cannot be taken out straight, whatever else was taken off before, and what is in its way where it comes farthest. */
 export type Trapped = { ids: string[]; names: string[]; pieceId: string | null; by: { id: string; name: string }; goesMm: number }
-/** When tools get to some bolts: with all on the vehicle, once something is open or off, with their piece on the bench, or never; by what they are kept away. */
+/** When tools get to some bolts: with all on the vehicle, once something is open, swung aside on a bolt of its own, or off, with their piece on the bench, or never; by what they are kept away. */
 export type BoltReach = {
   id: string
   name: string
@@ -30,7 +31,7 @@ export type BoltReach = {
   count: number
   /** where the first of them is turned; null = nobody knows. mm */
   at: Vec3 | null
-  when: 'fitted' | 'opened' | 'off' | 'bench' | 'never' | 'unknown'
+  when: 'fitted' | 'opened' | 'swung' | 'off' | 'bench' | 'never' | 'unknown'
   /** what is opened or off first, on the bench too, or in the way; of `unknown` what is missing */
   by: { id: string; name: string }[]
   /** the tool that gets there and the room it was held in; null where it has none. mm */
@@ -108,19 +109,30 @@ function takenApart(given: ApartGiven, kit: Kit): Apart {
   /** among what a bolt was tried last */
   const lastSeen = new Map<string, Held[]>()
   let trapped = undo(units, ground, false)
+  // what comes off by no way may still go round on one of its bolts
+  const reached = judged.filter((f) => bolts.some((b) => b.id === f.id && b.when === 'fitted'))
+  left = left.filter(({ f, witness }) => {
+    const found = swungAside(kit, tools, f, new Set([...witness, ...whatShuts(kit, tools, f, all)]), { assembly, units, reached, all })
+    if (found) say(f, 'swung', found.unit.solids.map(told), found.pose)
+    return !found
+  })
+  if (left.length === 0 && trapped.length) trapped = again()
   // what no tool gets to is said, and then taken as undone, so that what is trapped besides is found as well
   for (const { f } of left) say(f, 'never', whatShuts(kit, tools, f, lastSeen.get(f.id) ?? all).map(told))
-  if (left.length) {
-    left = []
-    order.length = 0
-    gone.clear()
-    trapped = undo(units, ground, false)
-  }
+  if (left.length) trapped = again()
   const welds = weldedOf(kit, tools, seamsOf(assembly), units)
   const captives = captivesOf(kit, assembly, all)
   tools.close()
   for (const h of all) kit.forget(h.body)
   return { order, trapped, bolts, welds, captives }
+
+  /** All of it taken apart once more, with every bolt undone. */
+  function again(): Trapped[] {
+    left = []
+    order.length = 0
+    gone.clear()
+    return undo(units, ground, false)
+  }
 
   /** With each lid or drawer open in turn, whole or half, all else as it stands. */
   function opened({ f, witness }: Wanting): boolean {

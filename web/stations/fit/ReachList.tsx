@@ -24,6 +24,7 @@ function boltRow(b: BoltReach): Omit<Row, 'more'> {
   const says = {
     fitted: '',
     opened: `with ${by.toLowerCase()} open`,
+    swung: `with ${by.toLowerCase()} swung aside on one of its bolts, the others out`,
     off: b.by.length ? `only before ${by} goes on` : 'only once more is off',
     bench: `only on the bench, off the vehicle${by ? `, before ${by} goes on` : ''}`,
     never: `no tool gets there${by ? `: ${by} is in the way` : ''}`,
