@@ -7,6 +7,15 @@ export const uses = ['goods', 'sheets', 'boats', 'bedding', 'people', 'plant'] a
 export type Use = (typeof uses)[number]
 /** How it rests: a stiff box on its edges, a limp bundle spread over its width, or brackets of its own at its middle. */
 export const restings = ['box', 'bundle', 'brackets'] as const
+/** How a thing stands open while parked: to which side its floor or roof goes out past itself and how far, how high it then is, and the wind its maker lets it stand. null = nobody knows */
+export const OpenAsSchema = z.object({
+  to: z.enum(['left', 'right', 'front', 'rear']),
+  /** 0 = it only rises */
+  reachMm: z.number().min(0).max(6000).nullable(),
+  highMm: z.number().min(1).max(6000).nullable(),
+  windRatedKmh: z.number().min(0).max(200).nullable(),
+})
+export type OpenAs = z.infer<typeof OpenAsSchema>
 /** One thing carried on the rack. Lengths in mm, mass in kg as a least-to-most range, null where nobody knows. */
 export const CargoSchema = z.object({
   id: z.string().min(1).max(60),
@@ -34,8 +43,9 @@ export const CargoSchema = z.object({
   stopsAir: z.number().min(0.05).max(1).default(1),
   /** somebody stands, lies or sleeps on it or in it */
   people: z.boolean().default(false),
-  /** it is opened where it stands, as an awning or a tent: what wind then does to it is not reckoned here */
+  /** it is opened where it stands, as an awning or a tent; what wind then does to it is reckoned once somebody said how it stands open */
   opens: z.boolean().default(false),
+  openAs: OpenAsSchema.optional(),
   /** what kind of use it is: one that was not agreed at intake opens the checks again */
   use: z.enum(uses).default('goods'),
   /** the supports it lies on, one or two; none = what things usually lie on */
@@ -59,13 +69,14 @@ export type CargoDraft = Omit<
   | 'rests'
   | 'people'
   | 'opens'
+  | 'openAs'
   | 'securing'
   | 'use'
   | 'on'
   | 'oneBody'
   | 'stopsAir'
 > &
-  Partial<Pick<Cargo, 'rests' | 'people' | 'opens' | 'securing' | 'use' | 'on' | 'oneBody' | 'stopsAir'>>
+  Partial<Pick<Cargo, 'rests' | 'people' | 'opens' | 'openAs' | 'securing' | 'use' | 'on' | 'oneBody' | 'stopsAir'>>
 
 export const centreOfMass = (c: Cargo, undersideMm: number) => ({
   xMm: c.xMm + c.centreForwardMm,

@@ -26,6 +26,7 @@ import { type Fault, faultsOf } from '../issue/faults'
 import { Impossible } from '../issue/impossible'
 import { liftCalculator } from '../lift/lift.calculator'
 import { roofLoadCalculator } from '../limits/roofLoad.calculator'
+import { openTentCalculator } from '../loads/openTent.calculator'
 import { windCalculator } from '../loads/wind.calculator'
 import { holePatternCalculator } from '../measure/holePattern.calculator'
 import { offsetsCalculator } from '../measure/offsets.calculator'
@@ -97,6 +98,7 @@ export const calculatorGroups = [
       rolloverCalculator,
       windCalculator,
       openAwningCalculator,
+      openTentCalculator,
       strapsCalculator,
       rampPullCalculator,
       evenSpacingCalculator,

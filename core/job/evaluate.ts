@@ -14,6 +14,7 @@ import { type Held, heldBy } from '../limits/held'
 import { hitchLimits, hitchMoment } from '../limits/hitchLimits'
 import { type LedgerGiven, type LedgerRow, ledger } from '../limits/ledger'
 import { governingFirst, type Limit } from '../limits/limit'
+import { openLimits } from '../limits/openLimits'
 import { rackLimits } from '../limits/rackLimits'
 import { stability } from '../limits/stability'
 import { bodyMasses, vehicleLimits } from '../limits/vehicleLimits'
@@ -76,6 +77,7 @@ export function evaluate(job: Job, rules: Rules): Evaluation {
     ...hitchLimits(given),
     ...beyondLimits(vehicle, brief, rules),
     ...rack.limits,
+    ...openLimits(brief.cargo, rules),
     ...securingLimits({
       cargo: brief.cargo,
       anchors: anchorsOf(job, assembly),

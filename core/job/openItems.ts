@@ -40,10 +40,10 @@ export function openItems(
   for (const c of brief.cargo) {
     if (c.massKg === null) needed('brief', `Mass of ${c.name}`)
     else if (c.massBasis === 'estimated') look('brief', `Mass of ${c.name} is estimated: weigh it`)
-    if (c.opens)
+    if (c.opens && !c.openAs)
       look(
         'loads',
-        `${c.name}, open in wind, is not assessed: hung on brackets as a piece of its own an awning is; ask the maker of a tent`,
+        `${c.name}, open in wind, is not assessed: say in the brief how it stands open; an awning is hung on brackets as a piece of its own`,
       )
     // what stands in a holder or lies on a floor neither reaches past its last support nor spans between two
     const on = evaluation ? restOf(c, evaluation.assembly).supports : []

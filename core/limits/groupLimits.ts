@@ -1,10 +1,12 @@
 import type { Assembly, Pull } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import type { Brief } from '../brief/brief'
+import type { OpenAs } from '../brief/cargo'
 import { Impossible } from '../issue/impossible'
 import { type Carried, notAgreed } from '../loads/carried'
 import type { CaseResult, Lack, Person } from '../loads/caseResult'
-import { loadCases } from '../loads/loadCases'
+import { type LoadCase, loadCases, windsFrom } from '../loads/loadCases'
+import { openedOut } from '../loads/openedOut'
 import { type RackSolver, rackSolvers } from '../loads/solveRack'
 import { swungOpen } from '../loads/swungOpen'
 import type { LoadTest } from '../loadTest/loadTest'
@@ -97,7 +99,8 @@ export function groupLimits(given: GroupGiven): GroupResult {
       ),
     ),
   )
-  const everything = [...most, ...withPeople, ...pulling, ...open]
+  const tents = carried.flatMap((c) => (c.openAs ? openInWind(c, c.openAs, given.carried, assembly, parked!, rules) : []))
+  const everything = [...most, ...withPeople, ...pulling, ...open, ...tents]
   const unknown = [
     ...everything.flatMap((r) => r.lacks),
     ...notYetAgreed(brief, carried),
@@ -135,11 +138,39 @@ export function groupLimits(given: GroupGiven): GroupResult {
     missing: lacks,
     driven: worseHold(most, feet),
     withPeople: worstOfEach(withPeople, feet),
-    pulling: worseHold(pulling, feet),
+    pulling: worseHold([...pulling, ...tents], feet),
     frequencyHz: hz.some((f) => f === null) ? null : Math.min(...hz.map((f) => f ?? 0)),
     unstable: fallen,
   }
 }
+
+/** A thing that stands open in the wind it is shut at, from every side: by itself and empty, as the rest may be elsewhere that day, and among all that is parked with it. */
+function openInWind(c: Carried, as: OpenAs, carried: Carried[], assembly: Assembly, parked: LoadCase, rules: Rules): CaseResult[] {
+  const opened = openedOut(c, as)
+  if (!opened) return []
+  const ways = [
+    { use: 'least' as const, among: [opened] },
+    { use: 'most' as const, among: carried.map((x) => (x === c ? opened : x)) },
+  ]
+  return ways.flatMap(({ use, among }) =>
+    bothHolds(assembly, among, rules, []).flatMap((s) =>
+      windsFrom.map((from) =>
+        s.solve(
+          {
+            ...parked,
+            id: `open:${c.cargoId}:${from}:${use}`,
+            name: `${c.name} open, wind ${WIND_COMES[from]}${use === 'least' ? ', nothing else there' : ''}`,
+            standingWind: { kmh: rules.tentKmh, from },
+          },
+          null,
+          use,
+          'all',
+        ),
+      ),
+    ),
+  )
+}
+const WIND_COMES = { ahead: 'from ahead', behind: 'from behind', left: 'from the left', right: 'from the right' }
 
 const bothHolds = (assembly: Assembly, carried: Carried[], rules: Rules, people: Person[]): RackSolver[] =>
   rackSolvers(assembly, carried, rules, people, ['free', 'clamped'])

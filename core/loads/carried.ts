@@ -1,6 +1,6 @@
 import type { Assembly, Bearing } from '../assembly/assembly'
 import { type Brief, loadClasses } from '../brief/brief'
-import { type Cargo, centreOfMass } from '../brief/cargo'
+import { type Cargo, centreOfMass, type OpenAs } from '../brief/cargo'
 import { liesOnSurface, restOf } from '../resting/rest'
 
 /** One thing carried, with what it lies on. Null mass = nobody knows; null height = it lies on nothing. */
@@ -19,6 +19,10 @@ export type Carried = {
   middleXMm: number
   middleYMm: number
   middleZMm: number | null
+  /** where air and snow act while it stands open, when that is not its own middle */
+  faceXMm?: number
+  faceYMm?: number
+  openAs?: OpenAs
   lengthMm: number
   widthMm: number
   heightMm: number
@@ -52,6 +56,7 @@ export const carriedBy = (assembly: Assembly, brief: Brief): Carried[] =>
       middleXMm: c.xMm,
       middleYMm: c.yMm,
       middleZMm: rest.zMm === null ? null : rest.zMm + c.heightMm / 2,
+      ...(c.opens && c.openAs ? { openAs: c.openAs } : {}),
       rests: c.rests,
       lengthMm: c.lengthMm,
       heightMm: c.heightMm,

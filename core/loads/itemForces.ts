@@ -39,7 +39,7 @@ export function itemForces(
   const left = n * loadCase.leftG + aside
   // about the centre of mass, at the height of the bars' line
   const [arm, faceArm] = [c.zMm - axisZ, c.middleZMm - axisZ]
-  const [aheadBy, leftBy] = [c.middleXMm - c.xMm, c.middleYMm - c.yMm]
+  const [aheadBy, leftBy] = [(c.faceXMm ?? c.middleXMm) - c.xMm, (c.faceYMm ?? c.middleYMm) - c.yMm]
   const tipsForward = n * loadCase.forwardG * arm - drag * faceArm + onTop * aheadBy
   const leansLeft = n * loadCase.leftG * arm + aside * faceArm + onTop * leftBy
   const turnsLeft = aheadBy * aside + leftBy * drag

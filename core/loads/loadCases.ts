@@ -3,6 +3,8 @@ import type { Rules } from '../rules/rules'
 
 /** A gust's side; the air that the vehicle's own speed makes comes from ahead in every case with wind. */
 export type GustFrom = 'left' | 'right'
+export const windsFrom = ['ahead', 'behind', 'left', 'right'] as const
+export type WindFrom = (typeof windsFrom)[number]
 /** Accelerations in g that act on every mass of a case, and the air that does. Down, forward and left positive. */
 export type LoadCase = {
   id: string
@@ -14,6 +16,8 @@ export type LoadCase = {
   /** air from ahead at the driving speed and so much more; null = still air. km/h */
   headWindKmh: number | null
   gustFrom: GustFrom | null
+  /** parked, with something open: a wind from one side alone, which lifts as well */
+  standingWind?: { kmh: number; from: WindFrom }
   /** on everything that lies flat, kg/m² */
   snowKgM2: number
   /** the road's own shocks are in it; a rating made for standing loads is not held against it */

@@ -108,6 +108,19 @@ export function hungForces(h: Hung, loadCase: LoadCase, air: Air, rules: Rules):
 
 /** The air of a case: the vehicle's own speed and what comes on top of it from ahead, and a gust from one side at the same time. */
 export function airOf(loadCase: LoadCase, speedKmh: number | null, rules: Rules): { air: Air; missing: string[] } {
+  const { standingWind: wind } = loadCase
+  if (wind) {
+    const q = windPressurePa(rules.airDensity, wind.kmh)
+    const signed = (plus: boolean, minus: boolean) => (plus ? q : minus ? -q : 0)
+    return {
+      air: {
+        allPa: q,
+        aheadPa: signed(wind.from === 'ahead', wind.from === 'behind'),
+        leftPa: signed(wind.from === 'right', wind.from === 'left'),
+      },
+      missing: [],
+    }
+  }
   const still = loadCase.headWindKmh === null
   const missing = !still && speedKmh === null ? ['driving speed'] : []
   const pressure = (kmh: number) => windPressurePa(rules.airDensity, kmh)

@@ -148,6 +148,15 @@ const figures = z.object({
   personImpact: rule(1.5, 1, 3, 'Load cases', 'Somebody stepping or dropping on it presses by so many times his weight', '', "shop's own"),
   climbPullShare: rule(0.5, 0, 1.5, 'Load cases', 'A climber leans out: pull aside, times his weight', '', "shop's own"),
   airDensity: rule(1.225, 0.9, 1.5, 'Load cases', 'Air density', 'kg/m³', 'ISO 2533, sea level'),
+  tentKmh: rule(
+    40,
+    5,
+    150,
+    'Load cases',
+    'A tent, or what else stands open, is shut at',
+    'km/h',
+    "shop's own; a strong breeze by the Beaufort scale",
+  ),
   awningKmh: rule(30, 5, 100, 'Load cases', 'An awning is rolled in at', 'km/h', "shop's own; a fresh breeze by the Beaufort scale"),
   sideWindKmh: rule(
     90,

@@ -6,7 +6,7 @@ import Switch from '@mui/material/Switch'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { type Cargo, uses } from '../../../core/brief/cargo'
+import { type Cargo, type OpenAs, uses } from '../../../core/brief/cargo'
 import { oneMore, placed, startPlace } from '../../../core/brief/placeCargo'
 import { accessories } from '../../../core/catalogue/accessories'
 import type { Job } from '../../../core/job/job'
@@ -149,6 +149,7 @@ function CargoCard({ c }: { c: Cargo }) {
         control={<Switch size="small" checked={c.opens} onChange={(_, opens) => set({ opens })} />}
         label="It is opened when parked: an awning, a tent"
       />
+      {c.opens && <StandsOpen c={c} set={set} />}
       <Box sx={{ gridColumn: '1 / -1' }}>
         <TextInput label="Where the rule comes from" value={c.ruleSource} onChange={(ruleSource) => set({ ruleSource })} />
       </Box>
@@ -157,6 +158,56 @@ function CargoCard({ c }: { c: Cargo }) {
 }
 
 type Fields = { c: Cargo; set: (patch: Partial<Cargo>) => void }
+
+const SIDES = [
+  { value: 'left', label: 'left' },
+  { value: 'right', label: 'right' },
+  { value: 'front', label: 'front' },
+  { value: 'rear', label: 'rear' },
+] as const
+
+/** How it stands open while parked: without that, the wind on it is not assessed. */
+function StandsOpen({ c, set }: Fields) {
+  const { openAs } = c
+  const fresh = { reachMm: null, highMm: null, windRatedKmh: null }
+  const patch = (over: Partial<OpenAs>) => openAs && set({ openAs: { ...openAs, ...over } })
+  return (
+    <>
+      <ChoiceInput
+        label="Opens out to"
+        value={openAs?.to ?? null}
+        empty="nobody said"
+        options={SIDES}
+        onChange={(to) => set({ openAs: { ...fresh, ...openAs, to } })}
+        onEmpty={() => set({ openAs: undefined })}
+      />
+      {openAs && (
+        <>
+          <QuantityInput
+            label="Reaches out"
+            optional
+            min={0}
+            max={6000}
+            help="0 = it only rises"
+            value={openAs.reachMm}
+            onChange={(reachMm) => patch({ reachMm })}
+          />
+          <QuantityInput label="Open, high" optional min={1} max={6000} value={openAs.highMm} onChange={(highMm) => patch({ highMm })} />
+          <QuantityInput
+            label="Stands wind to"
+            dimension="speed"
+            optional
+            min={0}
+            max={200}
+            help="by its maker"
+            value={openAs.windRatedKmh}
+            onChange={(windRatedKmh) => patch({ windRatedKmh })}
+          />
+        </>
+      )}
+    </>
+  )
+}
 
 /** Between which masses it lies, and how that is known. */
 function Mass({ c, set }: Fields) {

@@ -53,6 +53,29 @@ describe('what will be carried', () => {
     expect(second).toMatchObject({ massKg: first.massKg, lengthMm: first.lengthMm, maxOverhangMm: first.maxOverhangMm, securing: null })
     expect([second.xMm, second.yMm]).not.toEqual([first.xMm, first.yMm])
   })
+  test('opened while parked, it is asked how: to which side, how far and high, in which wind; cleared it is unknown again, and unsaid it is gone', async () => {
+    const { user } = shown(empty, INCH)
+    await user.click(screen.getByRole('combobox', { name: 'Add from the catalogue' }))
+    await user.click(await screen.findByRole('option', { name: /Fold-out roof tent/ }))
+    const card = within(screen.getByRole('article', { name: 'Fold-out roof tent' }))
+    expect(card.queryByRole('textbox', { name: 'Reaches out' })).toBeNull()
+    const side = async (name: string) => {
+      await user.click(card.getByRole('combobox', { name: 'Opens out to' }))
+      await user.click(await screen.findByRole('option', { name }))
+    }
+    await side('left')
+    await retype(user, card.getByRole('textbox', { name: 'Reaches out' }), '51 1/4')
+    await retype(user, card.getByRole('textbox', { name: 'Open, high' }), '43')
+    await retype(user, card.getByRole('textbox', { name: 'Stands wind to' }), '35')
+    const openAs = () => benchJob().brief.cargo[0]!.openAs
+    expect(openAs()).toMatchObject({ to: 'left', reachMm: 51.25 * 25.4, highMm: 43 * 25.4 })
+    expect(openAs()!.windRatedKmh).toBeCloseTo(35 * 1.609344, 3)
+    await retype(user, card.getByRole('textbox', { name: 'Open, high' }), '')
+    await side('rear')
+    expect(openAs()).toMatchObject({ to: 'rear', reachMm: 51.25 * 25.4, highMm: null })
+    await side('nobody said')
+    expect(openAs()).toBeUndefined()
+  })
   test('typed anew its mass and rules are unknown until somebody says them', async () => {
     const { user } = shown(empty)
     await user.click(screen.getByRole('button', { name: 'Type a new item' }))
