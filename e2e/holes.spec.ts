@@ -11,7 +11,7 @@ test('drawers in a bed and a row of sockets on a rack: slides rated, a hole tick
     await page.getByRole('button', { name: 'Add drawers under a deck' }).click()
     await expect(gauge.getByText(/what its maker lets the lock of a drawer hold|what a pair of slides carries/).first()).toBeVisible()
     await type(page.getByRole('textbox', { name: 'A pair of slides carries' }), '90')
-    await type(page.getByRole('textbox', { name: 'The lock of a drawer holds' }), '2000')
+    await type(page.getByRole('textbox', { name: 'The lock of a shut drawer holds' }), '2000')
     await expect(gauge.getByText(/what its maker lets the lock of a drawer hold|what a pair of slides carries/)).toHaveCount(0)
     await expect(gauge.getByText('Drawer 1, pulled right out')).toBeVisible()
   })
