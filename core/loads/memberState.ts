@@ -225,7 +225,7 @@ const shared = { stresses: new Float64Array(64) }
 function stressesIn({ rows, count }: Rows, section: Section): Float64Array {
   if (shared.stresses.length < count) shared.stresses = new Float64Array(2 * count)
   const { stresses } = shared
-  let [n, v, t, b] = [0, 0, 0, 0]
+  let [n, v, t, my, mz] = [0, 0, 0, 0, 0]
   for (let k = 0; k < count; k++) {
     const at = k * ROW
     const bends = section.corners.length
@@ -240,9 +240,11 @@ function stressesIn({ rows, count }: Rows, section: Section): Float64Array {
     n = Math.max(n, pull)
     v = Math.max(v, shear)
     t = Math.max(t, twist)
-    b = Math.max(b, bends)
+    my = Math.max(my, Math.abs(rows[at + 5]!))
+    mz = Math.max(mz, Math.abs(rows[at + 6]!))
   }
-  const direct = n / section.areaMm2 + b
+  // bending both ways each at its greatest: between two rows both together may be more than at either
+  const direct = n / section.areaMm2 + bendingMPa(my, mz, section)
   const across = t / section.torsionModulusMm3 + (2 * v) / section.areaMm2
   atMost[0] = Math.sqrt(direct * direct + 3 * across * across)
   return stresses

@@ -28,6 +28,8 @@ const directions = ['along x', 'along y', 'along z', 'about x', 'about y', 'abou
  * it moves.
  */
 export function buildFrame(nodes: FrameNode[], members: FrameMember[], like?: Frame): Frame {
+  if (like && (like.nodes.length !== nodes.length || like.members.length !== members.length))
+    throw new Error('a frame like another has its nodes and members')
   const made = like ? madeLike(like, nodes, members) : madeNew(nodes, members)
   const { matrix, dofOf, owner, built } = made
   for (const p of made.placed) addPlaced(matrix, p)
