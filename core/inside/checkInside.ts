@@ -1,6 +1,6 @@
 import { archesOf, type Block, blocksOf, gapBetween, nameOf } from './blocks'
 import { heightOf, type Inside, lacksOf, roomLacks } from './inside'
-import { bearersOf, type Stack, type Standing, type Stowed, stacksOf, standsFirm } from './stacks'
+import { type Bearers, bearersOf, onFloor, type Stack, type Standing, type Stowed, stacksOf, standsFirm } from './stacks'
 
 export type InsideFault = { ids: string[]; says: string; gapMm: number }
 export type InsideCheck = {
@@ -28,6 +28,7 @@ export function checkInside(r: Inside): InsideCheck {
   if (missing.length) return { missing, notStowed, faults: [], aisle: null, stacks: [], out: [], held: [], aside: null }
   const [L, W, H] = [r.lengthMm ?? 0, r.widthMm ?? 0, r.heightMm ?? 0]
   const all = stowed.map((t) => ({ t, blocks: blocksOf(t, t.place, r.bicycle) }))
+  const bearers = bearersOf(all)
   const faults: InsideFault[] = []
   const tell = (ids: string[], a: string, b: string, gapMm: number) =>
     faults.push({
@@ -41,18 +42,18 @@ export function checkInside(r: Inside): InsideCheck {
       .reduce((m, x) => (m === null || x.gap < m.gap ? x : m), null as { a: Block; b: Block; gap: number } | null)
   all.forEach((own, i) => {
     const { t, blocks } = own
-    const bearers = bearersOf(own, all)
-    if (heightOf(t.place) > 3 && !bearers.length)
+    const under = bearers.get(own) ?? []
+    if (!onFloor(t) && !under.length)
       faults.push({
         ids: [t.id],
         gapMm: -heightOf(t.place),
         says: `${t.name} has no box under it, {${Math.round(heightOf(t.place))}} above the floor`,
       })
-    else if (bearers.length && !standsFirm(own, bearers))
+    else if (under.length && !standsFirm(own, under))
       faults.push({
-        ids: [t.id, ...bearers.map((b) => b.t.id)],
+        ids: [t.id, ...under.map((b) => b.t.id)],
         gapMm: 0,
-        says: `the middle of ${t.name} hangs out over what it stands on, ${bearers.map((b) => b.t.name).join(' and ')}`,
+        says: `the middle of ${t.name} hangs out over what it stands on, ${under.map((b) => b.t.name).join(' and ')}`,
       })
     for (const other of all.slice(i + 1)) {
       const m = least(blocks, other.blocks)
@@ -80,9 +81,9 @@ export function checkInside(r: Inside): InsideCheck {
       all.flatMap((a) => a.blocks),
       W,
     ),
-    stacks: stacksOf(all),
-    ...outOrder(all),
-    aside: asideOf(all, doorOf(r)),
+    stacks: stacksOf(bearers),
+    ...outOrder(bearers),
+    aside: asideOf(bearers, doorOf(r)),
   }
 }
 
@@ -105,13 +106,14 @@ function doorOf({ doorSide, doorFromMm, doorLengthMm, doorHeightMm }: Inside): D
 
 const lap = (a0: number, a1: number, b0: number, b1: number): boolean => a0 < b1 && b0 < a1
 /** Whether something stands before a on its way: on top of it, or where one of its blocks would pass. */
-const stands = (a: Standing, b: Standing, all: Standing[], passes: (p: Block, q: Block) => boolean): boolean =>
-  bearersOf(b, all).includes(a) || a.blocks.some((p) => b.blocks.some((q) => passes(p, q)))
+const stands = (a: Standing, b: Standing, bearers: Bearers, passes: (p: Block, q: Block) => boolean): boolean =>
+  bearers.get(b)?.includes(a) || a.blocks.some((p) => b.blocks.some((q) => passes(p, q)))
 
 /** Taken out straight to the rear, one by one: those first that nothing stands behind of, nor on. */
-function outOrder(all: Standing[]): Pick<InsideCheck, 'out' | 'held'> {
+function outOrder(bearers: Bearers): Pick<InsideCheck, 'out' | 'held'> {
+  const all = [...bearers.keys()]
   const behind = (a: Standing, b: Standing) =>
-    stands(a, b, all, (p, q) => q.x1 > p.x1 && lap(q.y0, q.y1, p.y0, p.y1) && lap(q.z0, q.z1, p.z0, p.z1))
+    stands(a, b, bearers, (p, q) => q.x1 > p.x1 && lap(q.y0, q.y1, p.y0, p.y1) && lap(q.z0, q.z1, p.z0, p.z1))
   const left = new Set(all)
   const out: InsideCheck['out'] = []
   for (let again = true; again; ) {
@@ -127,13 +129,14 @@ function outOrder(all: Standing[]): Pick<InsideCheck, 'out' | 'held'> {
 }
 
 /** Straight out through the side door: what passes it as it stands, and what stands on it or between it and the door. Those first that need least taken out before. */
-function asideOf(all: Standing[], door: Door | null): InsideCheck['aside'] {
+function asideOf(bearers: Bearers, door: Door | null): InsideCheck['aside'] {
   if (!door) return null
+  const all = [...bearers.keys()]
   const between = (a: Standing, b: Standing) =>
     stands(
       a,
       b,
-      all,
+      bearers,
       (p, q) => (door.side === 'left' ? q.y0 < p.y0 : q.y1 > p.y1) && lap(q.x0, q.x1, p.x0, p.x1) && lap(q.z0, q.z1, p.z0, p.z1),
     )
   return all

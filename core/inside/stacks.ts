@@ -10,13 +10,17 @@ export type Standing = { t: Stowed; blocks: Block[] }
 
 /** A top so near under a thing bears it. mm */
 const TOUCHES_MM = 3
+export const onFloor = (t: Stowed): boolean => heightOf(t.place) <= TOUCHES_MM
 
-/** What a thing not on the floor stands on: boxes that begin lower and whose top is under it. */
-export function bearersOf(a: Standing, all: Standing[]): Standing[] {
-  return heightOf(a.t.place) <= TOUCHES_MM
-    ? []
-    : all.filter((o) => o.t.kind === 'box' && heightOf(o.t.place) < heightOf(a.t.place) && laps(a, o).length > 0)
-}
+/** What each thing stands on that is not on the floor: boxes that begin lower and whose top is under it. */
+export type Bearers = ReadonlyMap<Standing, Standing[]>
+export const bearersOf = (all: Standing[]): Bearers =>
+  new Map(
+    all.map((a) => [
+      a,
+      onFloor(a.t) ? [] : all.filter((o) => o.t.kind === 'box' && heightOf(o.t.place) < heightOf(a.t.place) && laps(a, o).length > 0),
+    ]),
+  )
 
 const baseOf = ({ t, blocks }: Standing): Block[] => blocks.filter((b) => b.z0 - heightOf(t.place) < 1)
 /** Where the underside of one lies on the top of another, as corners on the floor. */
@@ -43,13 +47,22 @@ export function topUnder(a: Standing, all: Standing[]): number {
   const [base] = baseOf(a)
   if (!base) return 0
   const [x, y] = [(base.x0 + base.x1) / 2, (base.y0 + base.y1) / 2]
+  const stands = aboveOf(a, bearersOf(all))
   const tops = all
-    .filter((o) => o !== a && o.t.kind === 'box' && heightOf(o.t.place) < topOf(a) && !restsOn(o, a, all))
+    .filter((o) => o !== a && o.t.kind === 'box' && heightOf(o.t.place) < topOf(a) && !stands.has(o))
     .flatMap((o) => o.blocks.filter((b) => b.x0 <= x && x <= b.x1 && b.y0 <= y && y <= b.y1).map((b) => b.z1))
   return Math.max(0, ...tops)
 }
 const topOf = ({ blocks }: Standing): number => Math.max(...blocks.map((b) => b.z1))
-const restsOn = (o: Standing, a: Standing, all: Standing[]): boolean => bearersOf(o, all).some((b) => b === a || restsOn(b, a, all))
+/** All that stands on a thing, and on that, and so on. */
+function aboveOf(a: Standing, bearers: Bearers): Set<Standing> {
+  const found = new Set<Standing>()
+  for (let next = [a]; next.length; ) {
+    next = [...bearers].flatMap(([o, under]) => (!found.has(o) && under.some((u) => next.includes(u)) ? [o] : []))
+    for (const o of next) found.add(o)
+  }
+  return found
+}
 
 /** Whether what bears a thing reaches round its middle; the middle of its length and width is taken as where it weighs. */
 export function standsFirm(a: Standing, bearers: Standing[]): boolean {
@@ -67,11 +80,9 @@ export function standsFirm(a: Standing, bearers: Standing[]): boolean {
 
 /** What stands on a box and what its top bears. Of what stands on several, each is taken to carry it all. */
 export type Stack = { id: string; name: string; load: Figure; bearsKg: number | null; state: 'clear' | 'over' | 'unknown' }
-export function stacksOf(all: Standing[]): Stack[] {
-  const on = new Map(all.map((o) => [o, all.filter((a) => bearersOf(a, all).includes(o))]))
-  const above = (o: Standing): Standing[] => [...new Set((on.get(o) ?? []).flatMap((a) => [a, ...above(a)]))]
-  return all.flatMap((o): Stack[] => {
-    const carried = above(o)
+export function stacksOf(bearers: Bearers): Stack[] {
+  return [...bearers.keys()].flatMap((o): Stack[] => {
+    const carried = [...aboveOf(o, bearers)]
     if (!carried.length) return []
     const load = figure(
       {

@@ -27,7 +27,7 @@ const SAME_MM = 0.01
 function onTopOf(r: Inside): Map<string, Stowed[]> {
   const all = r.things.filter((t): t is Stowed => t.place !== null).map((t) => ({ t, blocks: blocksOf(t, t.place, r.bicycle) }))
   // what stands on several goes with the first of them
-  const under = new Map(all.map((a) => [a.t.id, bearersOf(a, all)[0]?.t.id]))
+  const under = new Map([...bearersOf(all)].map(([a, [first]]) => [a.t.id, first?.t.id]))
   const lowest = (id: string): string => {
     const below = under.get(id)
     return below === undefined ? id : lowest(below)

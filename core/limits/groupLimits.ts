@@ -1,11 +1,10 @@
 import type { Assembly, Pull } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import type { Brief } from '../brief/brief'
-import type { OpenAs } from '../brief/cargo'
 import { Impossible } from '../issue/impossible'
 import { type Carried, notAgreed } from '../loads/carried'
 import type { CaseResult, Lack, Person } from '../loads/caseResult'
-import { type LoadCase, loadCases, windsFrom } from '../loads/loadCases'
+import { type LoadCase, loadCases, standingWinds } from '../loads/loadCases'
 import { openedOut } from '../loads/openedOut'
 import { type RackSolver, rackSolvers } from '../loads/solveRack'
 import { swungOpen } from '../loads/swungOpen'
@@ -99,7 +98,7 @@ export function groupLimits(given: GroupGiven): GroupResult {
       ),
     ),
   )
-  const tents = carried.flatMap((c) => (c.openAs ? openInWind(c, c.openAs, given.carried, assembly, parked!, rules) : []))
+  const tents = openInWind(carried, assembly, parked!, rules)
   const everything = [...most, ...withPeople, ...pulling, ...open, ...tents]
   const unknown = [
     ...everything.flatMap((r) => r.lacks),
@@ -144,33 +143,39 @@ export function groupLimits(given: GroupGiven): GroupResult {
   }
 }
 
-/** A thing that stands open in the wind it is shut at, from every side: by itself and empty, as the rest may be elsewhere that day, and among all that is parked with it. */
-function openInWind(c: Carried, as: OpenAs, carried: Carried[], assembly: Assembly, parked: LoadCase, rules: Rules): CaseResult[] {
-  const opened = openedOut(c, as)
-  if (!opened) return []
-  const ways = [
-    { use: 'least' as const, among: [opened] },
-    { use: 'most' as const, among: carried.map((x) => (x === c ? opened : x)) },
-  ]
-  return ways.flatMap(({ use, among }) =>
-    bothHolds(assembly, among, rules, []).flatMap((s) =>
-      windsFrom.map((from) =>
-        s.solve(
-          {
-            ...parked,
-            id: `open:${c.cargoId}:${from}:${use}`,
-            name: `${c.name} open, wind ${WIND_COMES[from]}${use === 'least' ? ', nothing else there' : ''}`,
-            standingWind: { kmh: rules.tentKmh, from },
-          },
-          null,
-          use,
-          'all',
+/**
+ * What stands open, in the wind it is shut at, from every side: each thing by itself and all of them together; empty and with nothing else there, as the rest may
+ * be elsewhere that day, and among all that is parked.
+ */
+function openInWind(carried: Carried[], assembly: Assembly, parked: LoadCase, rules: Rules): CaseResult[] {
+  const open = new Map(carried.flatMap((c) => [c.openAs && openedOut(c, c.openAs)].flatMap((o) => (o ? [[c, o] as const] : []))))
+  const each = [...open.keys()].map((c) => [c])
+  const sets = each.length > 1 ? [...each, [...open.keys()]] : each
+  return sets.flatMap((own) => {
+    const stands = (c: Carried) => (own.includes(c) ? open.get(c)! : c)
+    const [ids, names] = [own.map((c) => c.cargoId).join('+'), own.map((c) => c.name).join(' and ')]
+    return [
+      { use: 'least' as const, among: own.map(stands), besides: ', nothing else there' },
+      { use: 'most' as const, among: carried.map(stands), besides: '' },
+    ].flatMap(({ use, among, besides }) =>
+      bothHolds(assembly, among, rules, []).flatMap((s) =>
+        standingWinds.map((from) =>
+          s.solve(
+            {
+              ...parked,
+              id: `open:${ids}:${from}:${use}`,
+              name: `${names} open, wind ${WIND_FROM[from]}${besides}`,
+              standingWind: { kmh: rules.tentKmh, from },
+            },
+            null,
+            use,
+            'all',
+          ),
         ),
       ),
-    ),
-  )
+    )
+  })
 }
-const WIND_COMES = { ahead: 'from ahead', behind: 'from behind', left: 'from the left', right: 'from the right' }
 
 const bothHolds = (assembly: Assembly, carried: Carried[], rules: Rules, people: Person[]): RackSolver[] =>
   rackSolvers(assembly, carried, rules, people, ['free', 'clamped'])
@@ -231,6 +236,9 @@ const worseHold = (results: CaseResult[], feet: FootRow[]): CaseResult[] =>
 const worstOfEach = (results: CaseResult[], feet: FootRow[]): CaseResult[] =>
   [...new Set(results.map((r) => r.case.id))].flatMap((id) => worstCase({ cases: results.filter((r) => r.case.id === id), feet }) ?? [])
 
-const WIND_FROM = { side: 'from the side', vehicle: 'over the vehicle', front: 'from ahead', rear: 'from behind' }
+const WIND_FROM = {
+  ...{ side: 'from the side', vehicle: 'over the vehicle', front: 'from ahead', rear: 'from behind' },
+  ...{ left: 'from the left', right: 'from the right' },
+}
 const pullName = (p: Pull): string =>
   p.wind ? `${p.name}, wind ${WIND_FROM[p.wind.from]} ${p.wind.way === 'up' ? 'lifting' : 'pressing'} it` : `${p.name}, at full pull`

@@ -3,8 +3,8 @@ import type { Rules } from '../rules/rules'
 
 /** A gust's side; the air that the vehicle's own speed makes comes from ahead in every case with wind. */
 export type GustFrom = 'left' | 'right'
-export const windsFrom = ['ahead', 'behind', 'left', 'right'] as const
-export type WindFrom = (typeof windsFrom)[number]
+export const standingWinds = ['front', 'rear', 'left', 'right'] as const
+export type StandingWind = (typeof standingWinds)[number]
 /** Accelerations in g that act on every mass of a case, and the air that does. Down, forward and left positive. */
 export type LoadCase = {
   id: string
@@ -17,7 +17,7 @@ export type LoadCase = {
   headWindKmh: number | null
   gustFrom: GustFrom | null
   /** parked, with something open: a wind from one side alone, which lifts as well */
-  standingWind?: { kmh: number; from: WindFrom }
+  standingWind?: { kmh: number; from: StandingWind }
   /** on everything that lies flat, kg/m² */
   snowKgM2: number
   /** the road's own shocks are in it; a rating made for standing loads is not held against it */

@@ -9,7 +9,7 @@ import { G_M_S2 } from '../quantity/units'
 import { defaultRules } from '../rules/rules'
 import { assembled, rackAlone } from '../testing/racks'
 import { type Carried, carriedBy } from './carried'
-import { loadCases, type WindFrom } from './loadCases'
+import { loadCases, type StandingWind } from './loadCases'
 import { openedOut } from './openedOut'
 import { openTentCalculator } from './openTent.calculator'
 import { rackSolver } from './solveRack'
@@ -23,7 +23,7 @@ const jobOf = (openAs: OpenAs | null = known, over: Partial<Cargo> = {}): Job =>
 })
 const limitOf = (job: Job, id = `open.${job.brief.cargo[0]!.id}`) => evaluate(job, defaultRules).limits.find((l) => l.id === id)
 
-test('by itself in 40 km/h, by hand: q = ½·ρ·11.11² on 2.2 × 1.1, on 2.6 × 1.1, and up on 2.2 × 2.6; the calculator and the load case push alike', () => {
+test('by itself in 40 km/h, by hand: q = ½·ρ·11.11² on 2.2 × 1.1, on 2.6 × 1.1, and up on 2.2 × 2.6', () => {
   const run = openTentCalculator.run(openTentCalculator.input.parse(openTentCalculator.example), undefined as never)
   const q = 0.5 * defaultRules.airDensity * (40 / 3.6) ** 2
   expect(run.asideN).toBeCloseTo(q * defaultRules.dragCoefficient * 2.42, 6)
@@ -34,23 +34,23 @@ test('by itself in 40 km/h, by hand: q = ½·ρ·11.11² on 2.2 × 1.1, on 2.6 �
 })
 
 describe('a tent that stands open', () => {
-  test('folded out by its own width it covers twice as much; half of it lies outside, so its weight stands half its width out; its feet are where they were', () => {
+  test('folded out by its own width it covers twice as much; its weight lies evenly on that, half its width out; its feet are where they were', () => {
     const [c] = carriedBy(assembled(jobOf()), jobOf().brief) as [Carried]
     const o = openedOut(c, known)!
     expect([o.yMm - c.yMm, o.faceYMm! - c.middleYMm, o.xMm - c.xMm, o.faceXMm! - c.middleXMm]).toEqual([650, 650, 0, 0])
     expect([o.planM2, o.sideM2, o.frontalM2].map((a) => Math.round(a * 1e4) / 1e4)).toEqual([5.72, 2.42, 2.86])
     expect(o.middleZMm! - c.middleZMm!).toBe((1100 - 300) / 2)
     expect([o.bearings, o.widthMm, o.middleYMm]).toEqual([c.bearings, c.widthMm, c.middleYMm])
-    expect(openedOut(c, { ...known, to: 'rear', reachMm: 1000 })!.xMm - c.xMm).toBe(-800)
+    expect(openedOut(c, { ...known, to: 'rear', reachMm: 1000 })!.xMm - c.xMm).toBe(-500)
     // one that only rises stays over its middle
     expect(openedOut(c, { ...known, reachMm: 0 })!.yMm).toBe(c.yMm)
     expect([openedOut(c, { ...known, reachMm: null }), openedOut(c, { ...known, highMm: null })]).toEqual([null, null])
   })
-  test.each<[WindFrom, number, number]>([
+  test.each<[StandingWind, number, number]>([
     ['left', 0, -1],
     ['right', 0, 1],
-    ['ahead', -1, 0],
-    ['behind', 1, 0],
+    ['front', -1, 0],
+    ['rear', 1, 0],
   ])(
     'wind from %s: what the feet hold is weight, drag at half its height and lift in the middle of all it covers, in force and in moment',
     (from, x, y) => {
@@ -122,5 +122,25 @@ describe('a tent that stands open', () => {
     // empty, and with nothing else there, it lifts the feet on the side that the wind comes from
     const up = (e: typeof low.e) => Math.min(...e.feet.map((f) => f.leastDownN))
     expect(up(high.e)).toBeLessThan(up(low.e))
+  })
+  test('two that stand open are looked at each alone and both together: what lifts both lifts the feet no less than either', () => {
+    const two = (second: boolean): Job => ({
+      ...base,
+      brief: {
+        ...base.brief,
+        cargo: [
+          item('roof-tent', 1500, 0, { openAs: known, lengthMm: 900 }),
+          item('roof-tent', 300, 0, { id: 'other', name: 'Other tent', opens: second, openAs: { ...known, to: 'right' }, lengthMm: 900 }),
+        ],
+      },
+    })
+    const e = evaluate(two(true), defaultRules)
+    const ids = new Set(e.cases.map((c) => c.case.id.split(':')[1]))
+    for (const id of ['roof-tent', 'other', 'roof-tent+other']) expect(ids).toContain(id)
+    const least = (job: Job) => evaluate(job, defaultRules).feet.map((f) => f.leastDownN)
+    const alone = least(two(false))
+    least(two(true)).forEach((n, i) => {
+      expect(n).toBeLessThanOrEqual(alone[i]! + 1e-6)
+    })
   })
 })

@@ -115,7 +115,7 @@ export function airOf(loadCase: LoadCase, speedKmh: number | null, rules: Rules)
     return {
       air: {
         allPa: q,
-        aheadPa: signed(wind.from === 'ahead', wind.from === 'behind'),
+        aheadPa: signed(wind.from === 'front', wind.from === 'rear'),
         leftPa: signed(wind.from === 'right', wind.from === 'left'),
       },
       missing: [],

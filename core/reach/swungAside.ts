@@ -65,7 +65,7 @@ function pivotsOf({ ids }: Unit, { assembly, reached, units }: Given): BoltEnd[]
 function swung(kit: Kit, tools: ToolBox, f: Fastening, unit: Unit, { at, out }: BoltEnd, all: Held[]): ToolPose | null {
   const rest = all.filter((h) => !unit.bodies.includes(h))
   const reach = Math.max(...unit.bodies.flatMap((b) => b.corners.map((c) => size(cross(minus(c, at), out)))))
-  const step = Math.max(0.2, (ARC_MM / Math.max(1, reach)) * (180 / Math.PI))
+  const step = (ARC_MM / Math.max(ARC_MM, reach)) * (180 / Math.PI)
   let found: ToolPose | null = null
   for (const side of [1, -1])
     for (const way of [1, -1]) {

@@ -111,15 +111,15 @@ function takenApart(given: ApartGiven, kit: Kit): Apart {
   let trapped = undo(units, ground, false)
   // what comes off by no way may still go round on one of its bolts
   const reached = judged.filter((f) => bolts.some((b) => b.id === f.id && b.when === 'fitted'))
+  const stuck = left.length > 0
   left = left.filter(({ f, witness }) => {
     const found = swungAside(kit, tools, f, new Set([...witness, ...whatShuts(kit, tools, f, all)]), { assembly, units, reached, all })
     if (found) say(f, 'swung', found.unit.solids.map(told), found.pose)
     return !found
   })
-  if (left.length === 0 && trapped.length) trapped = again()
   // what no tool gets to is said, and then taken as undone, so that what is trapped besides is found as well
   for (const { f } of left) say(f, 'never', whatShuts(kit, tools, f, lastSeen.get(f.id) ?? all).map(told))
-  if (left.length) trapped = again()
+  if (stuck) trapped = again()
   const welds = weldedOf(kit, tools, seamsOf(assembly), units)
   const captives = captivesOf(kit, assembly, all)
   tools.close()

@@ -105,15 +105,7 @@ const figures = z.object({
   hingeKgM: rule(0.6, 0, 5, 'Structure', 'A metre of piano hinge weighs', 'kg', "shop's own; weigh one"),
   latchKg: rule(0.3, 0, 5, 'Structure', 'A latch weighs', 'kg', "shop's own; weigh one"),
   leanFactor: rule(1.5, 1, 4, 'Structure', 'A drawer pulled out weighs more, for somebody leaning on it', ''),
-  parkedSlopeDeg: rule(
-    8,
-    0,
-    30,
-    'Structure',
-    'Steepest ground on which a drawer, lid or box is opened',
-    '°',
-    "shop's own; 8° is a steep slipway",
-  ),
+  parkedSlopeDeg: rule(8, 0, 30, 'Structure', 'Steepest ground on which a drawer is opened', '°', "shop's own; 8° is a steep slipway"),
   tNutN: rule(0, 0, 50_000, 'Structure', 'Maker’s rating of one T-slot nut (0 = not known)', 'N', 'maker of the extrusion'),
   rivetNutN: rule(
     0,

@@ -6,7 +6,7 @@ import Switch from '@mui/material/Switch'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { type Cargo, type OpenAs, uses } from '../../../core/brief/cargo'
+import { type Cargo, uses } from '../../../core/brief/cargo'
 import { oneMore, placed, startPlace } from '../../../core/brief/placeCargo'
 import { accessories } from '../../../core/catalogue/accessories'
 import type { Job } from '../../../core/job/job'
@@ -166,11 +166,16 @@ const SIDES = [
   { value: 'rear', label: 'rear' },
 ] as const
 
+const OPEN_MEASURES = [
+  { key: 'reachMm', label: 'Reaches out', min: 0, max: 6000, help: '0 = it only rises' },
+  { key: 'highMm', label: 'Open, high', min: 1, max: 6000 },
+  { key: 'windRatedKmh', label: 'Stands wind to', dimension: 'speed', min: 0, max: 200, help: 'by its maker' },
+] as const
+
 /** How it stands open while parked: without that, the wind on it is not assessed. */
 function StandsOpen({ c, set }: Fields) {
   const { openAs } = c
   const fresh = { reachMm: null, highMm: null, windRatedKmh: null }
-  const patch = (over: Partial<OpenAs>) => openAs && set({ openAs: { ...openAs, ...over } })
   return (
     <>
       <ChoiceInput
@@ -181,30 +186,10 @@ function StandsOpen({ c, set }: Fields) {
         onChange={(to) => set({ openAs: { ...fresh, ...openAs, to } })}
         onEmpty={() => set({ openAs: undefined })}
       />
-      {openAs && (
-        <>
-          <QuantityInput
-            label="Reaches out"
-            optional
-            min={0}
-            max={6000}
-            help="0 = it only rises"
-            value={openAs.reachMm}
-            onChange={(reachMm) => patch({ reachMm })}
-          />
-          <QuantityInput label="Open, high" optional min={1} max={6000} value={openAs.highMm} onChange={(highMm) => patch({ highMm })} />
-          <QuantityInput
-            label="Stands wind to"
-            dimension="speed"
-            optional
-            min={0}
-            max={200}
-            help="by its maker"
-            value={openAs.windRatedKmh}
-            onChange={(windRatedKmh) => patch({ windRatedKmh })}
-          />
-        </>
-      )}
+      {openAs &&
+        OPEN_MEASURES.map(({ key, ...field }) => (
+          <QuantityInput key={key} optional {...field} value={openAs[key]} onChange={(v) => set({ openAs: { ...openAs, [key]: v } })} />
+        ))}
     </>
   )
 }

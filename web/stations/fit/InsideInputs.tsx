@@ -21,11 +21,22 @@ const ROOM: [RoomField, string][] = [
   ['archLengthMm', 'Their length'],
   ['archHeightMm', 'Their height'],
 ]
-type ThingField = 'lengthMm' | 'widthMm' | 'heightMm' | 'barBehindMm' | 'barHeightMm' | 'pedalsWideMm' | 'pedalsBehindMm'
+type ThingField =
+  | 'lengthMm'
+  | 'widthMm'
+  | 'heightMm'
+  | 'massKg'
+  | 'bearsKg'
+  | 'barBehindMm'
+  | 'barHeightMm'
+  | 'pedalsWideMm'
+  | 'pedalsBehindMm'
 const BOX: [ThingField, string][] = [
   ['lengthMm', 'Length'],
   ['widthMm', 'Width'],
   ['heightMm', 'Height'],
+  ['massKg', 'Mass'],
+  ['bearsKg', 'Its top bears'],
 ]
 const BICYCLE: [ThingField, string][] = [
   ['lengthMm', 'Length'],
@@ -35,6 +46,7 @@ const BICYCLE: [ThingField, string][] = [
   ['barHeightMm', 'Handlebars above floor'],
   ['pedalsWideMm', 'Over the pedals'],
   ['pedalsBehindMm', 'Pedals behind front'],
+  ['massKg', 'Mass'],
 ]
 
 const DOOR = [
@@ -160,33 +172,12 @@ function Thing({ thing: t }: { thing: InsideThing }) {
           <QuantityInput
             key={key}
             label={label}
-            min={1}
-            max={10_000}
+            {...(key.endsWith('Kg') ? { dimension: 'mass' as const, min: 0, max: 5000 } : { min: 1, max: 10_000 })}
             optional
             value={t[key]}
             onChange={(v) => setThing(t.id, { [key]: v })}
           />
         ))}
-        <QuantityInput
-          label="Mass"
-          dimension="mass"
-          min={0}
-          max={5000}
-          optional
-          value={t.massKg}
-          onChange={(massKg) => setThing(t.id, { massKg })}
-        />
-        {t.kind === 'box' && (
-          <QuantityInput
-            label="Its top bears"
-            dimension="mass"
-            min={0}
-            max={5000}
-            optional
-            value={t.bearsKg}
-            onChange={(bearsKg) => setThing(t.id, { bearsKg })}
-          />
-        )}
       </Box>
       {t.kind === 'bicycle' && (
         <FormControlLabel

@@ -3,15 +3,14 @@ import { archesOf, type Block } from '../../../core/inside/blocks'
 import type { Inside } from '../../../core/inside/inside'
 import { InsideShape, type InsideSight, letterMm } from './InsideShape'
 import { turned } from './inside'
+import { RoomFrame } from './RoomFrame'
 import { useInsideMoves } from './useInsideMoves'
 
 type Props = InsideSight & { aisle: { widthMm: number; fromMm: number } | null }
-const PAD = 120
 
 /** The floor from above, front to the left: things are dragged, moved with the arrow keys and turned with T. */
 export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
   const { inks } = useTheme()
-  const [L, W] = [inside.lengthMm ?? 0, inside.widthMm ?? 0]
   const moves = useInsideMoves({
     drag: (from, by) => ({ ...from, xMm: from.xMm + by.x, yMm: from.yMm + by.y }),
     keys: (place, by) => ({
@@ -24,32 +23,20 @@ export function InsidePlan({ inside, wrong, aisle, chosen, onChoose }: Props) {
     }),
   })
   return (
-    // biome-ignore lint/a11y/useSemanticElements: a drawing is no form; its movable parts stand in it as one group
-    <svg
-      ref={moves.frame}
-      viewBox={`${-PAD} ${-PAD} ${L + 2 * PAD} ${W + 2 * PAD}`}
-      style={{ width: '100%', height: '100%', display: 'block', touchAction: 'none' }}
-      role="group"
-      aria-label="The floor from above"
-    >
-      <rect x={0} y={0} width={L} height={W} fill={inks.roofFill} stroke={inks.vehicle} strokeWidth={14} />
-      {aisle && aisle.widthMm > 1 && <rect x={0} y={aisle.fromMm} width={L} height={aisle.widthMm} fill={inks.glass} opacity={0.8} />}
+    <RoomFrame {...{ inside, moves }} label="The floor from above" deepMm={inside.widthMm ?? 0} corners={['front', 'rear doors']}>
+      {aisle && aisle.widthMm > 1 && (
+        <rect x={0} y={aisle.fromMm} width={inside.lengthMm ?? 0} height={aisle.widthMm} fill={inks.glass} opacity={0.8} />
+      )}
       {archesOf(inside).map((b) => (
         <g key={b.of + b.part}>
           <Rect b={b} fill={inks.likeness} stroke={inks.vehicle} />
         </g>
       ))}
-      <text x={20} y={-30} fontSize={letterMm(inside)} fill={inks.quiet}>
-        front
-      </text>
-      <text x={L - 20} y={-30} fontSize={letterMm(inside)} fill={inks.quiet} textAnchor="end">
-        rear doors
-      </text>
       <Door inside={inside} />
       {inside.things.map((t) => (
         <InsideShape key={t.id} t={t} {...{ inside, wrong, chosen, onChoose, moves }} seen={(b) => b} />
       ))}
-    </svg>
+    </RoomFrame>
   )
 }
 

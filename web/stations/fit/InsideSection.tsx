@@ -1,11 +1,13 @@
 import { useTheme } from '@mui/material/styles'
 import { archesOf, type Block } from '../../../core/inside/blocks'
 import { heightOf, type InsidePlace, type InsideThing } from '../../../core/inside/inside'
-import { InsideShape, type InsideSight, letterMm } from './InsideShape'
+import { InsideShape, type InsideSight } from './InsideShape'
 import { setDown, topsFor } from './inside'
+import { RoomFrame } from './RoomFrame'
 import { useInsideMoves } from './useInsideMoves'
 
-const PAD = 120
+/** As high as a place is kept. mm */
+const HIGHEST_MM = 5000
 /** A top so near is what it was meant to be set on. mm */
 const CATCH_MM = 40
 
@@ -13,8 +15,8 @@ const CATCH_MM = 40
 export function InsideSection(sight: InsideSight) {
   const { inks } = useTheme()
   const { inside } = sight
-  const [L, H] = [inside.lengthMm ?? 0, inside.heightMm ?? 0]
-  const high = (place: InsidePlace, zMm: number): InsidePlace => ({ ...place, zMm: Math.max(0, zMm) })
+  const H = inside.heightMm ?? 0
+  const high = (place: InsidePlace, zMm: number): InsidePlace => ({ ...place, zMm: Math.min(HIGHEST_MM, Math.max(0, zMm)) })
   const caught = (t: InsideThing, place: InsidePlace): InsidePlace => {
     const near = topsFor(inside, t).find((z) => Math.abs(z - heightOf(place)) < CATCH_MM)
     return near === undefined ? place : high(place, near)
@@ -34,15 +36,7 @@ export function InsideSection(sight: InsideSight) {
   const [arch] = archesOf(inside)
   const { doorSide, doorFromMm, doorLengthMm, doorHeightMm } = inside
   return (
-    // biome-ignore lint/a11y/useSemanticElements: a drawing is no form; its movable parts stand in it as one group
-    <svg
-      ref={moves.frame}
-      viewBox={`${-PAD} ${-PAD} ${L + 2 * PAD} ${H + 2 * PAD}`}
-      style={{ width: '100%', height: '100%', display: 'block', touchAction: 'none' }}
-      role="group"
-      aria-label="The room from its left side"
-    >
-      <rect x={0} y={0} width={L} height={H} fill={inks.roofFill} stroke={inks.vehicle} strokeWidth={14} />
+    <RoomFrame {...{ inside, moves }} label="The room from its left side" deepMm={H} corners={['roof']}>
       {doorSide !== 'none' && doorFromMm !== null && doorLengthMm !== null && doorHeightMm !== null && (
         <rect
           x={doorFromMm}
@@ -66,12 +60,9 @@ export function InsideSection(sight: InsideSight) {
           strokeWidth={8}
         />
       )}
-      <text x={20} y={-30} fontSize={letterMm(inside)} fill={inks.quiet}>
-        roof
-      </text>
       {inside.things.map((t) => (
         <InsideShape key={t.id} t={t} {...sight} moves={moves} seen={seen} clear />
       ))}
-    </svg>
+    </RoomFrame>
   )
 }
