@@ -1,5 +1,6 @@
 import { alreadyThere } from './alreadyThere/family'
 import { barMounts } from './barMounts/family'
+import { brackets } from './brackets/family'
 import { cabGuard } from './cabGuard/family'
 import { chest } from './chest/family'
 import { crossbarRack } from './crossbarRack/family'
@@ -32,6 +33,7 @@ export const families: ListedFamily[] = [
   listed(panel),
   listed(holders),
   listed(barMounts),
+  listed(brackets),
   listed(receiverCarrier),
   listed(swingOut),
   listed(ladder),

@@ -58,6 +58,8 @@ export type FieldSpec<P> =
   | (Common<P> & { kind: 'text'; most: number })
   /** the edge of a flat part, read from a file */
   | (Common<P> & { kind: 'drawing' })
+  /** holes of a part, typed or taken from one on the shelf */
+  | (Common<P> & { kind: 'pattern' })
   | (Common<P> & { kind: 'lengths'; each: string; min: number; max: number; most: number })
   | (Common<P> & { kind: 'choice' | 'profile' | 'place'; options: (site: Site) => { value: string; label: string }[] })
 

@@ -6,9 +6,14 @@ export const ROWS_APART_MM = 50
 /**
  * The pull on the bolts of one row of a foot from the force and the pitch it takes (statics of a stiff pad on its front edge). N.
  * Two rows: while both pull, U/2 + M/p; once the front edge bears, T·(l/2 + p/2) = M − N·l/2, N down. One row in the middle: T·l/2 = M − N·l/2.
- * `rows` = 1 or 2; N = downN (less than 0 = lifted), M = pitch, its size.
+ * `rows` = 1 or 2; N = downN (less than 0 = lifted), M = pitch, its size. R = roll, what turns a flat part over the line of its bolts: each row prys its share
+ * over half the foot’s width, R/(n·w/2), with nothing taken off for what presses it down.
  */
-export function rowPullN(rows: 1 | 2, downN: number, pitchNmm: number): number {
+export function rowPullN(rows: 1 | 2, downN: number, pitchNmm: number, rollNmm = 0): number {
+  const roll = Math.abs(rollNmm) / (rows * (FOOT_WIDTH_MM / 2))
+  return roll + pitchedN(rows, downN, pitchNmm)
+}
+function pitchedN(rows: 1 | 2, downN: number, pitchNmm: number): number {
   const half = FOOT_LENGTH_MM / 2
   const moment = Math.abs(pitchNmm)
   const onEdge = (moment - downN * half) / (rows === 1 ? half : half + ROWS_APART_MM / 2)
@@ -18,7 +23,8 @@ export function rowPullN(rows: 1 | 2, downN: number, pitchNmm: number): number {
 }
 
 /** A foot's pull up as if its bolts shared it alike: what a rating that was given for the whole foot must be held against. N */
-export const footPullN = (rows: 1 | 2, downN: number, pitchNmm: number): number => rows * rowPullN(rows, downN, pitchNmm)
+export const footPullN = (rows: 1 | 2, downN: number, pitchNmm: number, rollNmm = 0): number =>
+  rows * rowPullN(rows, downN, pitchNmm, rollNmm)
 
 /** What keeps the head of a foot from turning with its bar: its bolts, prying over half its width. N·mm for so many bolts of a pull each. */
 export const headHoldsNmm = (bolts: number, eachN: number): number => bolts * eachN * (FOOT_WIDTH_MM / 2)

@@ -1,7 +1,7 @@
 import { footTypes } from '../catalogue/mounts'
 import { boltTogether } from '../fasten/bolt'
 import { clampGripN } from '../fasten/clampGrip'
-import { headHoldsNmm } from '../fasten/footPull'
+import { FOOT_WIDTH_MM, headHoldsNmm } from '../fasten/footPull'
 import { type Figure, figure, SHOP_RULE } from '../figure/figure'
 import { greatest } from '../figure/greatest'
 import type { CaseResult, FootForce } from '../loads/caseResult'
@@ -164,16 +164,19 @@ function pulled(all: At[], way: Way, { lacks, rules }: Given): Limit {
         id: way.id,
         name: `Foot ${at(worst)}`,
         unit: 'N',
-        formula: 'U = n·T: T of its most pulled row, from M (pitch) and N (down) about its front edge, as if all n rows were pulled so',
+        formula:
+          'U = n·T + R/(w/2): T of its most pulled row, from M (pitch) and N (down) about its front edge, as if all n rows were pulled so; R turns a flat part over its bolts, w wide',
         source: `${FRAME}; statics of a stiff pad`,
         assumes: [...FRAME_ASSUMES, 'the least of each estimated mass counts'],
         with: {
           N: [worst.force.downN, 'N', `pressed down, ${worst.r.case.name}`],
           M: [worst.force.pitchNmm, 'N·mm', 'pitch'],
+          R: [worst.force.rollNmm, 'N·mm', 'roll of a flat part'],
+          w: [FOOT_WIDTH_MM, 'mm', 'width of a foot'],
         },
         lacks,
       },
-      ({ N, M }) => pullOf(worst.foot.mount, { downN: N, pitchNmm: M }),
+      ({ N, M, R }) => pullOf(worst.foot.mount, { downN: N, pitchNmm: M, rollNmm: R }),
     ),
     caution: lifted ? 'A mount that cannot pull up will let go: use one that clamps or bolts, rated for it.' : undefined,
   })

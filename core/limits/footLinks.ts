@@ -180,8 +180,10 @@ function threadLink(mount: Mount, skin: MountLine['skin'], rules: Rules): Link[]
 }
 
 /** How much a foot is pulled up, its pitch counted where bolts have to hold it: one pair then takes more than its half. N */
-export const pullOf = (mount: Mount, force: Pick<FootForce, 'downN' | 'pitchNmm'>): number =>
-  footTypes[mount.kind].holds.turning?.how === 'shape' ? Math.max(0, -force.downN) : footPullN(rowsOf(mount), force.downN, force.pitchNmm)
+export const pullOf = (mount: Mount, force: Pick<FootForce, 'downN' | 'pitchNmm' | 'rollNmm'>): number =>
+  footTypes[mount.kind].holds.turning?.how === 'shape'
+    ? Math.max(0, -force.downN)
+    : footPullN(rowsOf(mount), force.downN, force.pitchNmm, force.rollNmm)
 
 /** Tension and shear of the most used bolt of a foot: its pull with its pitch, its push along and across over all of them. N. */
 export function boltForces(mount: Mount, force: Omit<FootForce, 'leanNmm'>): { tensionN: number; shearN: number } {
@@ -189,7 +191,7 @@ export function boltForces(mount: Mount, force: Omit<FootForce, 'leanNmm'>): { t
   const rows = rowsOf(mount)
   const perRow = Math.max(1, count / rows)
   const byPocket = footTypes[mount.kind].holds.turning?.how === 'shape'
-  const pull = byPocket ? Math.max(0, -force.downN) / rows : rowPullN(rows, force.downN, force.pitchNmm)
+  const pull = byPocket ? Math.max(0, -force.downN) / rows : rowPullN(rows, force.downN, force.pitchNmm, force.rollNmm)
   return { tensionN: pull / perRow, shearN: Math.hypot(force.forwardN, force.leftN) / count }
 }
 

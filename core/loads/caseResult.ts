@@ -6,10 +6,19 @@ import type { MemberState } from './memberState'
 
 /**
  * What one mount takes, N and N·mm, told from its own seat: `down` presses onto it, `forward` and `left` push along and across it (the vehicle's own ways on a
- * seat that looks up); pitch presses its front edge; lean is what its head holds of the bar's bending, nothing where the bar turns on it. `push` is the same
+ * seat that looks up); pitch presses its front edge; roll is what turns a flat part over its row of bolts; lean is what its head holds of the bar's bending, nothing where the bar turns on it. `push` is the same
  * force in vehicle axes, as it acts on the vehicle, and `turn` the moment with it.
  */
-export type FootForce = { downN: number; forwardN: number; leftN: number; pitchNmm: number; leanNmm: number; push: Vec3; turn: Vec3 }
+export type FootForce = {
+  downN: number
+  forwardN: number
+  leftN: number
+  pitchNmm: number
+  rollNmm: number
+  leanNmm: number
+  push: Vec3
+  turn: Vec3
+}
 /** Greatest of each along a joint's link: along it, across it both ways, twist about it, bending of it both ways. N, N·mm */
 export type JointForce = {
   joint: Joint

@@ -260,6 +260,8 @@ function footForce(
     forwardN: dot(push, along),
     leftN: dot(push, aside),
     pitchNmm: dot(turn, aside),
+    // a bar leans on its seat or turns on it; a flat part is held by its bolts there, prying
+    rollNmm: rack.flatOn[i] ? Math.abs(dot(turn, along)) : 0,
     leanNmm: head && rack.leansAbout[i] ? Math.abs(rack.leansAbout[i] === 'y' ? head.momentY : head.momentZ) : 0,
     push,
     turn,

@@ -6,6 +6,7 @@ import { materialOf } from '../catalogue/materials'
 import { footTypes } from '../catalogue/mounts'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import { bracketBending } from '../fasten/bracket'
+import { FOOT_WIDTH_MM } from '../fasten/footPull'
 import { centreLine, headingAlong, nearestAlong, pointAlong } from '../geometry/centreLine'
 import { localAxes, type Triple, VERTICAL } from '../geometry/localAxes'
 import { apart, cross, dot, minus, along as moved, size, unit, type Vec3 } from '../geometry/vec3'
@@ -46,6 +47,8 @@ export type RackFrame = RackParts & {
   posts: (number | null)[]
   /** by mount: about which of the post's own axes the member over it would turn; null where it stands in its mount */
   leansAbout: ('y' | 'z' | null)[]
+  /** by mount: whether a flat part is bolted down on it */
+  flatOn: boolean[]
 }
 
 /** A foot clamps its bar no more than its clamp and its seat can: what is worked out with both, the worse of either counts. */
@@ -212,8 +215,11 @@ export function standing(layout: Layout, hold: FeetHold, like?: RackFrame): Rack
   const heads: number[] = []
   const posts: (number | null)[] = []
   const leansAbout: RackFrame['leansAbout'] = []
+  const flatOn: boolean[] = []
   for (const { mount, side } of feet) {
-    const springs = seatSprings(mount, assembly, rules, hold)
+    const flat = side !== null && 'block' in side && side.block.normal !== null
+    flatOn.push(flat)
+    const springs = seatSprings(mount, assembly, rules, hold, flat)
     const head = side ? nodeOf(side) : node(mount.place)
     const onSeat = (!side || 'line' in side) && apart(nodes[head]!, mount.place) < SAME_MM
     const seat = onSeat ? head : node(mount.place, springs)
@@ -232,7 +238,7 @@ export function standing(layout: Layout, hold: FeetHold, like?: RackFrame): Rack
     seats.push(seat)
     heads.push(head)
   }
-  return { ...parts, frame: buildFrame(nodes, members, like?.frame), seats, heads, posts, leansAbout }
+  return { ...parts, frame: buildFrame(nodes, members, like?.frame), seats, heads, posts, leansAbout, flatOn }
 }
 
 /** Flat parts that carry from part to part, and what is fitted whole; sheet hung on one part is only weight and wind on it. */
@@ -302,10 +308,10 @@ function turnsOn(line: Line, atMm: number, mount: Mount, head: Vec3): 'y' | 'z' 
 
 /**
  * How a mount gives way: onto its seat by the seat, along and across by the shop's figure; held from turning by the length and width it stands on
- * (k·l²/12). About the vehicle's line a foot that clamps its bar leans freely on its seat; one that the bar turns on stands by its own length there too; a
- * pocket or a receiver holds by its shape both ways. A step bracket between gives as it bends, in series. The seat's stiff way is the axis nearest its normal.
+ * (k·l²/12). About the vehicle's line a foot that clamps its bar leans freely on its seat; one that the bar turns on stands by its own length there too; a flat
+ * part that is bolted down stands by its width; a pocket or a receiver holds by its shape both ways. A step bracket between gives as it bends, in series. The seat's stiff way is the axis nearest its normal.
  */
-function seatSprings(mount: Mount, assembly: Assembly, rules: Rules, hold: FeetHold): Six<number> {
+function seatSprings(mount: Mount, assembly: Assembly, rules: Rules, hold: FeetHold, flat: boolean): Six<number> {
   const type = footTypes[mount.kind]
   const firm = type.seat === 'firm' ? rules.seatFirmNmm : rules.seatSkinNmm
   const bracket = bracketOf(mount, assembly, rules)
@@ -314,7 +320,8 @@ function seatSprings(mount: Mount, assembly: Assembly, rules: Rules, hold: FeetH
   const { lengthMm, depthMm } = type.stance
   const stands = (firm * lengthMm ** 2) / 12
   const shaped = (firm * depthMm ** 2) / 12
-  const leans = depthMm > 0 ? shaped : hold === 'free' ? stands : 0
+  const lies = (firm * Math.min(lengthMm, FOOT_WIDTH_MM) ** 2) / 12
+  const leans = depthMm > 0 ? shaped : flat ? lies : hold === 'free' ? stands : 0
   const twists = depthMm > 0 ? shaped : (side * lengthMm ** 2) / 12
   const { x, y, z } = mount.normal
   const turns = (rules.receiverNmPerDeg * 1000 * 180) / Math.PI
