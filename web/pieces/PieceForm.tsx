@@ -17,6 +17,7 @@ import { Group } from '../stations/Group'
 import { BoughtFoot } from '../stations/layout/BoughtFoot'
 import { DrawingField } from './DrawingField'
 import { editBy, type PieceInHand } from './inHand'
+import { PatternField } from './PatternField'
 
 /** A design's own fields, as its family lists them, under its headings. */
 export function PieceForm({ inHand }: { inHand: PieceInHand }) {
@@ -56,6 +57,8 @@ function OneField({ f, pieceId }: { f: Field; pieceId: string }) {
       return <TextInput label={f.label} value={String(f.value ?? '')} maxLength={f.most} onChange={set} />
     case 'drawing':
       return <DrawingField f={f} set={set} refused={refused} />
+    case 'pattern':
+      return <PatternField f={f} set={set} refused={refused} />
     case 'lengths':
       return <Lengths f={f} set={set} refused={refused} />
     case 'money':

@@ -21,6 +21,7 @@ import { useRules } from '../job/useEvaluation'
 import { ChoiceInput } from '../quantity/ChoiceInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { useUnits } from '../quantity/units'
+import { OntoJob } from './OntoJob'
 
 const still = { handles: [], marks: new Map(), selected: null, onSelect: () => undefined, actions: null }
 const sizes = threadNames.map((value) => ({ value, label: value }))
@@ -146,9 +147,10 @@ export function AdapterPlate({ one, other }: { one: BoughtPart; other: BoughtPar
           Adapter as DXF
         </Button>
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-          What it may carry is not assessed here: follow local codes, and have it judged where somebody can be hurt.
+          What it may carry is not assessed here, but on a job: follow local codes, and have it judged where somebody can be hurt.
         </Typography>
       </Box>
+      <OntoJob laid={{ one, other, ...bolts, ...lies, ...sheet }} disabled={made.faults.length > 0} />
     </Box>
   )
 }

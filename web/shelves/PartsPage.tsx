@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { type BoughtPart, partKinds } from '../../core/catalogue/boughtParts'
 import { useSaveShelf, useShelf } from '../api/queries'
 import { ChoiceInput } from '../quantity/ChoiceInput'
+import { HoleRows } from '../quantity/HoleRows'
 import { MoneyInput } from '../quantity/MoneyInput'
 import { QuantityInput } from '../quantity/QuantityInput'
 import { RemoveButton } from '../quantity/RemoveButton'
@@ -152,52 +153,13 @@ function Sizes({ part: p, set }: Fields) {
 
 function Holes({ part: p, set }: Fields) {
   const [open, setOpen] = useState(false)
-  const hole = (i: number, patch: Partial<BoughtPart['holes'][number]>) =>
-    set({ holes: p.holes.map((h, k) => (k === i ? { ...h, ...patch } : h)) })
   return (
     <Box sx={{ gridColumn: '1 / -1' }}>
       <Button onClick={() => setOpen(!open)} aria-expanded={open}>
         {p.holes.length ? `${p.holes.length} ${p.holes.length === 1 ? 'hole' : 'holes'}` : 'Hole pattern'}
       </Button>
       {open && (
-        <Box sx={{ display: 'grid', gap: 1, mt: 1 }}>
-          {p.holes.map((h, i) => (
-            <Box key={i} sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(3, minmax(0,1fr)) 32px' }}>
-              <QuantityInput
-                exact
-                label={`Hole ${i + 1}, along`}
-                min={-5000}
-                max={5000}
-                value={h.xMm}
-                onChange={(v) => v !== null && hole(i, { xMm: v })}
-              />
-              <QuantityInput
-                exact
-                label="across"
-                min={-5000}
-                max={5000}
-                value={h.yMm}
-                onChange={(v) => v !== null && hole(i, { yMm: v })}
-              />
-              <QuantityInput
-                exact
-                label="Diameter"
-                min={0.5}
-                max={200}
-                value={h.diameterMm}
-                onChange={(v) => v !== null && hole(i, { diameterMm: v })}
-              />
-              <RemoveButton of={`hole ${i + 1}`} onClick={() => set({ holes: p.holes.filter((_, k) => k !== i) })} />
-            </Box>
-          ))}
-          <Button
-            variant="outlined"
-            disabled={p.holes.length >= 60}
-            onClick={() => set({ holes: [...p.holes, { xMm: 0, yMm: 0, diameterMm: 9 }] })}
-          >
-            Add a hole
-          </Button>
-        </Box>
+        <HoleRows holes={p.holes} most={60} least={0} next={{ xMm: 0, yMm: 0, diameterMm: 9 }} onChange={(holes) => set({ holes })} />
       )}
     </Box>
   )

@@ -3,8 +3,9 @@ import { screen, within } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { type BoughtPart, demoParts } from '../../core/catalogue/boughtParts'
 import { readFlatDxf } from '../../core/exchange/flatDxf'
+import { demoJobs } from '../../core/job/demoJobs'
 import { INCH, METRIC } from '../../core/quantity/units'
-import { mount } from '../testing/bench'
+import { answering, mount, Refused } from '../testing/bench'
 import { PatternMatch } from './PatternMatch'
 
 vi.mock('../drawing/SheetView', () => ({ SheetView: () => null }))
@@ -14,7 +15,9 @@ const ear: BoughtPart = {
   ...{ id: 'ear', number: 'SQ-E1', name: 'Ear' },
   holes: [0, 192, 320].map((xMm) => ({ xMm, yMm: 0, diameterMm: 6.6 })),
 }
-async function shown(parts: BoughtPart[], first: string, second: string, units = METRIC) {
+const NO_JOBS = { '/jobs': { rows: [], total: 0, tally: {} } }
+async function shown(parts: BoughtPart[], first: string, second: string, units = METRIC, answers: Record<string, unknown> = NO_JOBS) {
+  const { calls } = answering(answers)
   const { user } = mount(<PatternMatch parts={parts} />, units)
   const pick = async (label: string, option: string | RegExp) => {
     await user.click(screen.getByRole('combobox', { name: label }))
@@ -22,7 +25,7 @@ async function shown(parts: BoughtPart[], first: string, second: string, units =
   }
   await pick('First part', new RegExp(first))
   await pick('Second part', new RegExp(second))
-  return { user, pick }
+  return { user, pick, calls }
 }
 
 describe('whether two parts fit one another', () => {
@@ -73,5 +76,38 @@ describe('whether two parts fit one another', () => {
     const read = readFlatDxf('adapter', decodeURIComponent(link().getAttribute('href')!.split(',')[1]!), null)
     // eight holes, each 6.6
     expect(read.drawn!.holes.map((h) => h.diameterMm)).toEqual(Array(8).fill(6.6))
+  })
+
+  describe('onto a job', () => {
+    const job = demoJobs[0]!
+    const answers = {
+      '/jobs': { rows: [{ id: 'j1', title: job.title }], total: 1, tally: {} },
+      'GET /jobs/j1': { id: 'j1', revision: 7, archived: false, updatedAt: '', job },
+      'PUT /jobs/j1': { revision: 8 },
+    }
+    const put = async (over: Record<string, unknown> = {}) => {
+      const { user, pick, calls } = await shown([slide, { ...ear, massKg: 0.4 }], 'slide', 'Ear', METRIC, { ...answers, ...over })
+      const plate = within(screen.getByRole('region', { name: 'Adapter between them' }))
+      const button = await plate.findByRole('button', { name: 'Add it there' })
+      expect(button).toHaveProperty('disabled', true)
+      await pick('Put it on a job', job.title)
+      await user.click(button)
+      return { plate, calls }
+    }
+    test('it is a piece there: both patterns, their bolts and how they lie, and what the part weighs; the rest of the job is as it was', async () => {
+      const { calls } = await put()
+      await vi.waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true))
+      const sent = JSON.parse(String(calls.find((c) => c.method === 'PUT')!.body))
+      expect(sent.revision).toBe(7)
+      expect(sent.job.pieces.slice(0, -1)).toEqual(JSON.parse(JSON.stringify(job.pieces)))
+      const piece = sent.job.pieces.at(-1)
+      expect([piece.family, piece.on]).toEqual(['brackets', 'p1'])
+      expect(piece.params).toMatchObject({ form: 'flat', boltOne: 'M6', boltOther: 'M6', turned: '0', massKg: 0.4, name: 'Ear' })
+      expect([piece.params.one.holes, piece.params.other.holes]).toEqual([slide.holes, ear.holes])
+    })
+    test('changed by somebody in the meantime it is not written over', async () => {
+      const { plate } = await put({ 'PUT /jobs/j1': new Refused(409, { faults: [{ where: 'revision', expected: 'the latest' }] }) })
+      expect(await plate.findByText('Somebody changed this job just now: press again.')).toBeTruthy()
+    })
   })
 })

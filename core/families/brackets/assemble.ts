@@ -13,14 +13,14 @@ import type { BoltSize } from '../../catalogue/bolts'
 import { footTypes } from '../../catalogue/mounts'
 import { profileOf } from '../../catalogue/profiles'
 import { wallOf } from '../../catalogue/section'
-import { along, cross, dot, plus, times, type Vec3 } from '../../geometry/vec3'
+import { plus, type Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import type { Site } from '../family'
 import { clampedTo, notYet } from '../parts'
 import { type Base, baseOf, rowOf } from './base'
 import { faults } from './faults'
 import type { BracketsParams } from './params'
-import { type BracketBlank, blankOf, leverOf, meanOf, type Stood, stood } from './shape'
+import { type BracketBlank, blankOf, type HeldBox, heldBox, leverOf, type Stood, stood } from './shape'
 
 /** Foot or flange of what it holds, that a bolt is bought for before anybody has measured it; the shop’s own. mm */
 const USUAL_FLANGE_MM = 6
@@ -35,18 +35,19 @@ export function assemble(p: BracketsParams, site: Site): { assembly: Assembly; i
     )
   const blank = blankOf(p, base, site.rules)
   const stands = p.atMm.map((at) => stood(p, base, blank, at, site.rules))
+  const box = heldBox(p, base, stands)
   const mounts = base.place ? stands.flatMap((s, i) => feetOf(base, s, i)) : []
   return {
     assembly: {
       ...emptyAssembly,
       plates: stands.map((s, i) => plateOf(p, base, blank, s, i)),
-      fittings: [thingOf(p, base, stands)],
+      fittings: [thingOf(p, box)],
       mounts,
       joints: [...stands.flatMap((s, i) => jointsOf(p, base, blank, s, i)), ...clampedTo(mounts)],
       hardware: hardwareOf(p, base, blank, mounts),
       dimensions: dimensionsOf(base, stands),
     },
-    issues: faults(p, base, blank, stands, site.rules),
+    issues: faults(p, base, blank, stands, box, site.rules),
   }
 }
 
@@ -131,13 +132,8 @@ function jointsOf(p: BracketsParams, base: Base, blank: BracketBlank, s: Stood, 
   ]
 }
 
-/** Its length along what the brackets stand on; where they face along that, across it. */
-function thingOf(p: BracketsParams, base: Base, stands: Stood[]): Fitting {
-  const { out } = stands[0]!
-  const long = Math.abs(dot(out, base.way)) < 0.7 ? base.way : cross(base.out, base.way)
-  const high = cross(out, long)
-  const middle = along(meanOf(stands.map((s) => s.hold)), out, p.deepMm / 2)
-  const abs = (v: Vec3, by: number): Vec3 => ({ x: Math.abs(v.x) * by, y: Math.abs(v.y) * by, z: Math.abs(v.z) * by })
+function thingOf(p: BracketsParams, box: HeldBox): Fitting {
+  const { middle } = box
   return {
     id: 'thing',
     mark: 'AC',
@@ -145,7 +141,7 @@ function thingOf(p: BracketsParams, base: Base, stands: Stood[]): Fitting {
     massKg: p.massKg,
     at: middle,
     middle,
-    size: [abs(long, p.lengthMm), abs(out, p.deepMm), abs(high, p.highMm)].reduce(plus, times(out, 0)),
+    size: box.sides.map(({ way, mm }) => ({ x: Math.abs(way.x) * mm, y: Math.abs(way.y) * mm, z: Math.abs(way.z) * mm })).reduce(plus),
     unknown: [],
     priceMinor: p.theirs ? null : p.priceMinor,
     there: p.theirs,
@@ -171,7 +167,7 @@ function hardwareOf(p: BracketsParams, base: Base, blank: BracketBlank, mounts: 
             p.boltOne,
             stackMm,
             n * blank.one.at.length,
-            'brackets on their bar',
+            p.sunk ? 'brackets on their bar, heads sunk' : 'brackets on their bar',
             base.slotted ? 'T-nut' : nutted ? 'rivet nut' : 'lock nut',
           )),
     ...throughBolts(p.boltOther, t + USUAL_FLANGE_MM, n * blank.other.at.length, `${held} on its brackets`),

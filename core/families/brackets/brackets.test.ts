@@ -9,7 +9,8 @@ import { built } from '../../testing/onSite'
 import { siteOn } from '../../testing/racks'
 import { demoVehicles } from '../../vehicle/demoVehicles'
 import { familyOf } from '../all'
-import { BracketsParams, inRow } from './params'
+import { inRow } from '../pattern'
+import { BracketsParams } from './params'
 
 const family = familyOf('brackets')!
 const [van] = demoVehicles
@@ -58,10 +59,10 @@ describe('where brackets stand', () => {
 
   test('on the top of a bar across, on its side, and round it: every hole is in the bar, the plate beside it and never in it', () => {
     for (const over of [
-      { form: 'angle', face: 'up', runs: 'ahead' },
+      { form: 'angle', face: 'up', runs: 'ahead', lies: 'under' },
       { form: 'step', face: 'up', runs: 'behind', holdMm: 60 },
-      { form: 'angle', face: 'ahead', runs: 'up' },
-      { form: 'flat', face: 'up', runs: 'ahead', shiftXMm: 60 },
+      { form: 'angle', face: 'ahead', runs: 'up', holdMm: 220 },
+      { form: 'flat', face: 'up', runs: 'ahead', shiftXMm: 140 },
     ] as const) {
       const { assembly, rack, says } = onBar(over)
       expect([over.form, says]).toEqual([over.form, []])
@@ -72,7 +73,7 @@ describe('where brackets stand', () => {
   })
 
   test('a clamp: inside it the bar and its lining on both sides, its bolts just under the bar, through both legs', () => {
-    const { assembly, rack, says } = onBar({ form: 'clamp', liningMm: 3, legMm: 75, thicknessMm: 4 })
+    const { assembly, rack, says } = onBar({ form: 'clamp', liningMm: 3, legMm: 80, thicknessMm: 4 })
     expect(says).toEqual([])
     const bar = rack.members[0]!
     const legs = assembly.plates[0]!.faces!.filter((f) => !f.bend)
@@ -83,10 +84,10 @@ describe('where brackets stand', () => {
       f.bend ? [] : (f.holes ?? []).map((h) => along(along(f.pose.origin, f.pose.along, h.at.x), f.pose.up, h.at.y)),
     )
     const under = holes.filter((h) => h.z < bar.path[0]!.z)
-    expect(under).toHaveLength(2)
+    expect(under).toHaveLength(4)
     // 25 below its middle, 3 of lining, half of a hole of 9
     for (const h of under) expect(bar.path[0]!.z - h.z).toBeCloseTo(25 + 3 + 4.5, 6)
-    expect(assembly.joints[0]).toMatchObject({ kind: 'clamp', collar: { size: 'M8', count: 1 } })
+    expect(assembly.joints[0]).toMatchObject({ kind: 'clamp', collar: { size: 'M8', count: 2 } })
   })
 })
 
@@ -167,6 +168,11 @@ describe('what brackets bear', () => {
 
 describe('what cannot be is said where it is typed', () => {
   const says = (over: Partial<BracketsParams>) => onRib(over).says.join('; ')
+  test('what lies on the heads of bolts: sunk, or moved off them', () => {
+    expect(says({ highMm: 220 })).toMatch(/lies on 4 heads of the bolts under it/)
+    expect(says({ highMm: 220, sunk: true })).toBe('')
+    expect(says({ highMm: 160 })).toBe('')
+  })
   test('legs without room, holes too near, a place that takes no bolt, two in one place', () => {
     expect(says({ padMm: 40 })).toMatch(/no room for its bolts beside the fold: \{\d+\} or more/)
     expect(says({ wideMm: 40 })).toMatch(/too near the long edge: \{62\} wide or more/)
@@ -178,9 +184,9 @@ describe('what cannot be is said where it is typed', () => {
   })
   test('what was told to be enough is enough', () => {
     const least = (over: Partial<BracketsParams>, key: 'padMm' | 'wideMm' | 'holdMm') => {
-      const found = Number(/\{(\d+)\} (?:wide )?or more/.exec(says(over))![1])
-      expect(says({ ...over, [key]: found })).toBe('')
-      expect(says({ ...over, [key]: found - 1 })).not.toBe('')
+      const found = Number(/\{(\d+)\} (?:wide )?or more/.exec(says({ ...over, sunk: true }))![1])
+      expect(says({ ...over, sunk: true, [key]: found })).toBe('')
+      expect(says({ ...over, sunk: true, [key]: found - 1 })).not.toBe('')
     }
     least({ padMm: 40 }, 'padMm')
     least({ wideMm: 40 }, 'wideMm')
@@ -188,7 +194,9 @@ describe('what cannot be is said where it is typed', () => {
   })
   test('a flat leg on a round tube, a clamp with nothing to go round, a narrow tube, a row that faces along', () => {
     expect(built(family, { form: 'clamp', placeId: 'van.rib' }, camper).says.join()).toMatch(/goes round a tube of another piece/)
-    expect(onBar({ face: 'up', runs: 'left' }).says.join()).toMatch(/one behind another/)
+    expect(onBar({ face: 'up', runs: 'left', form: 'angle', one: inRow(2, 40, 9, 'along'), padMm: 90 }).says.join()).toMatch(
+      /one behind another/,
+    )
     expect(onBar({ face: 'up', runs: 'ahead', one: inRow(2, 40, 9, 'along') }).says.join()).toMatch(
       /too near the edges of a tube so narrow/,
     )
@@ -200,11 +208,21 @@ test('in a job on a rack they are one structure with it: the bar bends under wha
   const base = newJob('Locker', van!, METRIC)
   const piece = (massKg: number) => ({
     ...{ id: 'p2', name: '', letter: 'B', family: 'brackets', on: 'p1', state: 'fitted' as const },
-    params: BracketsParams.parse({ runs: 'ahead', atMm: [400, 800], massKg }),
+    params: BracketsParams.parse({ form: 'step', runs: 'ahead', atMm: [400, 800], massKg }),
   })
   const job = (massKg: number): Job => ({ ...base, brief: { ...base.brief, speedKmh: 90 }, pieces: [...base.pieces, piece(massKg)] })
   const e = evaluate(job(10), defaultRules)
   expect(e.limits.filter((l) => l.pieceId === 'p2' && l.state === 'unknown').map((l) => l.id)).toEqual([])
   const sag = (kg: number) => evaluate(job(kg), defaultRules).limits.find((l) => l.id === 'bar.sag')?.used.value ?? Number.NaN
   expect(sag(60)).toBeGreaterThan(sag(5))
+})
+
+test('as they begin, on every vehicle and on a rack, nothing is wrong with them', () => {
+  for (const vehicle of demoVehicles) {
+    const site = siteOn(vehicle)
+    if (family.fits(site)) continue
+    const { issues } = family.design(family.start(site), site).assembled()
+    expect([vehicle.id, issues.map((i) => ('says' in i ? i.says : i.code))]).toEqual([vehicle.id, []])
+  }
+  expect(onBar({}).says).toEqual([])
 })

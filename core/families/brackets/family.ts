@@ -7,10 +7,11 @@ import type { Family, Handle, Site } from '../family'
 import { sheetFields } from '../foldedParts'
 import { lengthMeasure } from '../measures'
 import { onItsOwn } from '../ownBar'
+import { inRow } from '../pattern'
 import { assemble } from './assemble'
-import { type Base, baseOf, flatPlaces, onWall, straightBars } from './base'
-import { BracketsParams, type forms, inRow, type Way, ways } from './params'
-import { blankOf, meanOf, stood } from './shape'
+import { type Base, baseOf, flatPlaces, onWall, rowOf, straightBars } from './base'
+import { BracketsParams, type forms, type Way, ways } from './params'
+import { blankOf, leastLegMm, meanOf, stood } from './shape'
 
 const pickup = demoVehicles[1]!
 const camper = demoVehicles.find((v) => v.id === 'camper-van') ?? pickup
@@ -37,24 +38,22 @@ const ownPattern = (p: BracketsParams, site: Site): boolean => {
   return p.form !== 'clamp' && (base?.place ? base.place.kind === 'rivet nut' : true)
 }
 
-/** As new ones begin: across a bar, or down a wall, in the first two places there are. */
+/** As new ones begin: steps on what lies level, clamps round what is round, angles down a wall; in the first two places there are. */
 function start(site: Site): BracketsParams {
-  const first = BracketsParams.parse({})
-  if (site.below) {
-    const [bar] = straightBars(site.below)
-    const across = bar ? Math.abs(bar.path[1]!.y - bar.path[0]!.y) > Math.abs(bar.path[1]!.x - bar.path[0]!.x) : true
-    const p = { ...first, onMember: bar?.id ?? '', runs: across ? ('ahead' as const) : ('left' as const) }
-    const base = baseOf(p, site)
-    return base ? { ...p, ...(base.round ? { form: 'clamp' as const } : {}), atMm: evenly(base) } : p
-  }
-  const [place] = flatPlaces(site)
-  const p = { ...first, placeId: place?.id ?? '' }
+  const first = BracketsParams.parse({ form: 'step' })
+  const [bar] = site.below ? straightBars(site.below) : []
+  const [place] = site.below ? [] : flatPlaces(site)
+  const p = { ...first, onMember: bar?.id ?? '', placeId: place?.id ?? '' }
   const base = baseOf(p, site)
   if (!base) return p
+  const atMm = evenly(base)
+  if (base.round) return { ...p, form: 'clamp', legMm: Math.ceil(leastLegMm(p, base)), atMm }
+  // a foot’s own row of bolts is wider than two of ours
+  const wideMm = base.place && rowOf(base.place.kind) !== null ? 90 : p.wideMm
+  if (onWall(base))
+    return { ...p, form: 'angle', runs: 'down', one: inRow(2, 40, 9, 'along'), padMm: 90, holdMm: 220, upMm: 0, wideMm, atMm }
   const inward: Way = base.at.y > 0 ? 'right' : 'left'
-  return onWall(base)
-    ? { ...p, runs: 'down', one: inRow(2, 40, 9, 'along'), padMm: 90, upMm: 600, atMm: evenly(base) }
-    : { ...p, runs: Math.abs(base.way.x) > 0.5 ? inward : 'ahead', atMm: evenly(base) }
+  return { ...p, runs: Math.abs(base.way.x) > 0.7 ? inward : 'ahead', wideMm, atMm }
 }
 
 /** Two, a quarter of the way in; where only some places take one, the first two of these. */
@@ -223,6 +222,7 @@ export const brackets: Family<BracketsParams> = {
         { value: 'rivet nut', label: 'into rivet nuts in its wall' },
       ],
     },
+    { key: 'sunk', label: 'Their heads are sunk into the sheet', kind: 'switch', group: 'Holes', when: is('flat', 'angle', 'step') },
     { key: 'other', label: 'Holes of what it holds', kind: 'pattern', group: 'Holes' },
     { key: 'boltOther', label: 'Bolts of what it holds', kind: 'choice', group: 'Holes', options: bolts },
     {
@@ -239,7 +239,7 @@ export const brackets: Family<BracketsParams> = {
     { key: 'lengthMm', label: 'Its length', kind: 'length', min: 20, max: 5000, group: 'What it holds' },
     { key: 'deepMm', label: 'Its depth, out from the brackets', kind: 'length', min: 10, max: 2000, group: 'What it holds' },
     { key: 'highMm', label: 'Its other measure', kind: 'length', min: 10, max: 2000, group: 'What it holds' },
-    { key: 'massKg', label: 'Its mass, weighed', kind: 'mass', min: 0.1, max: 400, nullable: true, group: 'What it holds' },
+    { key: 'massKg', label: 'Its mass, weighed', kind: 'mass', min: 0.01, max: 400, nullable: true, group: 'What it holds' },
     { key: 'theirs', label: 'The client brings it', kind: 'switch', group: 'What it holds' },
     {
       key: 'priceMinor',
@@ -328,9 +328,8 @@ function oneMore(p: BracketsParams, base: Base | null): { label: string; params:
   const xs = [...p.atMm].sort((a, b) => a - b)
   const gaps = xs.slice(1).map((x, i) => ({ wide: x - xs[i]!, at: (x + xs[i]!) / 2 }))
   const [widest] = gaps.sort((a, b) => b.wide - a.wide)
+  if (!widest || widest.wide <= 3 * p.wideMm || xs.length >= 12) return []
   const points = base?.place?.pointsMm
-  const at = widest && (points?.length ? points.filter((q) => xs.every((x) => Math.abs(x - q) > p.wideMm))[0] : widest.at)
-  return at !== undefined && widest.wide > 3 * p.wideMm && xs.length < 12
-    ? [{ label: 'one more bracket', params: { ...p, atMm: [...p.atMm, Math.round(at * 10) / 10] } }]
-    : []
+  const at = points?.length ? points.find((q) => xs.every((x) => Math.abs(x - q) > p.wideMm)) : widest.at
+  return at === undefined ? [] : [{ label: 'one more bracket', params: { ...p, atMm: [...p.atMm, Math.round(at * 10) / 10] } }]
 }

@@ -1,6 +1,6 @@
 import { edgeMm, pitchMm } from '../../adapter/adapterFigures'
 import { boltSizes } from '../../catalogue/bolts'
-import { dot, type Point } from '../../geometry/vec3'
+import { along, dot, minus, type Point, type Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import { counted } from '../../quantity/counted'
 import type { Rules } from '../../rules/rules'
@@ -9,20 +9,20 @@ import { sheetOf } from '../foldedParts'
 import { faultOf } from '../parts'
 import type { Base } from './base'
 import type { BracketsParams } from './params'
-import { type BracketBlank, boltOneOf, type Group, legsOf, type Stood } from './shape'
+import { type BracketBlank, boltOneOf, type Group, type HeldBox, leastLegMm, legsOf, type Stood } from './shape'
 
 const up = (mm: number): string => `{${Math.ceil(mm - 1e-6)}}`
 const round = (mm: number): number => Math.round(mm * 10) / 10
 
 /** What is wrong with brackets where they stand, in words. */
-export function faults(p: BracketsParams, base: Base, blank: BracketBlank, stands: Stood[], rules: Rules): Issue[] {
+export function faults(p: BracketsParams, base: Base, blank: BracketBlank, stands: Stood[], box: HeldBox, rules: Rules): Issue[] {
   const legs = legsOf(p, base)
   const folded = legs ? legsFaults(legs, sheetOf(p, rules), rules) : []
   return [
     ...folded.map((s) => faultOf(p.form === 'clamp' ? 'legMm' : p.form === 'step' ? 'stepMm' : 'padMm', `The bracket: ${s}`)),
     ...blank.faults.map((s) => faultOf('shiftXMm', `The plate: ${s}`)),
     ...(legs ? [...(blank.clampBolts ? [] : inPad(p, blank, base, 'one')), ...inPad(p, blank, base, 'other')] : []),
-    ...(blank.clampBolts ? clampFaults(p, blank, base) : []),
+    ...(blank.clampBolts ? clampFaults(p, base) : covered(p, base, stands, box)),
     ...tight(p),
     ...onBase(p, base, blank),
     ...stations(p, base, blank),
@@ -72,8 +72,27 @@ function tight(p: BracketsParams): Issue[] {
   return small < d ? [faultOf('boltOther', `A bolt ${p.boltOther} does not go into a hole of {g ${round(small)}} of what it holds`)] : []
 }
 
-function clampFaults(p: BracketsParams, blank: BracketBlank, base: Base): Issue[] {
-  const least = p.thicknessMm + (base.deepMm ?? 0) + p.liningMm + blank.one.diameterMm / 2 + edgeMm(p.boltOne)
+/** A bolt’s head with its washer stands so high over the sheet, in bolts across (ISO 4017, ISO 7089). */
+const HEAD_D = 0.85
+/** Heads that what is held lies on: they are sunk, or it does not lie down. */
+function covered(p: BracketsParams, base: Base, stands: Stood[], box: HeldBox): Issue[] {
+  const d = boltSizes[boltOneOf(p, base)].diameterMm
+  const inside = (v: Vec3) =>
+    box.sides.every(({ way, mm }) => Math.abs(dot(minus(v, box.middle), way)) < mm / 2 + (Math.abs(dot(way, base.out)) > 0.7 ? 0 : d))
+  const heads = stands.flatMap((s) => s.feet.map((f) => along(f, base.out, p.thicknessMm + HEAD_D * d)))
+  const n = heads.filter(inside).length
+  return n && !p.sunk
+    ? [
+        faultOf(
+          'sunk',
+          `What it holds lies on ${counted(n, 'head')} of the bolts under it: sink them, and put them in first, or move it off them`,
+        ),
+      ]
+    : []
+}
+
+function clampFaults(p: BracketsParams, base: Base): Issue[] {
+  const least = leastLegMm(p, base)
   return [
     ...(p.legMm < least - 0.01
       ? [faultOf('legMm', `The legs do not reach under their bar with room for the bolt: ${up(least)} or more`)]

@@ -2,28 +2,13 @@ import { z } from 'zod'
 import { type BoltSize, boltSizeNames } from '../../catalogue/bolts'
 import { materials } from '../../catalogue/materials'
 import { lengthBetween as mm } from '../choices'
+import { inRow, PatternSchema } from '../pattern'
 
 export const forms = ['flat', 'angle', 'step', 'clamp'] as const
 /** The six ways of the vehicle. */
 export const ways = ['ahead', 'behind', 'left', 'right', 'up', 'down'] as const
 export type Way = (typeof ways)[number]
 
-/** Holes of one side of a bracket, from any corner of their own; `name` = the bought part they are of, or what somebody calls them. mm */
-export const PatternSchema = z.object({
-  name: z.string().max(120).default(''),
-  holes: z
-    .array(z.object({ xMm: z.number().min(-2000).max(2000), yMm: z.number().min(-2000).max(2000), diameterMm: z.number().min(1).max(60) }))
-    .min(1, 'one hole at least')
-    .max(24, 'twenty-four holes at most'),
-})
-export type Pattern = z.infer<typeof PatternSchema>
-/** A row of holes along a bracket, or across it. mm */
-export const inRow = (count: number, pitchMm: number, diameterMm: number, lies: 'along' | 'across'): Pattern => ({
-  name: '',
-  holes: Array.from({ length: count }, (_, i) =>
-    lies === 'along' ? { xMm: i * pitchMm, yMm: 0, diameterMm } : { xMm: 0, yMm: i * pitchMm, diameterMm },
-  ),
-})
 const bolt = z.enum(boltSizeNames as [BoltSize, ...BoltSize[]])
 
 /** Brackets of one form in a row on a bar of the piece below or on a place of the vehicle, and what is bolted to them. mm, degrees */
@@ -58,6 +43,8 @@ export const BracketsParams = z.object({
     .default('steel'),
   /** right through a tube, or into rivet nuts in its wall */
   fixed: z.enum(['through', 'rivet nut']).default('through'),
+  /** heads of the bolts on what it stands on are sunk into the sheet */
+  sunk: z.boolean().default(false),
   boltOne: bolt.default('M8'),
   boltOther: bolt.default('M8'),
   one: PatternSchema.default(inRow(2, 40, 9, 'across')),
@@ -73,7 +60,7 @@ export const BracketsParams = z.object({
   deepMm: mm(10, 2000).default(200),
   highMm: mm(10, 2000).default(200),
   /** as weighed, with all that stays on it; null = nobody did. kg */
-  massKg: z.number().min(0.1).max(400).nullable().default(null),
+  massKg: z.number().min(0.01).max(400).nullable().default(null),
   /** the client's own, which he brings: not bought, and not priced */
   theirs: z.boolean().default(false),
   priceMinor: z.number().int().min(0).max(100_000_000).nullable().default(null),

@@ -130,11 +130,14 @@ function firstPad(pattern: { xMm: number; yMm: number }[], edge: number, middle:
   return { leg: 0, diameterMm, at: own.map((h) => ({ x: edge + h.x - low, y: middle + h.y })) }
 }
 
+/** From the web’s outside down past the bar, lined above and below. mm */
+const underMm = (p: BracketsParams, base: Base): number => p.thicknessMm + 2 * p.liningMm + (base.deepMm ?? 40)
+/** Legs that still hold their bolt under the bar. mm */
+export const leastLegMm = (p: BracketsParams, base: Base): number => underMm(p, base) + threads[p.boltOne].normalMm / 2 + edgeMm(p.boltOne)
 /** Just under the bar, through both legs. */
 function clampHoles(p: BracketsParams, base: Base, flat: ReturnType<typeof legsFlat>, bolts: number, edge: number): Group {
   const d = threads[p.boltOne].normalMm
-  // from the web’s outside down past the bar and its lining
-  const down = p.thicknessMm + (base.deepMm ?? 40) + p.liningMm + d / 2
+  const down = underMm(p, base) + d / 2
   const ys = bolts > 1 ? [edge, p.wideMm - edge] : [p.wideMm / 2]
   const xs = [p.legMm - down, flat.lengthMm - (p.legMm - down)]
   return { leg: 0, diameterMm: d, at: xs.flatMap((x) => ys.map((y) => ({ x, y }))) }
@@ -252,3 +255,19 @@ export function leverOf(group: Group, blank: BracketBlank, base: Base | null): n
 }
 
 export const meanOf = (places: Vec3[]): Vec3 => times(places.reduce(plus, { x: 0, y: 0, z: 0 }), 1 / places.length)
+
+/** What they hold, as a box turned with them. mm */
+export type HeldBox = { middle: Vec3; sides: { way: Vec3; mm: number }[] }
+/** Its length along what the brackets stand on; where they face along that, across it. */
+export function heldBox(p: BracketsParams, base: Base, stands: Stood[]): HeldBox {
+  const { out } = stands[0]!
+  const long = Math.abs(dot(out, base.way)) < 0.7 ? base.way : cross(base.out, base.way)
+  return {
+    middle: along(meanOf(stands.map((s) => s.hold)), out, p.deepMm / 2),
+    sides: [
+      { way: long, mm: p.lengthMm },
+      { way: out, mm: p.deepMm },
+      { way: cross(out, long), mm: p.highMm },
+    ],
+  }
+}
