@@ -2,6 +2,7 @@ import { swingsAside } from '../assembly/swingsAside'
 import { plus, times, type Vec3 } from '../geometry/vec3'
 import type { Kit } from '../touch/kit'
 import { afterMove, type Mover, moversOf, takenOut } from '../touch/movers'
+import { type Opening, openingId, openingMovers, openingsOf, openSolid } from '../touch/openings'
 import { type Solid, solidsOf } from '../touch/solids'
 import { type Pass, type Shift, type Sweep, sweepOf } from '../touch/sweep'
 import { meant } from './contacts'
@@ -41,9 +42,18 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
   const may = meant(assembly, vehicle, brief)
   const movers = moversOf(assembly, vehicle, brief, stops)
   const movable = (pieceId: string) => !assembly.mounts.some((m) => m.id.startsWith(`${pieceId}/`) && m.kind === 'receiver')
-  return movers.map((mover): Motion => {
+  const told = (m: Moved): Motion => ({ ...m.motion, cures: m.cures() })
+  const opened = openingsOf(assembly, brief)
+  return [
+    ...movers.map(onItsWay),
+    ...opened.flatMap((o): Motion[] =>
+      o.reachMm === null || o.highMm === null ? [unsaid(o)] : openingMovers(o).map((m) => told(moved(m, null))),
+    ),
+    ...opened.flatMap((o) => besideOpen(o)),
+  ]
+
+  function onItsWay(mover: Mover): Motion {
     const shut = moved(mover, movers.find((o) => o.id === mover.after) ?? null)
-    const told = (m: Moved): Motion => ({ ...m.motion, cures: m.cures() })
     if (!mover.leaf || !(shut.motion.touch || shut.motion.lacks)) return told(shut)
     // a gate behind a swing arm is opened once the arm stands aside, as nobody would do it the other way round
     for (const arm of movers.filter((m) => m.pieceId !== null && swingsAside(m))) {
@@ -53,23 +63,45 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
       if (!aside.motion.touch && !aside.motion.lacks) return { ...told(aside), first: { id: arm.id, name: arm.name } }
     }
     return told(shut)
-  })
+  }
+
+  /** Doors and lids while something stands open over them: told where that is in their way, and nothing was before. */
+  function besideOpen(o: Opening): Motion[] {
+    if (o.reachMm === null || o.highMm === null) return []
+    const open = openSolid(o, o.reachMm, o.highMm)
+    const there = all.map((s) => (s.id === open.id ? open : s))
+    return movers.flatMap((mover): Motion[] => {
+      const before = movers.find((m) => m.id === mover.after) ?? null
+      const found = moved(mover, before, there)
+      const { touch } = found.motion
+      if (touch?.what.id !== open.id) return []
+      return [
+        {
+          ...told(found),
+          mover: { ...found.motion.mover, id: `${mover.id}${WHILE_OPEN}${o.item.id}`, name: `${mover.name}, ${o.item.name} open` },
+        },
+      ]
+    })
+  }
 
   /** One mover from shut to open, once another has gone all its way. */
-  function moved(mover: Mover, before: Mover | null): Moved {
+  function moved(mover: Mover, before: Mover | null, there = all): Moved {
     const { leaf, ...told } = mover
     const out = new Set(takenOut(mover, assembly, brief))
-    const solids = (before ? afterMove(all, movers, before, before.to ?? before.from) : all).filter((s) => !out.has(s.id))
+    const solids = (before ? afterMove(there, movers, before, before.to ?? before.from) : there).filter((s) => !out.has(s.id))
     const going = new Set(mover.moves)
     // a body that swings is its own leaf; what it stands beside on the vehicle was made to let it pass, but not what stands on it
-    const own = leaf ? leaf.id.replace('swing:', 'body:') : null
+    const item = mover.item === undefined ? null : `cargo:${mover.item}`
+    const own = item ?? (leaf ? leaf.id.replace('swing:', 'body:') : null)
     const moving = [...(leaf ? [leaf] : []), ...solids.filter((s) => going.has(s.id))]
     const still = solids.filter((s) => !going.has(s.id) && s.id !== own)
-    const touches = (a: Solid, b: Solid) => (a === leaf ? b.kind === 'body' || b.kind === 'obstacle' : may(a, b))
+    // what an item comes to as it opens is anybody's, but not what it lies on
+    const lies = (b: Solid) => item !== null && leaf !== null && b.kind !== 'cargo' && may({ ...leaf, id: item }, b)
+    const touches = (a: Solid, b: Solid) => (a.id !== leaf?.id ? may(a, b) : item ? lies(b) : b.kind === 'body' || b.kind === 'obstacle')
     const to = mover.to ?? FARTHEST_DEG
     const sweep = (shift: Shift | null = null): Sweep => sweepOf(kit, mover, moving, still, touches, to, shift)
     // its own piece moved as a whole: what turns, the line it turns about, and what of the piece stays
-    const mine = new Set(mover.pieceId === null ? [] : still.filter((s) => s.pieceId === mover.pieceId).map((s) => s.id))
+    const mine = new Set(item ? [item] : mover.pieceId === null ? [] : still.filter((s) => s.pieceId === mover.pieceId).map((s) => s.id))
     const movedBy = (by: Vec3): Sweep => {
       const there = { ...mover, axis: { ...mover.axis, at: plus(mover.axis.at, by) } }
       const carried = moving.map((s) => ({ ...s, hulls: s.hulls.map((h) => h.map((p) => plus(p, by))) }))
@@ -87,6 +119,17 @@ export function motionsOf(given: FitGiven, kit: Kit): Motion[] {
     }
   }
 }
+
+/** Between the name of what moves and of what stands open meanwhile. */
+export const WHILE_OPEN = '+open:'
+const unsaid = ({ item, reachMm }: Opening): Motion => ({
+  mover: {
+    ...{ id: openingId(item), name: `${item.name}, as it opens`, kind: 'slide', from: 0, to: null, moves: [], after: null, pieceId: null },
+    ...{ axis: { at: { x: item.xMm, y: item.yMm, z: 0 }, way: { x: 0, y: 0, z: 1 } }, item: item.id },
+  },
+  ...{ touch: null, least: null, cures: [], first: null },
+  lacks: reachMm === null ? `how far ${item.name} reaches out when it is open` : `how high ${item.name} stands when it is open`,
+})
 
 /** No leaf opens farther. */
 const FARTHEST_DEG = 180
@@ -115,12 +158,16 @@ function curesOf(
   movedBy: (by: Vec3) => Sweep,
 ): Cure[] {
   const stop = Math.floor(touch.at - STOP[mover.kind])
-  const stops: Cure[] = stop > mover.from ? [{ kind: 'stop', at: stop }] : []
+  // a tent that is half open is no tent
+  const stops: Cure[] = stop > mover.from && mover.item === undefined ? [{ kind: 'stop', at: stop }] : []
   const met = solids.find((s) => s.id === touch.what.id)
   const own = mover.pieceId
   // its own piece set somewhere else, where it is not what hangs in a receiver and what is met is not a part of it
-  const self =
-    own !== null && met?.pieceId !== own && movable(own)
+  const self = mover.item
+    ? leastMoves(level, (by) => movedBy(by).touch === null).map(
+        (m): Cure => ({ kind: 'move', id: `cargo:${mover.item}`, name: mover.leaf?.name ?? mover.name, pieceId: null, ...m }),
+      )
+    : own !== null && met?.pieceId !== own && movable(own)
       ? leastMoves(level, (by) => movedBy(by).touch === null).map(
           (m): Cure => ({ kind: 'move', id: own, name: mover.name, pieceId: own, ...m }),
         )

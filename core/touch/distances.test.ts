@@ -57,6 +57,18 @@ describe('distances by closed forms', () => {
     const across = tube('b', at(0, -500, 1060), at(0, 500, 1060), 'round-25x2-steel')
     expect(Math.abs(gap(along, across)! - (60 - r))).toBeLessThan(0.1)
   })
+  test('a leaf that turns up under a box is seen all the way: where an edge came within a tenth of a millimetre of a face, the library saw nothing', () => {
+    const leaf = kit.body(box('leaf', at(0, 0, -500), at(40, 1400, 1000)).hulls[0]!)!
+    const over = kit.body(box('over', at(-150, 0, 665), at(2700, 900, 1100)).hulls[0]!)!
+    const axis = { at: at(0, 0, 0), way: at(0, 1, 0) }
+    for (let deg = 95.3; deg < 95.6; deg += 0.002) {
+      kit.place(leaf, placingAt({ kind: 'turn', axis }, deg))
+      // its upper far corner: 1000·sin + 20·cos over the hinge, under a box 115 over it
+      const a = ((deg - 90) * Math.PI) / 180
+      const byHand = 115 - 1000 * Math.sin(a) - 20 * Math.cos(a)
+      expect([deg, kit.contact(leaf, over, 100)?.gapMm]).toEqual([deg, expect.closeTo(byHand, 1)])
+    }
+  })
   test('a rod inside a tube does not touch it: wall by wall, not as if the tube were full', () => {
     const rod = box('rod', at(0, 0, 1000), at(2000, 10, 10))
     const round = tube('t', at(-500, 0, 1000), at(500, 0, 1000), 'round-25x2-steel')

@@ -62,9 +62,15 @@ export function rapierKit(rapier: Rapier): Kit {
       }
     },
     contact: (a, b, withinMm) => {
-      const c = a.collider.contactCollider(b.collider, Math.max(TOUCHING_MM, withinMm))
-      if (!c) return null
-      if (c.distance > TOUCHING_MM) return c.distance <= withinMm ? { gapMm: c.distance, at: [vec(c.point1), vec(c.point2)] } : null
+      const most = Math.max(TOUCHING_MM, withinMm)
+      const c = a.collider.contactCollider(b.collider, most)
+      // within a tenth of a millimetre of one another the library was found to see nothing one way round, and the gap the other
+      const turned = c ? null : b.collider.contactCollider(a.collider, most)
+      const found = c
+        ? { distance: c.distance, at: [vec(c.point1), vec(c.point2)] as [Vec3, Vec3] }
+        : turned && { distance: turned.distance, at: [vec(turned.point2), vec(turned.point1)] as [Vec3, Vec3] }
+      if (!found) return null
+      if (found.distance > TOUCHING_MM) return found.distance <= withinMm ? { gapMm: found.distance, at: found.at } : null
       const [p, q] = [standing(a), standing(b)]
       const { mm } = separationOf(p, q)
       const at = sharedMiddle(p.corners, q.corners)

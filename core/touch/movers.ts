@@ -18,8 +18,10 @@ export type Mover = {
   to: number | null
   /** ids of the solids that go with it */
   moves: string[]
-  /** a leaf of the vehicle itself: its own body, which the assembly does not hold */
+  /** a leaf of the vehicle itself, or what goes out of an item that is opened: its own body, which the assembly does not hold */
   leaf: Solid | null
+  /** the item that is opened, by its own id */
+  item?: string
   /** what must have been done before it */
   after: string | null
   pieceId: string | null

@@ -66,7 +66,7 @@ function evenly({ lengthMm, place }: Base): number[] {
 /** Folded and flat brackets between a part and what it is bolted to. */
 export const brackets: Family<BracketsParams> = {
   id: 'brackets',
-  title: 'Brackets',
+  title: 'Brackets and adapters',
   group: 'on another piece',
   says: 'Angles, steps, clamps round a bar, or a flat adapter between two hole patterns: on a tube of another piece or on the vehicle. What they hold is bolted through its own holes.',
   params: BracketsParams,

@@ -2,11 +2,11 @@ import type { AdapterGiven } from '../adapter/adapter'
 import type { BoughtPart } from '../catalogue/boughtParts'
 import { familyOf } from '../families/all'
 import type { Fault } from '../issue/faults'
-import type { Job } from '../job/job'
+import { homeFor } from '../pieces/homeFor'
+import { nextPlace } from '../pieces/piece'
+import { wholeOf } from '../pieces/whole'
 import type { Rules } from '../rules/rules'
-import { homeFor } from './homeFor'
-import { nextPlace } from './piece'
-import { wholeOf } from './whole'
+import type { Job } from './job'
 
 /** An adapter as it was laid out on the shelf: the two parts, how the second lies, and the sheet. mm */
 export type LaidOut = Pick<AdapterGiven, 'boltOne' | 'boltOther' | 'turnDeg' | 'shiftXMm' | 'shiftYMm'> & {
