@@ -1,5 +1,6 @@
 import { type ThreadName, threadNames, threads } from '../boltHoles/boltHoles'
 import type { Hole } from '../geometry/hole'
+import { rectangleFrom0 } from '../geometry/polygon'
 import { quarterTurn, type Turn } from '../geometry/quarterTurn'
 import type { Point } from '../geometry/vec3'
 import type { PatternHole } from '../patternMatch/patternMatch'
@@ -64,12 +65,7 @@ export function adapter(g: AdapterGiven): Adapter {
     return first ? [`into ${small.map((h) => h.name).join(', ')} of {g ${first.theirs.diameterMm}} a bolt ${first.bolt} does not go`] : []
   })
   return {
-    outline: [
-      { x: 0, y: 0 },
-      { x: lengthMm, y: 0 },
-      { x: lengthMm, y: widthMm },
-      { x: 0, y: widthMm },
-    ],
+    outline: rectangleFrom0(lengthMm, widthMm),
     holes: drilled.map(({ of, name, at, diameterMm }) => ({ of, name, diameterMm, at: { x: at.x - low.x, y: at.y - low.y } })),
     ...{ lengthMm, widthMm, from: low },
     faults: [...tight, ...near],

@@ -108,6 +108,10 @@ export type Joint = {
     rows?: Vec3[]
     /** heads that are turned from one side only, each on its part and the way out of it, where the joint's own place says neither: the bolts of corner brackets */
     heads?: { on: string; at: Vec3; out: Vec3 }[]
+    /** what it passes besides the two: spacers, a second ear. mm */
+    spacerMm?: number
+    /** the joint whose bolts these are, gone on through a third part */
+    goesOn?: string
     /** the part that has the thread, a rivet nut or a tapped hole: they are turned from the other's side only */
     into?: string
   }

@@ -66,7 +66,8 @@ export const jointPlaces = (a: Assembly): HolePlace[] => a.joints.flatMap((j) =>
 
 function jointPlace(a: Assembly, j: Joint): HolePlace[] {
   const { bolts } = j
-  if (!bolts) return []
+  // gone on through a third part it is the other joint's bolt
+  if (!bolts || bolts.goesOn) return []
   const way = wayThrough(a, j)
   // a slot takes the bolt by its nut: nothing is drilled there
   const drilled = j.between.filter((id) => !isSlotted(a, id))
@@ -86,8 +87,8 @@ function jointPlace(a: Assembly, j: Joint): HolePlace[] {
       layers,
       closeMm: t.closeMm,
       drillMm: t.normalMm,
-      ...{ off: null, spacerMm: 0 },
-      ...bolted(bolts.size, layers),
+      ...{ off: null, spacerMm: bolts.spacerMm ?? 0 },
+      ...bolted(bolts.size, layers, bolts.spacerMm),
       caution: layers.some((l) => isBought(a, l.part)) ? 'A bought part that is drilled keeps its rating only if its maker says so.' : null,
     },
   ]

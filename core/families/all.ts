@@ -3,6 +3,7 @@ import { barMounts } from './barMounts/family'
 import { brackets } from './brackets/family'
 import { cabGuard } from './cabGuard/family'
 import { chest } from './chest/family'
+import { clampOn } from './clampOn/family'
 import { crossbarRack } from './crossbarRack/family'
 import { type ListedFamily, listed } from './design'
 import { drawers } from './drawers/family'
@@ -34,6 +35,7 @@ export const families: ListedFamily[] = [
   listed(holders),
   listed(barMounts),
   listed(brackets),
+  listed(clampOn),
   listed(receiverCarrier),
   listed(swingOut),
   listed(ladder),

@@ -36,14 +36,16 @@ export function foldedPlate(part: PanPart, metal: { materialId: string; thicknes
 /** A field of sheet by its longer side first. mm */
 export const longFirst = (a: number, b: number) => ({ longMm: Math.max(a, b), shortMm: Math.min(a, b) })
 
-/** What sheet it is folded of; tempers that crack in a fold are left out. */
+/** Which metal it is of; tempers that crack in a fold are left out. */
+export const metalField = (label: string): FieldSpec<Pick<OfSheet, 'materialId'>> => ({
+  key: 'materialId',
+  label,
+  kind: 'choice',
+  options: () => materials.filter((m) => !m.id.startsWith('al606')).map((m) => ({ value: m.id, label: m.name })),
+  group: 'Metal',
+})
+/** What sheet it is folded of. */
 export const sheetFields: FieldSpec<OfSheet>[] = [
-  {
-    key: 'materialId',
-    label: 'Sheet',
-    kind: 'choice',
-    options: () => materials.filter((m) => !m.id.startsWith('al606')).map((m) => ({ value: m.id, label: m.name })),
-    group: 'Metal',
-  },
+  metalField('Sheet'),
   { key: 'thicknessMm', label: 'Thickness', kind: 'length', gauge: true, min: 0.8, max: 6, group: 'Metal' },
 ]

@@ -52,6 +52,14 @@ export const rectangle = (lengthMm: number, widthMm: number): Point[] => [
   { x: -lengthMm / 2, y: widthMm / 2 },
 ]
 
+/** A rectangle from its lower left corner, mm. */
+export const rectangleFrom0 = (lengthMm: number, widthMm: number): Point[] => [
+  { x: 0, y: 0 },
+  { x: lengthMm, y: 0 },
+  { x: lengthMm, y: widthMm },
+  { x: 0, y: widthMm },
+]
+
 /** Whether a closed outline turns one way only; points in a line count as turning either way. */
 export function isConvex(outline: Point[]): boolean {
   const turns = outline.map((a, i) => {

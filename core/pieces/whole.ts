@@ -109,6 +109,7 @@ function named(a: Assembly, piece: Piece): Assembly {
   const boltsOf = (b: NonNullable<Joint['bolts']>): NonNullable<Joint['bolts']> => ({
     ...b,
     ...(b.into ? { into: id(b.into) } : {}),
+    ...(b.goesOn ? { goesOn: id(b.goesOn) } : {}),
     ...(b.heads ? { heads: b.heads.map((h) => ({ ...h, on: id(h.on) })) } : {}),
   })
   const both = <T extends { id: string; mark: string }>(part: T): T => ({ ...part, id: id(part.id), mark: mark(part.mark) })

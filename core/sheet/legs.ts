@@ -1,3 +1,4 @@
+import { rectangleFrom0 } from '../geometry/polygon'
 import type { Point } from '../geometry/vec3'
 import { radians } from '../quantity/units'
 import { flatPattern } from './flatPattern'
@@ -20,12 +21,7 @@ export function legsFlat({ legsMm, turns, wideMm }: Legs, sheet: Sheet): LegsFla
   })
   const zones = flat.bends.map((b, i): [number, number] => [flat.bendLines[i]! - b.allowanceMm / 2, flat.bendLines[i]! + b.allowanceMm / 2])
   return {
-    outline: [
-      { x: 0, y: 0 },
-      { x: flat.flatLength, y: 0 },
-      { x: flat.flatLength, y: wideMm },
-      { x: 0, y: wideMm },
-    ],
+    outline: rectangleFrom0(flat.flatLength, wideMm),
     folds: turns.map((t, i) => ({ atMm: flat.bendLines[i]!, ...t })),
     flats: legsMm.map((_, i): [number, number] => [zones[i - 1]?.[1] ?? 0, zones[i]?.[0] ?? flat.flatLength]),
     lengthMm: flat.flatLength,

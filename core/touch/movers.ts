@@ -39,7 +39,11 @@ export function moversOf(assembly: Assembly, vehicle: Vehicle, brief: Brief, sto
         from: m.from,
         to: upToStop(m.to, stops[m.id]),
         // what lies on something that turns is taken out first
-        moves: [...m.moves, ...(m.kind === 'slide' ? lyingOn(assembly, brief, new Set(m.moves), m.pulledOut?.supportId ?? null) : [])],
+        moves: [
+          ...m.moves,
+          ...ridingOn(assembly, m.moves),
+          ...(m.kind === 'slide' ? lyingOn(assembly, brief, new Set(m.moves), m.pulledOut?.supportId ?? null) : []),
+        ],
         leaf: null,
         after: m.after ?? null,
         pieceId: pieceIdOf(m.id),
@@ -47,6 +51,28 @@ export function moversOf(assembly: Assembly, vehicle: Vehicle, brief: Brief, sto
     ),
     ...swingsOf(withStops(vehicle, stops)).map((s) => swingMover(s, assembly, brief)),
   ]
+}
+
+/** Parts of other pieces that are fixed to what moves, and to nothing that stays: all of such a piece goes with it. */
+function ridingOn(a: Assembly, moves: string[]): string[] {
+  const going = new Set(moves)
+  const own = new Set(moves.map(pieceIdOf))
+  const fixedTo = new Map<string, string[]>()
+  for (const { between } of a.joints)
+    for (const [x, y] of [between, [between[1], between[0]] as const]) {
+      const piece = pieceIdOf(x)
+      if (piece !== null && !own.has(piece) && pieceIdOf(y) !== piece) fixedTo.set(piece, [...(fixedTo.get(piece) ?? []), y])
+    }
+  const rides = (piece: string): boolean => {
+    const to = fixedTo.get(piece) ?? []
+    return to.length > 0 && to.every((id) => going.has(id)) && !a.mounts.some((m) => pieceIdOf(m.id) === piece)
+  }
+  return [...a.members, ...a.plates, ...a.infills, ...a.fittings]
+    .map((p) => p.id)
+    .filter((id) => {
+      const piece = pieceIdOf(id)
+      return piece !== null && !own.has(piece) && rides(piece)
+    })
 }
 
 /** Cargo that lies on what turns: it is taken out before that is opened or folded. */

@@ -1,10 +1,8 @@
 import type { Assembly, Member, Mount } from '../../assembly/assembly'
 import { profileSection } from '../../catalogue/profiles'
-import { type MountLine, mountHalfWidthMm } from '../../vehicle/vehicle'
+import type { MountLine } from '../../vehicle/vehicle'
 import type { Site } from '../family'
-import { feetOnLine } from '../feetAlong'
-import { lineOf } from '../mountLine'
-import { capped, straight } from '../parts'
+import { ownBars } from '../ownBar'
 import type { BarMountsParams } from './params'
 
 /** The end of a bar that a bracket is bolted to: which bar, its place along the vehicle, and where it ends on that side. mm */
@@ -34,17 +32,6 @@ export function headsOf(p: BarMountsParams, site: Site): Heads | null {
     const bars = freeEnded(site.below)
     return bars.length ? { heads: rearFirst(bars), bars: [], mounts: [], line: null } : null
   }
-  const line = lineOf(p, site.vehicle)
-  if (!line) return null
-  const z = line.zMm + p.footHeightMm + profileSection(p.barProfileId).heightMm / 2
-  const half = (x: number) => Math.max(100, mountHalfWidthMm(line, x))
-  const bars = [...p.footXMm]
-    .sort((a, b) => a - b)
-    .map((x, i) => {
-      const y = half(x) + p.pastMm
-      return straight(`bar:${i}`, `B${i + 1}`, 'Bar', p.barProfileId, { x, y, z }, { x, y: -y, z }, capped)
-    })
-  const xs = [...p.footXMm].sort((a, b) => a - b)
-  const mounts = feetOnLine(xs, line, half, () => '').map((m, i): Mount => ({ ...m, on: `bar:${Math.floor(i / 2)}` }))
-  return { heads: rearFirst(bars), bars, mounts, line }
+  const own = ownBars(p, site)
+  return own && { heads: rearFirst(own.bars), ...own }
 }
