@@ -117,7 +117,7 @@ export type Joint = {
   }
   /** a clamp's own bolts, which grip a tube and go through nothing */
   collar?: { size: BoltSize; count: number }
-  /** the line that a hinge turns about; none = through the joint */
+  /** the line that a hinge turns about or a slide goes along; none = through the joint */
   axis?: Vec3
   /** bought whole: what its maker lets it hold, any way. N, null = nobody knows */
   rated?: { holdsN: number | null; by: string; what: string }

@@ -29,7 +29,7 @@ export function boltLimit(given: JointsGiven): Limit[] {
     kept.set(a.j.joint, made)
     return made
   }
-  const all = jointsAmong(given, ['bolt', 'hinge', 'pin']).flatMap((at): Bolted[] => {
+  const all = jointsAmong(given, ['bolt', 'hinge', 'pin', 'slide']).flatMap((at): Bolted[] => {
     const made = madeAs(at)
     return made ? [bolted(at, made)] : []
   })

@@ -23,7 +23,7 @@ function notChecked(given: JointsGiven): Limit[] {
     if (!own(j.id) || !j.between.every((id) => parts.has(id))) return false
     // what its maker put together is his
     if (j.between.every((id) => !ours.has(id))) return false
-    const bolted = j.kind === 'bolt' || j.kind === 'hinge' || j.kind === 'pin'
+    const bolted = j.kind === 'bolt' || j.kind === 'hinge' || j.kind === 'pin' || j.kind === 'slide'
     // bolts into something bought are ours, and what they hold of it is its maker's
     return !j.rated && !j.collar && !((j.kind === 'weld' && j.between.every((id) => ours.has(id))) || (bolted && j.bolts))
   })

@@ -42,7 +42,7 @@ export const fasteningsOf = (a: Assembly, bodies: Held[]): Fastening[] => [
 function jointBolts(a: Assembly, j: Joint, bodies: Held[]): Fastening[] {
   const { bolts } = j
   // the bolts of a hinge or a latch are those of the hinge and the latch themselves, each in its own part
-  if (!bolts || bolts.goesOn || j.kind !== 'bolt') return []
+  if (!bolts || bolts.goesOn || !(j.kind === 'bolt' || j.kind === 'slide')) return []
   const fittings = new Set(a.fittings.map((f) => f.id))
   // a plate in the corner lies between the two
   const layers = [...j.between, ...(j.gusset ? [j.gusset.plateId] : [])]

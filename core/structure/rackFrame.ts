@@ -84,13 +84,15 @@ const letsOf = ({ kind, bolts, gusset }: Joint): Six<boolean> => (bolts?.apartMm
 /** The shop's rule for a gusset plate: in its own plane it holds, across it it bends like the bolt alone. */
 const gusseted = ([along, y, z, , aboutY, aboutZ]: Six<boolean>): Six<boolean> => [along, y, z, false, aboutY, aboutZ]
 
-/** A hinge lets go about the one of its link's own axes that lies nearest to the line it turns on. */
-function turning(axis: Vec3, a: Vec3, b: Vec3, offsets: FrameMember['offsets']): Six<boolean> {
+/** A hinge lets go about the one of its link's own axes that lies nearest to the line it turns on; a slide along it, and one of bolts in slots turns as these do. */
+function about({ kind, bolts }: Joint, axis: Vec3, a: Vec3, b: Vec3, offsets: FrameMember['offsets']): Six<boolean> {
   const end = (p: Vec3, [x, y, z]: Triple): Triple => [p.x + x, p.y + y, p.z + z]
   const axes = localAxes(end(a, offsets?.from ?? zero), end(b, offsets?.to ?? zero), 0)
   const along = axes.map(([x, y, z]) => Math.abs(x * axis.x + y * axis.y + z * axis.z))
   const most = along.indexOf(Math.max(...along))
-  return [false, false, false, most === 0, most === 1, most === 2]
+  const one: [boolean, boolean, boolean] = [most === 0, most === 1, most === 2]
+  const [, , , x, y, z] = bolts ? lets.bolt : none
+  return kind === 'slide' ? [...one, x, y, z] : [false, false, false, ...one]
 }
 
 type Line = { id: string; points: Vec3[]; starts: number[]; length: number; stations: Set<number> }
@@ -181,7 +183,7 @@ export function rackLayout(assembly: Assembly, rules: Rules, wanted: Map<string,
   const made = links.map(({ joint, a, b }): Link => {
     const [from, to] = [nodeOf(a), nodeOf(b)]
     const arms = armsOf(nodes, [a, from], [b, to])
-    const releases = { from: none, to: joint.axis ? turning(joint.axis, nodes[from]!, nodes[to]!, arms.offsets) : letsOf(joint) }
+    const releases = { from: none, to: joint.axis ? about(joint, joint.axis, nodes[from]!, nodes[to]!, arms.offsets) : letsOf(joint) }
     const element = member(from, to, block, blockMaterial, { releases, ...arms })
     return { joint, element, fromEndMm: [endOf(a), endOf(b)], atMm: [stationOf(a), stationOf(b)] }
   })

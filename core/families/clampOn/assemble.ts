@@ -63,6 +63,11 @@ export function assemble(p: ClampOnParams, site: Site): { assembly: Assembly; is
               },
             ]
           : []),
+        {
+          part: { kind: 'tube sleeve', size: p.bolt, lengthMm: jaw.sleeveMm },
+          quantity: 2 * places.length,
+          for: 'in the padded tubes, at their bolts',
+        },
         { part: { kind: 'end cap' }, quantity: 2 * (places.length + on.own.length), for: 'open tube ends' },
       ],
       dimensions: dimensionsOf(p, jaw, places),
@@ -80,6 +85,8 @@ function tubeOf(p: ClampOnParams, jaw: Jaw, { at, way }: JawPlace, i: number): M
 type Where = { jaw: number; end: 1 | -1; side: 1 | -1 }
 const earId = ({ jaw, end, side }: Where) => `ear:${jaw}:${end > 0 ? 'far' : 'near'}:${side > 0 ? 'front' : 'rear'}`
 
+/** So much longer than it is wide is the slot of a far ear. Shop's own, mm */
+const SLOT_MM = 8
 /** Its outside looks away from the bar. */
 function earOf(p: ClampOnParams, jaw: Jaw, { at, way, aside }: JawPlace, w: Where): Plate {
   const alongEar = times(way, -w.side)
@@ -91,7 +98,14 @@ function earOf(p: ClampOnParams, jaw: Jaw, { at, way, aside }: JawPlace, w: Wher
     materialId: p.materialId,
     thicknessMm: p.earMm,
     outline: rectangleFrom0(p.earWideMm, jaw.lowMm + jaw.highMm),
-    holes: [jaw.lowMm - jaw.clampDownMm, jaw.lowMm + jaw.tubeUpMm].map((y) => ({ at: { x: p.earWideMm / 2, y }, diameterMm: jaw.holeMm })),
+    holes: [
+      { at: { x: p.earWideMm / 2, y: jaw.lowMm - jaw.clampDownMm }, diameterMm: jaw.holeMm },
+      {
+        at: { x: p.earWideMm / 2, y: jaw.lowMm + jaw.tubeUpMm },
+        diameterMm: jaw.holeMm,
+        ...(w.end > 0 ? { slot: { lengthMm: jaw.holeMm + SLOT_MM, turnDeg: 0 } } : {}),
+      },
+    ],
     bends: [],
     pose: { origin: along(foot, alongEar, -p.earWideMm / 2), along: alongEar, up: UP },
     goodFace: 'up',
@@ -116,11 +130,12 @@ function jointsOf(p: ClampOnParams, jaw: Jaw, bar: Member, { at, way, aside }: J
         },
         {
           id: id('tube', side),
-          kind: 'bolt',
+          // fast at both ends it would brace the bar, and be bent with it: at the far end it lies in slots
+          ...(end > 0 ? { kind: 'slide' as const, axis: way } : { kind: 'bolt' as const }),
           between: [`tube:${i}`, ear],
           at: along(along(mid, aside, (side * jaw.gapMm) / 2), UP, jaw.tubeUpMm),
           bolts: {
-            ...{ size: p.bolt, count: 1 },
+            ...{ size: p.bolt, count: 1, sleeved: true },
             // both ears, the tube and what fills the gap beside it
             ...(side > 0
               ? {

@@ -4,6 +4,7 @@ import { onPlate, plateNormal } from '../../assembly/places'
 import { profileSection } from '../../catalogue/profiles'
 import { jointPlaces } from '../../drilling/holes'
 import { dot, minus } from '../../geometry/vec3'
+import { demoJobs } from '../../job/demoJobs'
 import { evaluate } from '../../job/evaluate'
 import { type Job, newJob } from '../../job/job'
 import { METRIC } from '../../quantity/units'
@@ -45,10 +46,28 @@ describe('jaws clamped over bars', () => {
     const places = jointPlaces(assembly)
     // two jaws of two ends, though each bolt holds the tube to two ears
     expect(places).toHaveLength(4)
-    expect(assembly.joints.filter((j) => j.kind === 'bolt')).toHaveLength(8)
+    expect(assembly.joints.filter((j) => j.bolts)).toHaveLength(8)
     for (const p of places) expect([p.stackMm, p.boltMm]).toEqual([44, 65])
     const bought = assembly.hardware.filter((h) => h.part.kind === 'bolt' && h.for.includes('tubes'))
     expect(bought.map((h) => [h.quantity, 'lengthMm' in h.part && h.part.lengthMm])).toEqual([[4, 65]])
+  })
+  test('far ears are slotted along the tube, so that the holder does not brace its bar: the bar bends as if nothing were on it', () => {
+    const far = made().assembly.plates.filter((p) => p.id.includes(':far:'))
+    expect(far.every((p) => p.holes[1]!.slot?.lengthMm === 17 && p.holes[0]!.slot === undefined)).toBe(true)
+    const solid = (b: ReturnType<typeof made>) => b.assembly.joints.filter((j) => j.kind === 'slide')
+    expect(solid(made()).map((j) => Math.abs(j.axis!.y))).toEqual([1, 1, 1, 1].map((v) => expect.closeTo(v, 6)))
+    const sag = (job: Job) => evaluate(job, defaultRules).limits.find((l) => l.id === 'bar.sag' && l.pieceId === 'p1')!.used.value!
+    const [survey] = demoJobs
+    const bare = { ...survey, brief: { ...survey.brief, cargo: survey.brief.cargo.filter((c) => c.rests === 'bundle') } }
+    const held = {
+      ...bare,
+      pieces: [
+        ...bare.pieces,
+        { id: 'p9', name: '', letter: 'X', family: 'clamp-on', params: schema.parse({ atMm: 430 }), on: 'p1', state: 'fitted' as const },
+      ],
+    }
+    // its own weight bends the bar a little more
+    expect(sag(held) / sag(bare)).toBeGreaterThan(0.97)
   })
   test('nothing of the bar is drilled', () => {
     const { assembly } = made()

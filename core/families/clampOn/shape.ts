@@ -1,7 +1,8 @@
 import { edgeMm } from '../../adapter/adapterFigures'
 import type { Assembly, Member, Mount } from '../../assembly/assembly'
 import { threads } from '../../boltHoles/boltHoles'
-import { profileSection } from '../../catalogue/profiles'
+import { profileOf, profileSection } from '../../catalogue/profiles'
+import { wallOf } from '../../catalogue/section'
 import { along, apart, cross, dot, minus, unit, type Vec3 } from '../../geometry/vec3'
 import type { MountLine } from '../../vehicle/vehicle'
 import type { Site } from '../family'
@@ -57,6 +58,8 @@ export type Jaw = {
   earOutMm: number
   tubeLongMm: number
   holeMm: number
+  /** inside the tube, so that its bolt does not cave it in */
+  sleeveMm: number
   /** all that the bolt of the tube passes, and that under the bar */
   stackMm: number
 }
@@ -75,6 +78,7 @@ export function jawOf(p: ClampOnParams, bar: Member): Jaw {
     lowMm: clampDownMm + edge,
     highMm: tubeUpMm + Math.max(edge, tubeMm / 2),
     tubeLongMm: 2 * (earOutMm + p.earWideMm / 2 + PAST_EAR_MM),
+    sleeveMm: tubeMm - 2 * (wallOf(profileOf(p.tubeProfileId).shape) ?? 0),
     stackMm: 2 * p.earMm + gapMm,
   }
 }
