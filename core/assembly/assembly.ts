@@ -2,11 +2,12 @@ import type { BoltSize } from '../catalogue/bolts'
 import type { HardwarePart } from '../catalogue/hardware'
 import { materialOf } from '../catalogue/materials'
 import type { MountKind } from '../catalogue/mounts'
-import { massPerMetre, profileSection } from '../catalogue/profiles'
+import { massPerMetre, profileOf, profileSection } from '../catalogue/profiles'
 import { centreLine, developedLengthMm } from '../geometry/centreLine'
 import { type Hole, holeAreaMm2 } from '../geometry/hole'
 import { areaMm2 as outlineAreaMm2 } from '../geometry/polygon'
 import { apart, middleOf, type Point, plus, times, type Vec3 } from '../geometry/vec3'
+import { notchedOutMm3 } from './notch'
 import { ofPart } from './ofPart'
 
 /** A wheel, a can or a bottle: a cylinder about `axis`, of length 1. mm */
@@ -18,6 +19,9 @@ export type EndTreatment =
   | { kind: 'mitre'; angleDeg: number }
   // saddled onto another member: the path ends at its longest point
   | { kind: 'cope'; onto: string }
+
+/** Cut out of the lower or upper edge of a flat bar, its middle so far from the first end. mm */
+export type Notch = { atMm: number; lengthMm: number; depthMm: number; edge: 'under' | 'over' }
 
 /** A length of profile along a path. Path points lie on its centre line, in vehicle axes, mm. */
 export type Member = {
@@ -31,6 +35,8 @@ export type Member = {
   /** turned about its own line from how it lies by itself: its width level, or across the vehicle where it stands upright. degrees */
   rollDeg?: number
   ends: [EndTreatment, EndTreatment]
+  /** of a straight flat bar on edge: what it is let over or under */
+  notches?: Notch[]
 }
 /** Where a flat part stands when fitted: the corner or middle its outline is measured from, and the two directions of the outline, of length 1. */
 export type Pose = { origin: Vec3; along: Vec3; up: Vec3 }
@@ -289,8 +295,10 @@ export const emptyAssembly: Assembly = {
 /** What is cut, weighed, coated and paid for: straight legs and arcs. mm */
 export const memberLengthMm: (m: Member) => number = ofPart((m) => developedLengthMm(m.path, m.bendRadiiMm))
 
-/** kg = length × area × density. */
-export const memberMassKg = (m: Member): number => (memberLengthMm(m) / 1000) * massPerMetre(m.profileId)
+/** kg = (length × area − notches) × density. */
+export const memberMassKg = (m: Member): number =>
+  (memberLengthMm(m) / 1000) * massPerMetre(m.profileId) -
+  (m.notches?.length ? (notchedOutMm3(m) * materialOf(profileOf(m.profileId).materialId).densityKgM3) / 1e9 : 0)
 
 /** kg = (outline − holes) × thickness × density. */
 export const plateMassKg = (p: Plate): number => (plateAreaMm2(p) * p.thicknessMm * materialOf(p.materialId).densityKgM3) / 1e9

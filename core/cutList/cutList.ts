@@ -1,5 +1,4 @@
-import { type Assembly, type EndTreatment, memberLengthMm } from '../assembly/assembly'
-import { massPerMetre } from '../catalogue/profiles'
+import { type Assembly, type EndTreatment, memberLengthMm, memberMassKg } from '../assembly/assembly'
 import { endCutText } from '../tube/endCuts'
 import { tubePart, workKey } from '../tube/tubeParts'
 
@@ -49,7 +48,7 @@ export function cutList(assembly: Assembly): CutPart[] {
         work,
         lacks: part.lacks,
         quantity: 1,
-        massEachKg: (lengthMm / 1000) * massPerMetre(m.profileId),
+        massEachKg: memberMassKg(m),
       })
     }
   }

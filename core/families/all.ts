@@ -14,6 +14,7 @@ import { holders } from './holders/family'
 import { hoopBasket } from './hoopBasket/family'
 import { ladder } from './ladder/family'
 import { ladderRack } from './ladderRack/family'
+import { lattice } from './lattice/family'
 import { panel } from './panel/family'
 import { receiverCarrier } from './receiverCarrier/family'
 import { swingOut } from './swingOut/family'
@@ -24,6 +25,7 @@ export const families: ListedFamily[] = [
   listed(crossbarRack),
   listed(hoopBasket),
   listed(weldedDeck),
+  listed(lattice),
   listed(extrusionRack),
   listed(cabGuard),
   listed(halfGuard),

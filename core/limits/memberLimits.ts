@@ -1,6 +1,7 @@
 import { type Assembly, bearingMembers, type Member, memberLengthMm } from '../assembly/assembly'
 import { bracketOf } from '../assembly/fittedBracket'
 import { carriedAtMm, unheldMm } from '../assembly/heldAt'
+import { sectionAt } from '../assembly/notch'
 import { materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import { bracketUnder } from '../fasten/bracket'
@@ -84,7 +85,8 @@ function leans(member: Member, assembly: Assembly): { share: number; criticalNmm
 
 function strength({ member, state: s, r }: Place, share: number, { lacks, rules }: MembersGiven): Limit {
   const material = materialOf(profileOf(member.profileId).materialId)
-  const section = profileSection(member.profileId)
+  const section = sectionAt(member, s.atMm)
+  const notched = section.heightMm < profileSection(member.profileId).heightMm - 1e-9
   const angled = section.corners.length > 0
   return limit({
     id: 'bar.bending',
@@ -105,7 +107,7 @@ function strength({ member, state: s, r }: Place, share: number, { lacks, rules 
           r.hold === 'free' ? 'the bar turning on its feet is the worse' : 'the bar clamped by its feet is the worse',
           ...(angled ? ['σb about the angle’s own axes, whichever way its legs point'] : ['σb = |My|/Wy + |Mz|/Wz']),
         ],
-        notes: [`Greatest {${Math.round(s.atMm)}} along it${s.weld ? ', beside a weld' : ''}`],
+        notes: [`Greatest {${Math.round(s.atMm)}} along it${s.weld ? ', beside a weld' : ''}${notched ? ', in a notch' : ''}`],
         with: {
           N: [s.axialN, 'N', 'pull along it'],
           My: [s.momentYNmm, 'N·mm', 'bending up and down'],

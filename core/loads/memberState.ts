@@ -1,5 +1,6 @@
 import type { Assembly, Joint, Member } from '../assembly/assembly'
 import { carriedAtMm } from '../assembly/heldAt'
+import { sectionAt } from '../assembly/notch'
 import { type Material, materialOf } from '../catalogue/materials'
 import { profileOf, profileSection } from '../catalogue/profiles'
 import type { Section } from '../catalogue/section'
@@ -75,7 +76,7 @@ export const madeOf = (m: Member): Made => ({
 })
 
 /** A piece with what is asked of it besides its own telling places: the edges of what a weld softened, from its first end, and the holes in it. */
-type OwnPiece = { piece: RackFrame['pieces'][number]; lengthMm: number; edgesMm: number[]; holes: RackFrame['holes'] }
+type OwnPiece = { piece: RackFrame['pieces'][number]; section: Section; lengthMm: number; edgesMm: number[]; holes: RackFrame['holes'] }
 /** Where a member's sag is measured from: one place, or the line through two. */
 type Chord = { a: AlongNode; b: AlongNode | null } | null
 type AlongNode = { node: number; atMm: number }
@@ -92,6 +93,7 @@ function ofMember(rack: RackFrame, m: Member, assembly: Assembly): Own {
     .filter((p) => p.memberId === m.id)
     .map((piece) => ({
       piece,
+      section: sectionAt(m, (piece.fromMm + piece.toMm) / 2),
       lengthMm: piece.toMm - piece.fromMm,
       edgesMm: piece.welds.flatMap((w) => [w.fromMm - piece.fromMm, w.toMm - piece.fromMm]),
       holes: holes.filter((h) => h.atMm > piece.fromMm - 1 && h.atMm < piece.toMm + 1),
@@ -104,9 +106,9 @@ function ofMember(rack: RackFrame, m: Member, assembly: Assembly): Own {
 }
 
 export function memberState(m: Member, assembly: Assembly, rack: RackFrame, solved: Solved, rules: Rules): MemberState {
-  const { section, material } = madeOf(m)
+  const { material } = madeOf(m)
   const { pieces, along, shape, chord } = ofMember(rack, m, assembly)
-  const atHoles = lookInside(pieces, solved, section, [material.yieldMPa / rules.yieldSafety, material.weldedYieldMPa / rules.yieldSafety])
+  const atHoles = lookInside(pieces, solved, [material.yieldMPa / rules.yieldSafety, material.weldedYieldMPa / rules.yieldSafety])
   const { sagMm, sagAtMm } = sagOf(pieces, along, chord, solved)
   return {
     memberId: m.id,
@@ -164,23 +166,18 @@ function vertex(at: Float64Array, sag: Float64Array, k: number): { sagMm: number
  * Through all that acts inside one member, into `kept`: where most is used of what is allowed there, the greatest stresses and push. Gives what acts at its
  * holes. Numbers in rows rather than objects: this looks at a hundred thousand places in a job of three pieces.
  */
-function lookInside(
-  pieces: OwnPiece[],
-  solved: Solved,
-  section: Section,
-  may: readonly [plain: number, soft: number],
-): MemberState['atHoles'] {
+function lookInside(pieces: OwnPiece[], solved: Solved, may: readonly [plain: number, soft: number]): MemberState['atHoles'] {
   kept.fill(0)
   kept[ALLOWED] = may[0]
   const worstAt: WorstAt = new Map()
   const least = Math.min(may[0], may[1])
   for (const own of pieces) {
-    const { piece, edgesMm, holes } = own
-    take(own, solved.insideRows(piece.element, NOWHERE), section, may, worstAt)
+    const { piece, section, edgesMm, holes } = own
+    take(own, solved.insideRows(piece.element, NOWHERE), may, worstAt)
     const stands = Math.min(kept[PLAINLY]!, kept[USED]! * least)
     // where not even all of the greatest at once would be more than what stands, nothing between needs a look
     if (holes.length || atMost[0]! > (edgesMm.length ? Math.min(stands, kept[BESIDE]!) : stands))
-      take(own, solved.insideRows(piece.element, edgesMm, section), section, may, worstAt)
+      take(own, solved.insideRows(piece.element, edgesMm, section), may, worstAt)
   }
   return worstAt.size ? [...worstAt].map(([joint, { inner }]) => ({ ...inner, joint })) : []
 }
@@ -189,8 +186,8 @@ type WorstAt = Map<Joint, { inner: Inner; stressMPa: number }>
 const [USED, STRESS, ALLOWED, WELD, BESIDE, PLAINLY, PUSH, AT, ACTS] = [0, 1, 2, 3, 4, 5, 6, 7, 8]
 const kept = new Float64Array(ACTS + ROW)
 
-function take(own: OwnPiece, all: Rows, section: Section, may: readonly [number, number], worstAt: WorstAt): void {
-  const { piece, edgesMm, holes } = own
+function take(own: OwnPiece, all: Rows, may: readonly [number, number], worstAt: WorstAt): void {
+  const { piece, section, edgesMm, holes } = own
   const { rows, count } = all
   const stresses = stressesIn(all, section)
   for (let k = 0; k < count; k++) {

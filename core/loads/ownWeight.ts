@@ -1,8 +1,7 @@
-import { type Assembly, type Joint, memberLengthMm, type Plate, plateMassKg } from '../assembly/assembly'
+import { type Assembly, type Joint, type Member, memberMassKg, type Plate, plateMassKg } from '../assembly/assembly'
 import { AHEAD, ASIDE, DOWN, fittingFacingMm2, infillFacingMm2, pieceFacingMm2, plateFacingMm2 } from '../assembly/facing'
 import { plateCentre, plateNormal } from '../assembly/places'
 import { ridesOf } from '../assembly/rides'
-import { massPerMetre } from '../catalogue/profiles'
 import { centreLine, nearestAlong, pointAlong } from '../geometry/centreLine'
 import type { Triple } from '../geometry/localAxes'
 import { cross, dot, minus, plus, size, times, type Vec3 } from '../geometry/vec3'
@@ -187,13 +186,14 @@ export type PerMm = { piece: RackFrame['pieces'][number]; weightN: number; downM
 export function perMm(assembly: Assembly, rack: RackParts): PerMm[] {
   const byId = new Map(assembly.members.map((m) => [m.id, m]))
   // chords of a bend are a hair shorter than its arc: all of the tube weighs all the same
-  const share = new Map(assembly.members.map((m) => [m.id, memberLengthMm(m) / Math.max(1e-9, rack.along.get(m.id)?.at(-1)?.atMm ?? 0)]))
+  const ends = (m: Member) => Math.max(1e-9, rack.along.get(m.id)?.at(-1)?.atMm ?? 0)
+  const weight = new Map(assembly.members.map((m) => [m.id, (memberMassKg(m) * G_M_S2) / ends(m)]))
   return rack.pieces.flatMap((piece): PerMm[] => {
     const m = byId.get(piece.memberId)
     if (!m) return []
     const length = Math.max(1e-9, piece.toMm - piece.fromMm)
     const face = (way: Vec3) => (pieceFacingMm2(m, piece.from, piece.to, way) / length) * 1e-6
-    const weightN = massPerMetre(m.profileId) * 1e-3 * G_M_S2 * (share.get(m.id) ?? 1)
+    const weightN = weight.get(m.id) ?? 0
     return [{ piece, weightN, downM2: face(DOWN), aheadM2: face(AHEAD), asideM2: face(ASIDE) }]
   })
 }

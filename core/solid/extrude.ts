@@ -18,7 +18,7 @@ export function extrude(p: Plate): Mesh {
   return { positions, indices }
 }
 
-function extrudeFace(f: Face, thicknessMm: number): Mesh {
+export function extrudeFace(f: Face, thicknessMm: number): Mesh {
   const turned =
     f.outline.reduce((s, a, i) => s + a.x * f.outline[(i + 1) % f.outline.length]!.y - f.outline[(i + 1) % f.outline.length]!.x * a.y, 0) <
     0

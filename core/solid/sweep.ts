@@ -5,7 +5,9 @@ import { along, cross, dot, minus, type Point, plus, times, turnedWith, unit, ty
 import { radians } from '../quantity/units'
 import { fibreEndMm } from '../tube/cope'
 import { endRun, meetingOf } from '../tube/endCuts'
+import { extrudeFace } from './extrude'
 import type { Mesh } from './mesh'
+import { notchedFace } from './notched'
 import { outlineOf } from './outline'
 import { triangulate } from './triangulate'
 
@@ -14,6 +16,10 @@ import { triangulate } from './triangulate'
  * mitred end leans about the axis nearest the vehicle's level way across the member, so that it closes on a level part.
  */
 export function sweep(m: Member, mains: Member[] = []): Mesh {
+  if (m.notches?.length) {
+    const { thicknessMm, ...face } = notchedFace(m)
+    return extrudeFace(face, thicknessMm)
+  }
   const { outer, inner } = outlineOf(m.profileId)
   const [out, inside] = [ringsAlong(m, mains, outer), inner ? ringsAlong(m, mains, inner) : null]
   const mesh: Mesh = { positions: [], indices: [] }

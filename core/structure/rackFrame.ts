@@ -1,10 +1,12 @@
 import type { Assembly, Joint, JointKind, Mount } from '../assembly/assembly'
 import { bracketOf } from '../assembly/fittedBracket'
+import { notchEdges, sectionAt } from '../assembly/notch'
 import { plateCentre, plateNormal } from '../assembly/places'
 import { ridesOf } from '../assembly/rides'
 import { materialOf } from '../catalogue/materials'
 import { footTypes } from '../catalogue/mounts'
 import { profileOf, profileSection } from '../catalogue/profiles'
+import type { Section } from '../catalogue/section'
 import { bracketBending } from '../fasten/bracket'
 import { FOOT_WIDTH_MM } from '../fasten/footPull'
 import { centreLine, headingAlong, nearestAlong, pointAlong } from '../geometry/centreLine'
@@ -124,7 +126,9 @@ export function rackLayout(assembly: Assembly, rules: Rules, wanted: Map<string,
   const node = (p: Vec3): number => addNode(nodes, p)
   const member = addingTo(members)
 
-  const lines = new Map(assembly.members.map((m) => [m.id, lineOf(m.id, centreLine(m.path, m.bendRadiiMm), wanted.get(m.id) ?? [])]))
+  const lines = new Map(
+    assembly.members.map((m) => [m.id, lineOf(m.id, centreLine(m.path, m.bendRadiiMm), [...(wanted.get(m.id) ?? []), ...notchEdges(m)])]),
+  )
   const blocks = new Map(blocksOf(assembly).map((b): [string, Block] => [b.id, { ...b, node: node(b.at) }]))
   const welds: { id: string; atMm: number }[] = []
   const sideOf = (id: string, at: Vec3): Side | null => {
@@ -159,14 +163,14 @@ export function rackLayout(assembly: Assembly, rules: Rules, wanted: Map<string,
   for (const m of assembly.members) {
     const line = lines.get(m.id)
     if (!line) continue
-    const s = profileSection(m.profileId)
     const material = materialOf(profileOf(m.profileId).materialId)
-    const section = { A: s.areaMm2, Iy: s.iyMm4, Iz: s.izMm4, J: s.torsionMm4 }
+    const whole = frameSection(profileSection(m.profileId))
     const own = stationsOf(line).map((atMm) => ({ atMm, node: node(pointAt(line, atMm)) }))
     along.set(m.id, own)
     own.slice(1).forEach((to, i) => {
       const from = own[i]!
       const beside = softened(weldsOn.get(m.id) ?? [], from.atMm, to.atMm, rules.weldZoneMm)
+      const section = m.notches ? frameSection(sectionAt(m, (from.atMm + to.atMm) / 2)) : whole
       const element = member(from.node, to.node, section, { E: material.elasticMPa, G: material.shearMPa }, {}, m.rollDeg ?? 0)
       pieces.push({
         memberId: m.id,
@@ -190,6 +194,7 @@ export function rackLayout(assembly: Assembly, rules: Rules, wanted: Map<string,
   return { assembly, rules, nodes, members, parts: { pieces, links: made, holes, along, blocks }, feet }
 }
 
+const frameSection = (s: Section): FrameSection => ({ A: s.areaMm2, Iy: s.iyMm4, Iz: s.izMm4, J: s.torsionMm4 })
 const nodeOfSide =
   (along: RackParts['along']) =>
   (s: Side): number =>

@@ -1,4 +1,4 @@
-import type { Assembly, Infill, Member, Plate } from '../assembly/assembly'
+import type { Assembly, Face, Infill, Member, Plate } from '../assembly/assembly'
 import { pieceIdOf } from '../assembly/ids'
 import { facesOf, onPlate, plateNormal } from '../assembly/places'
 import { fittingCorners } from '../assembly/round'
@@ -7,6 +7,7 @@ import { isConvex } from '../geometry/polygon'
 import { along, cross, minus, type Point, plus, times, unit, type Vec3 } from '../geometry/vec3'
 import { restOf } from '../resting/rest'
 import { footCorners } from '../solid/foot'
+import { notchedFace } from '../solid/notched'
 import { convexPieces, outlineOf } from '../solid/outline'
 import { ringsAlong } from '../solid/sweep'
 import { triangulate } from '../solid/triangulate'
@@ -49,6 +50,10 @@ export function solidsOf(assembly: Assembly, vehicle: Vehicle, brief: Brief, whe
 const partName = (p: { name: string; mark: string }): string => `${p.name.toLowerCase()} ${p.mark}`
 
 export function memberSolid(m: Member, mains: Member[]): Solid {
+  if (m.notches?.length) {
+    const { thicknessMm, ...face } = notchedFace(m)
+    return { id: m.id, name: partName(m), kind: 'member', pieceId: pieceIdOf(m.id), hulls: faceHulls(face, thicknessMm) }
+  }
   const strips = (outlines: Point[][]) =>
     outlines.flatMap((outline) => {
       const rings = ringsAlong(m, mains, outline)
@@ -75,14 +80,15 @@ function wallStrips(outer: Vec3[][], inner: Vec3[][]): Vec3[][] {
   )
 }
 
+const faceHulls = (f: Pick<Face, 'pose' | 'outline'>, thicknessMm: number): Vec3[][] =>
+  convexParts(f.outline).map((part) => {
+    const near = part.map((q) => onPlate(f, q))
+    return [...near, ...near.map((q) => along(q, plateNormal(f), thicknessMm))]
+  })
+
 /** Each face of a flat part as thick as it is; holes are what bolts go through and stay out. */
 function plateSolid(p: Plate): Solid {
-  const hulls = facesOf(p).flatMap((f) =>
-    convexParts(f.outline).map((part) => {
-      const near = part.map((q) => onPlate(f, q))
-      return [...near, ...near.map((q) => along(q, plateNormal(f), p.thicknessMm))]
-    }),
-  )
+  const hulls = facesOf(p).flatMap((f) => faceHulls(f, p.thicknessMm))
   return { id: p.id, name: partName(p), kind: 'plate', pieceId: pieceIdOf(p.id), hulls }
 }
 

@@ -56,7 +56,11 @@ function intoItself(m: Member): string | null {
 export function workKey(p: TubePart): string {
   const tenth = (v: number) => Math.round(v * 10) / 10
   const bends = p.bent?.bends.map((b) => [tenth(b.startMm), tenth(b.angleDeg), tenth(b.rotationDeg), b.radiusMm]) ?? []
-  return JSON.stringify([endCutKey(p.ends[0]), endCutKey(p.ends[1]), p.turnDeg === null ? null : tenth(p.turnDeg), bends, p.lacks])
+  const notches = p.member.notches?.map((n) => [tenth(n.atMm), tenth(n.lengthMm), tenth(n.depthMm), n.edge])
+  return JSON.stringify([
+    ...[endCutKey(p.ends[0]), endCutKey(p.ends[1]), p.turnDeg === null ? null : tenth(p.turnDeg), bends, p.lacks],
+    ...(notches ? [notches] : []),
+  ])
 }
 
 /** The parts that need more than a saw cut, alike ones together, in the order of their marks. */

@@ -43,7 +43,12 @@ export async function everything(given: Given, print: (p: Print) => Promise<Uint
       ['build.pdf', 'build', 'Order of work', job.pieces.length > 0],
       ['flat.pdf', 'flat', 'Fold sheets and nests', kinds.length > 0],
       ['flat-templates.pdf', 'flat-templates', 'Flat parts at full size', kinds.length > 0],
-      ['holes.pdf', 'holes', 'Drilling sheet', assembly.joints.some((j) => j.bolts) || assembly.mounts.length > 0],
+      [
+        'holes.pdf',
+        'holes',
+        'Drilling sheet',
+        assembly.joints.some((j) => j.bolts) || assembly.mounts.length > 0 || assembly.members.some((m) => m.notches),
+      ],
     ]
   const files: Record<string, Uint8Array> = { 'job.json': new TextEncoder().encode(writeJobFile(job)) }
   // one after another: the workshop has others to serve

@@ -1,4 +1,5 @@
 import { drillList, holePlaces, layerWords } from '../../core/drilling/holes'
+import { notchRows, notchText } from '../../core/drilling/notches'
 import type { Job } from '../../core/job/job'
 import { madeAssembly } from '../../core/job/piecesOf'
 import { withLengths } from '../../core/quantity/figureText'
@@ -13,7 +14,8 @@ export function holeSheetPdf(job: Job, rules: Rules, title: Title): Promise<Buff
   const places = holePlaces(assembly, job.vehicle, rules)
   const [mm, thin] = [(v: number) => formatLength(v, job.units), (v: number) => formatGauge(v, job.units)]
   const width = paper.page.width - 2 * MARGIN
-  if (!places.length) {
+  const notched = notchRows(assembly)
+  if (!places.length && !notched.length) {
     paper.font('text').fontSize(12).fillColor(INK).text('Nothing in this job is drilled.', MARGIN, 64)
     return closePaper(paper, title)
   }
@@ -25,7 +27,7 @@ export function holeSheetPdf(job: Job, rules: Rules, title: Title): Promise<Buff
       .fillColor(SIGNAL)
       .text(caution, MARGIN, paper.y + 2, { width })
   const rows = drillList(assembly, places)
-  const y = rows.length
+  const below = rows.length
     ? table(
         paper,
         [
@@ -49,6 +51,22 @@ export function holeSheetPdf(job: Job, rules: Rules, title: Title): Promise<Buff
         paper.y + 10,
       )
     : paper.y + 10
+  const y = notched.length
+    ? table(
+        paper,
+        [
+          { head: 'Mark', width: 110 },
+          { head: 'Part', width: 90 },
+          { head: 'Length', width: 70, align: 'right' },
+          { head: 'Packet', width: 60, align: 'right' },
+          { head: 'Notches, from the first end to the middle of each; alike ones clamped side by side', width: width - 330 },
+        ],
+        notched.map((r) => [r.marks.join(', '), r.name, mm(r.lengthMm), mm(r.packetMm), notchText(r, mm)]),
+        MARGIN,
+        below + 6,
+      )
+    : below
+  if (!places.length) return closePaper(paper, title)
   table(
     paper,
     [

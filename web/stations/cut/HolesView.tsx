@@ -19,6 +19,7 @@ import {
   holePlaces,
   layerWords,
 } from '../../../core/drilling/holes'
+import { type NotchRow, notchRows, notchText } from '../../../core/drilling/notches'
 import type { Job } from '../../../core/job/job'
 import { madeAssembly } from '../../../core/job/piecesOf'
 import { withLengths } from '../../../core/quantity/figureText'
@@ -39,7 +40,8 @@ export function HolesView({ job, jobId }: { job: Job; jobId: string }) {
   const cautions = [...new Set(places.flatMap((p) => p.caution ?? []))]
   const layers = places.flatMap((p) => p.layers.map((l) => ({ p, l })))
   const done = layers.filter(({ p, l }) => job.built[holeKey(p, l)]?.was === holeMark(p, l)).length
-  if (!places.length)
+  const notched = useMemo(() => notchRows(assembly), [assembly])
+  if (!places.length && !notched.length)
     return (
       <>
         <Typography variant="h2">Holes</Typography>
@@ -63,7 +65,8 @@ export function HolesView({ job, jobId }: { job: Job; jobId: string }) {
         </Typography>
       ))}
       <Members rows={rows} />
-      <ThroughParts job={job} places={places} />
+      <Notches rows={notched} />
+      {places.length > 0 && <ThroughParts job={job} places={places} />}
       <Typography variant="caption" sx={{ color: 'text.secondary', maxWidth: 760 }}>
         Clearance by ISO 273 medium or ASME B18.2.8 normal; holes found on the vehicle are larger by twice what they may be off, under Shop
         rules. Bolts in mm as they are sold.
@@ -159,6 +162,47 @@ export function Layer({ job, place, layer }: { job: Job; place: HolePlace; layer
         )}
       </span>
     </Box>
+  )
+}
+
+/** Flat bars let down over others: where each packet of alike ones is notched. */
+function Notches({ rows }: { rows: NotchRow[] }) {
+  const units = useUnits()
+  const length = (mm: number) => formatLength(mm, units)
+  if (!rows.length) return null
+  return (
+    <section>
+      <Typography variant="h2" gutterBottom>
+        Where strips are notched
+      </Typography>
+      <Typography variant="body2" sx={{ color: 'text.secondary', maxWidth: 760 }}>
+        From the first end to the middle of each notch. Alike ones are clamped side by side and cut across in one pass.
+      </Typography>
+      <Box sx={{ overflowX: 'auto' }}>
+        <Table size="small" aria-label="Notches by part">
+          <TableHead>
+            <TableRow>
+              <TableCell>Mark</TableCell>
+              <TableCell>Part</TableCell>
+              <TableCell align="right">Length</TableCell>
+              <TableCell align="right">Packet</TableCell>
+              <TableCell>At</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {rows.map((r) => (
+              <TableRow key={r.marks.join()}>
+                <TableCell sx={{ fontWeight: 600 }}>{r.marks.join(', ')}</TableCell>
+                <TableCell>{r.name}</TableCell>
+                <TableCell align="right">{length(r.lengthMm)}</TableCell>
+                <TableCell align="right">{length(r.packetMm)}</TableCell>
+                <TableCell>{notchText(r, length)}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      </Box>
+    </section>
   )
 }
 
