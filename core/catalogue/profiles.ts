@@ -60,6 +60,12 @@ const shapes: { id: string; name: string; shape: Shape; metals: string[] }[] = [
     metals: ['steel', 'stainless', 'al6061t6'],
   },
   {
+    id: 'flat-30x5',
+    name: 'Flat 30 × 5, upright',
+    shape: { kind: 'flat', heightMm: 30, widthMm: 5 },
+    metals: ['steel', 'stainless', 'al6061t6'],
+  },
+  {
     id: 'angle-40x4',
     name: 'Angle 40 × 40 × 4',
     shape: { kind: 'angle', heightMm: 40, widthMm: 40, thicknessMm: 4 },

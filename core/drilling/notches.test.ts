@@ -5,7 +5,11 @@ import { demoVehicles } from '../vehicle/demoVehicles'
 import { notchRows, notchText } from './notches'
 
 const rack = (over = {}) =>
-  built(familyOf('lattice')!, { mountId: 'gutter', footXMm: [0, 900], strips: 6, endMm: 200, ...over }, demoVehicles[0]!).assembly
+  built(
+    familyOf('lattice')!,
+    { mountId: 'gutter', footXMm: [0, 900], strips: 6, endMm: 200, notchMm: 15, stripProfileId: 'flat-40x8-steel', ...over },
+    demoVehicles[0]!,
+  ).assembly
 
 test('six alike strips are one packet of 48, each notch one cut across it', () => {
   const rows = notchRows(rack())

@@ -211,7 +211,7 @@ function bandJoints(p: LatticeParams, s: LatticeShape): Joint[] {
         (side): Joint => ({
           id: `weld:bar:${i}:${nameOf(side)}`,
           kind: 'weld',
-          between: [`bar:${i}`, x <= mid ? 'band:rear' : 'band:front'],
+          between: [x <= mid ? 'band:rear' : 'band:front', `bar:${i}`],
           at: { x, y: side * s.barHalf, z: s.barTopZ - p.notchMm / 2 },
           weld: {
             lengthMm: Math.min(p.notchMm, profileSection(p.barProfileId).heightMm),
@@ -231,7 +231,7 @@ function bandJoints(p: LatticeParams, s: LatticeShape): Joint[] {
         ([end, x]): Joint => ({
           id: `weld:strip:${i}:${end}`,
           kind: 'weld',
-          between: [`strip:${i}`, `band:${end}`],
+          between: [`band:${end}`, `strip:${i}`],
           at: { x, y: yStrip, z: s.stripZ },
           ...butt,
         }),

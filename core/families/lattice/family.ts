@@ -154,7 +154,7 @@ export const lattice: Family<LatticeParams> = {
           leanDeg: 40,
           riseMm: 120,
           strips: 4,
-          stripProfileId: 'flat-40x8-stainless',
+          stripProfileId: 'flat-30x5-stainless',
         },
         ...{ barProfileId: 'rect-50x30x3-steel', notchMm: 10, cornerMm: 150, pastMm: 90, endMm: 260 },
       }),

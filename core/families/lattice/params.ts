@@ -17,7 +17,7 @@ export const LatticeParams = z.object({
   padMm: mm(30, 200).default(60),
   topMm: mm(30, 250).default(80),
   legWideMm: mm(30, 200).default(80),
-  thicknessMm: mm(2, 10).default(5),
+  thicknessMm: mm(2, 10).default(6),
   materialId: z
     .string()
     .refine((id) => materials.some((m) => m.id === id), 'is no metal of the catalogue')
@@ -28,10 +28,10 @@ export const LatticeParams = z.object({
   /** bars past the outer edge of their legs */
   pastMm: mm(0, 400).default(40),
   strips: z.number().int().min(2, 'two strips at least').max(24, 'twenty-four strips at most').default(6),
-  stripProfileId: flatId.default('flat-40x8-steel'),
+  stripProfileId: flatId.default('flat-30x5-steel'),
   /** strips past the end bars; how deep they are let over a bar, and how much wider than the bar */
   endMm: mm(0, 600).default(180),
-  notchMm: mm(2, 40).default(15),
+  notchMm: mm(2, 40).default(12),
   playMm: mm(0, 5).default(1),
   band: z.boolean().default(true),
   /** centre-line radius of the band's corners; null = nobody named one, and then it has no length */
