@@ -275,6 +275,8 @@ export type Assembly = {
   infills: Infill[]
   motions: Motion[]
   dimensions: OwnDimension[]
+  /** what the owner sees to before he drives off, a sentence each */
+  checks: string[]
 }
 
 export const emptyAssembly: Assembly = {
@@ -290,6 +292,7 @@ export const emptyAssembly: Assembly = {
   infills: [],
   motions: [],
   dimensions: [],
+  checks: [],
 }
 
 /** What is cut, weighed, coated and paid for: straight legs and arcs. mm */

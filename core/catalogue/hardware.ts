@@ -25,6 +25,7 @@ export const smallParts = [
   'corner bracket',
   'anti-turn pin',
   'spindle and hub',
+  'butt hinge',
 ] as const
 export type SmallPart = (typeof smallParts)[number]
 
@@ -107,6 +108,7 @@ const SMALL: Record<SmallPart, number> = {
   'corner bracket': 380,
   'anti-turn pin': 120,
   'spindle and hub': 9800,
+  'butt hinge': 1150,
 }
 export const hardwarePriceMinor = (part: HardwarePart): number | null =>
   part.kind === 'bolt'

@@ -16,6 +16,8 @@ export type CardItem = { name: string; mostKg: number | null; on: string; when: 
 export type OwnerCard = {
   may: CardItem[]
   mayNot: string[]
+  /** what the owner sees to before he drives off */
+  before: string[]
   /** what an owner can weigh or measure against: used and allowed with their units */
   figures: Limit[]
   /** over, or nobody could assess it: told, never left out */
@@ -73,6 +75,7 @@ export function ownerCard(job: Job, e: Pick<Evaluation, 'assembly' | 'limits' | 
       ),
       'No hole, weld or part is added: it would not be as reckoned any more.',
     ],
+    before: assembly.checks,
     figures: limits.filter((l) => (l.group === 'vehicle' || l.group === 'hitch') && (l.unit === 'kg' || l.unit === 'mm' || l.unit === 'N')),
     open: [
       ...limits.filter((l) => l.state === 'over').map((l) => `${l.name}: over its line`),

@@ -66,6 +66,7 @@ export function groupsOf(a: Assembly, carried: Carried[]): Group[] {
         infills: a.infills.filter(own),
         motions: a.motions.filter(own),
         dimensions: [],
+        checks: [],
       },
       carried: carried.filter((c) => {
         const on = bears(c)

@@ -100,6 +100,7 @@ export const together = (all: Assembly[]): Assembly => ({
   infills: all.flatMap((a) => a.infills),
   motions: all.flatMap((a) => a.motions),
   dimensions: all.flatMap((a) => a.dimensions),
+  checks: all.flatMap((a) => a.checks),
 })
 
 /** Ids and marks as they are in the whole. An id that already names its piece is another piece's: a joint to what this one stands on. */
@@ -153,6 +154,7 @@ function named(a: Assembly, piece: Piece): Assembly {
       ...(m.after ? { after: id(m.after) } : {}),
       ...(m.pulledOut ? { pulledOut: { ...m.pulledOut, supportId: id(m.pulledOut.supportId) } } : {}),
     })),
+    checks: a.checks,
     dimensions: a.dimensions.map((d) => ({
       ...d,
       id: id(d.id),

@@ -53,6 +53,7 @@ export function clientPageHtml({ job, e, price, ways, rules, title }: Given): st
 <section><h2>As drawn</h2><p>Press a drawing where you want to say something about it.</p>
 ${views.map((v) => `<figure data-view="${v}"><figcaption>${named[v]}</figcaption>${drawn(job, e, v)}</figure>`).join('\n')}</section>
 <section><h2>What it carries</h2>${carries(job, card)}</section>
+${card.before.length ? `<section><h2>Before you drive off</h2><ul>${card.before.map((m) => `<li>${text(m)}</li>`).join('')}</ul></section>` : ''}
 <section><h2>What it may not</h2><ul>${card.mayNot.map((m) => `<li>${text(m)}</li>`).join('')}</ul></section>
 <section><h2>The vehicle</h2><table>${figures(job, card)}</table></section>
 <section><h2>Price</h2>${priced(price, title.shop.currency ?? '', rules.taxPercent)}${besides(job, ways)}</section>

@@ -43,6 +43,10 @@ export function drawOwnerCard(paper: Paper, job: Job, result: Evaluation, rules:
   if (job.brief.speedKmh !== null)
     line(paper, `With the load on no faster than ${figureText(job.brief.speedKmh, 'km/h', units)}.`, left, half)
   line(paper, `Height as it stands: ${figureText(result.height.value, 'mm', units)}. Look up before every low passage.`, left, half)
+  if (card.before.length) {
+    heading(paper, 'Before you drive off', left, half)
+    for (const m of card.before) line(paper, m, left, half)
+  }
   heading(paper, 'What it is not for', left, half)
   for (const m of card.mayNot) line(paper, withLengths(m, units), left, half)
   heading(paper, 'To be weighed against', left, half)

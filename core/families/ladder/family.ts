@@ -41,6 +41,7 @@ export const ladder: Family<LadderParams> = {
     lengthMeasure(p, 'off', 'standOffMm', 'Rails behind the vehicle', [40, 300]),
     lengthMeasure(p, 'first', 'firstRungMm', 'First rung above the ground', [200, 900]),
     lengthMeasure(p, 'knee', 'kneeUpMm', 'Knee above the bumper', [60, 500]),
+    ...(p.kind === 'hinged' ? [lengthMeasure(p, 'hinge', 'hingeUpMm', 'Hinges above the bumper', [80, 1500])] : []),
     ...(site.below ? [] : [lengthMeasure(p, 'bar', 'barXMm', 'Head bar, ahead of the rear axle', [-5000, 8000])]),
   ],
   handles: (p, site) => {
@@ -77,6 +78,43 @@ export const ladder: Family<LadderParams> = {
     { key: 'wideMm', label: 'Rails apart, centres', kind: 'length', min: 200, max: 600 },
     { key: 'standOffMm', label: 'Rails behind the vehicle', kind: 'length', min: 40, max: 300 },
     { key: 'kneeUpMm', label: 'Knee above the bumper', kind: 'length', min: 60, max: 500 },
+    {
+      key: 'kind',
+      label: 'On the road it',
+      kind: 'choice',
+      options: () => [
+        { value: 'fixed', label: 'stays as it is' },
+        { value: 'hinged', label: 'is folded up about hinges' },
+        { value: 'removable', label: 'is lifted off its hooks' },
+      ],
+    },
+    { key: 'hingeUpMm', label: 'Hinges above the bumper', kind: 'length', min: 80, max: 1500, when: (p) => p.kind === 'hinged' },
+    {
+      key: 'hingeN',
+      label: 'One hinge holds, by its maker',
+      kind: 'force',
+      min: 0,
+      max: 50_000,
+      nullable: true,
+      when: (p) => p.kind === 'hinged',
+    },
+    {
+      key: 'latchN',
+      label: 'One latch or hook holds, by its maker',
+      kind: 'force',
+      min: 0,
+      max: 50_000,
+      nullable: true,
+      when: (p) => p.kind !== 'fixed',
+      help: 'while nobody knows, the ladder is not assessed',
+    },
+    {
+      key: 'stow',
+      label: 'Off, it is kept',
+      kind: 'choice',
+      options: () => ['on the rack', 'in the vehicle', 'left behind'].map((value) => ({ value, label: value })),
+      when: (p) => p.kind === 'removable',
+    },
     { key: 'firstRungMm', label: 'First rung above the ground', kind: 'length', min: 200, max: 900 },
     { key: 'mostPitchMm', label: 'Rungs apart, at most', kind: 'length', min: 180, max: 400 },
     { key: 'bendRadiusMm', label: 'Centre-line radius of the die', kind: 'length', min: 30, max: 400, nullable: true },
@@ -125,6 +163,11 @@ export const ladder: Family<LadderParams> = {
   examples: [
     { name: 'steel on a wagon, left of the middle', vehicle: wagon, params: LadderParams.parse({ mountId: 'gutter' }) },
     {
+      name: 'folded up for the road',
+      vehicle: van,
+      params: LadderParams.parse({ mountId: 'gutter', barXMm: -900, kind: 'hinged', hingeUpMm: 700, hingeN: 6000, latchN: 3000 }),
+    },
+    {
       name: 'a tall van, thicker rails, on the right',
       vehicle: van,
       params: LadderParams.parse({
@@ -155,6 +198,7 @@ export const ladder: Family<LadderParams> = {
       name: 'stainless, close rungs, further out',
       vehicle: wagon,
       params: LadderParams.parse({
+        ...{ kind: 'removable', latchN: 4000, stow: 'on the rack' },
         mountId: 'gutter',
         standOffMm: 140,
         mostPitchMm: 220,

@@ -110,3 +110,73 @@ describe('a rear ladder', () => {
     expect(built(family, {}, { ...wagon, mounts: [] }).says.join()).toMatch(/no line for a bar of its own/)
   })
 })
+
+describe('a ladder that is folded up or lifted off for the road', () => {
+  const hinged = { kind: 'hinged', hingeUpMm: 700, barXMm: -900, hingeN: 6000, latchN: 3000 } as const
+  const van = demoVehicles[0]!
+  const withBumper = { ...van, measures: { ...van.measures, 'rear.bumperHeight': { ...wagon.measures['rear.bumperHeight']!, value: 540 } } }
+  const job = (over: Partial<LadderParams>, state: 'fitted' | 'folded' = 'fitted'): Job => {
+    const base = newJob('Ladder', withBumper, METRIC)
+    return {
+      ...base,
+      brief: { ...base.brief, speedKmh: 90, someoneClimbs: state === 'fitted' },
+      pieces: [
+        {
+          id: 'p1',
+          name: '',
+          letter: '',
+          family: 'ladder',
+          params: schema.parse({ mountId: 'gutter', ...hinged, ...over }),
+          on: null,
+          state,
+        },
+      ],
+    }
+  }
+  test('by hand: hinged 700 over the bumper, the foot comes to lie 700 over the hinges, as far behind the rails as these are thick', () => {
+    const down = evaluate(job({}), defaultRules).assembly
+    const up = evaluate(job({}, 'folded'), defaultRules).assembly
+    const foot = (a: typeof down) => a.members.find((m) => m.id === 'p1/lower:left')!.path.at(-1)!
+    const rail = down.members.find((m) => m.id === 'p1/rail:left')!.path.at(-1)!
+    expect(rail.z).toBeCloseTo(540 + 700, 6)
+    expect(foot(down).z).toBeCloseTo(540, 6)
+    expect(foot(up).z).toBeCloseTo(540 + 1400, 6)
+    // half a turn about the rear face of a rail of 32
+    expect(foot(up).x).toBeCloseTo(2 * (rail.x - 16) - foot(down).x, 6)
+    const top = up.members.find((m) => m.id === 'p1/lower:left')!.path[0]!
+    expect(rail.x - top.x).toBeCloseTo(32, 6)
+    // what it is cut of is the same
+    expect(up.members.map(memberLengthMm)).toEqual(down.members.map((m) => expect.closeTo(memberLengthMm(m), 6)))
+  })
+  test('folded up nothing of it stands on the bumper, nobody climbs it, and its latches hold it', () => {
+    const e = evaluate(job({}, 'folded'), defaultRules)
+    expect(e.assembly.mounts.some((m) => m.id.includes('bumper'))).toBe(false)
+    expect(e.assembly.supports.some((s) => s.climbOn.length)).toBe(false)
+    expect(e.assembly.joints.filter((j) => j.kind === 'latch')).toHaveLength(2)
+    expect(e.limits.find((l) => l.id === 'joint.rated')!.state).toBe('clear')
+  })
+  test('a hinge, a latch or a hook whose maker said nothing is not assessed', () => {
+    const state = (over: Partial<LadderParams>, at: 'fitted' | 'folded' = 'fitted') =>
+      evaluate(job(over, at), defaultRules).limits.find((l) => l.id === 'joint.rated')!.state
+    expect(state({ hingeN: null })).toBe('unknown')
+    expect(state({ latchN: null }, 'folded')).toBe('unknown')
+    expect(state({ kind: 'removable', latchN: null })).toBe('unknown')
+    expect(state({ kind: 'removable', latchN: 9000 })).not.toBe('unknown')
+  })
+  test('its way up is swept, and the owner is told what he sees to before he drives', () => {
+    const e = evaluate(job({}), defaultRules)
+    const fold = e.assembly.motions.find((m) => m.name === 'Ladder folds up')!
+    expect(fold.moves.filter((id) => id.includes('lower'))).toHaveLength(2)
+    expect(fold.moves.length).toBe(2 + e.assembly.members.filter((m) => m.name === 'Rung' && m.path[0]!.z < 1240).length)
+    const told = (over: Partial<LadderParams>) => evaluate(job(over), defaultRules).assembly.checks.join()
+    expect(told({})).toMatch(/folded up, both latches are shut and pinned/)
+    expect(told({ kind: 'removable', stow: 'on the rack' })).toMatch(/off its hooks and lies on the rack, strapped/)
+    expect(told({ kind: 'fixed' })).toBe('')
+  })
+  test('hinges that cannot be', () => {
+    const says = (over: Partial<LadderParams>) => built(family, { mountId: 'gutter', ...hinged, ...over }, withBumper).says.join('; ')
+    expect(says({})).toBe('')
+    expect(says({ hingeUpMm: 1400 })).toMatch(/past the bend of the rails: hinges \{\d+\} above the bumper or less/)
+    expect(says({ hingeUpMm: 200 })).toMatch(/in the bend of the knee/)
+  })
+})

@@ -13,6 +13,14 @@ export const LadderParams = z.object({
   firstRungMm: mm(200, 900).default(620),
   /** no two rungs stand farther apart; they are even between the first and the last */
   mostPitchMm: mm(180, 400).default(300),
+  /** for good; folded up about hinges for the road; or lifted off its hooks, and then it lies somewhere else */
+  kind: z.enum(['fixed', 'hinged', 'removable']).default('fixed'),
+  /** hinges above the bumper */
+  hingeUpMm: mm(80, 1500).default(620),
+  /** what one hinge, one latch or one hook holds by its maker; null = nobody knows. N */
+  hingeN: z.number().min(0).max(50_000).nullable().default(null),
+  latchN: z.number().min(0).max(50_000).nullable().default(null),
+  stow: z.enum(['on the rack', 'in the vehicle', 'left behind']).default('in the vehicle'),
   railProfileId: roundId.default('round-32x2-steel'),
   rungProfileId: roundId.default('round-25x2-steel'),
   /** centre-line radius of the die; null = nobody knows, and then there is no cut length */

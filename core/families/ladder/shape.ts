@@ -79,3 +79,19 @@ export function ladderShape(p: LadderParams, site: Site, head: Head, bumper: Pla
     pitchMm: heights.length > 1 ? heights[1]! - heights[0]! : null,
   }
 }
+
+/** Where a hinged ladder folds: on the rear face of its rails, at a height; and what of it lies below. mm */
+export type Fold = { hingeZ: number; axisX: number; lowerMm: number; roomMm: number }
+export function foldOf(p: LadderParams, s: LadderShape): Fold | null {
+  if (p.kind !== 'hinged') return null
+  const [, shoulder, , foot] = s.corners
+  const hingeZ = foot.z + p.hingeUpMm
+  return {
+    hingeZ,
+    axisX: shoulder.x - outsideMm(p.railProfileId) / 2,
+    lowerMm: hingeZ - foot.z,
+    roomMm: shoulder.z - (p.bendRadiusMm ?? 0) - hingeZ,
+  }
+}
+/** A place of the lower part as it lies behind the upper one, half a turn about the hinges. mm */
+export const foldedUp = (v: Vec3, f: Fold): Vec3 => ({ x: 2 * f.axisX - v.x, y: v.y, z: 2 * f.hingeZ - v.z })
