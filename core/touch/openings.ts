@@ -25,6 +25,8 @@ export const openingsOf = (assembly: Pick<Assembly, 'supports'>, brief: Pick<Bri
     return opens && openAs && zMm !== null ? [{ item, zMm, to: openAs.to, reachMm: openAs.reachMm, highMm: openAs.highMm }] : []
   })
 
+/** What folds out hangs so far over what the item lies on. Shop's own, mm */
+const OVER_MM = 2
 /** What an item fills, opened out by so much and so high. mm */
 export function openBox({ item, to, zMm }: Opening, outMm: number, highMm: number): { middle: Vec3; size: Vec3 } {
   const way = waysOut[to]
@@ -85,8 +87,8 @@ export function openingMovers(o: Opening): Mover[] {
               openingId(item),
               `${item.name}, open`,
               'cargo',
-              { x: shut.x + back.x, y: shut.y + back.y, z: zMm + risen / 2 },
-              { x: along ? part : own.x, y: along ? own.y : part, z: risen },
+              { x: shut.x + back.x, y: shut.y + back.y, z: zMm + OVER_MM + (risen - OVER_MM) / 2 },
+              { x: along ? part : own.x, y: along ? own.y : part, z: risen - OVER_MM },
             ),
           ),
         ]

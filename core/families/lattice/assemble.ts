@@ -149,7 +149,7 @@ function stripsOf(p: LatticeParams, s: LatticeShape): Member[] {
 }
 /** Between the band where there is one. mm */
 const stripEnds = (p: LatticeParams, s: LatticeShape): [number, number] => {
-  const t = p.band ? profileSection(p.stripProfileId).widthMm : 0
+  const t = p.band ? profileSection(p.bandProfileId).widthMm : 0
   return [s.rearX + t, s.frontX - t]
 }
 
@@ -173,16 +173,16 @@ const crossings = (p: LatticeParams, s: LatticeShape): Joint[] =>
 
 /** Two halves that meet in the middle of the long sides: each bent at two corners, cut long and trimmed at the joint. */
 function bandOf(p: LatticeParams, s: LatticeShape): Member[] {
-  const t = profileSection(p.stripProfileId).widthMm
+  const t = profileSection(p.bandProfileId).widthMm
   const y = s.barHalf + t / 2
   const mid = s.jointX
   const half = (id: string, mark: string, x: number): Member => ({
-    ...{ id, mark, name: 'Edge band', profileId: p.stripProfileId, ends: squareCut },
+    ...{ id, mark, name: 'Edge band', profileId: p.bandProfileId, ends: squareCut },
     path: [
-      { x: mid, y, z: s.stripZ },
-      { x, y, z: s.stripZ },
-      { x, y: -y, z: s.stripZ },
-      { x: mid, y: -y, z: s.stripZ },
+      { x: mid, y, z: s.bandZ },
+      { x, y, z: s.bandZ },
+      { x, y: -y, z: s.bandZ },
+      { x: mid, y: -y, z: s.bandZ },
     ],
     ...(p.cornerMm === null ? {} : { bendRadiiMm: [p.cornerMm, p.cornerMm] }),
   })
@@ -190,10 +190,13 @@ function bandOf(p: LatticeParams, s: LatticeShape): Member[] {
 }
 
 function bandJoints(p: LatticeParams, s: LatticeShape): Joint[] {
-  const flat = profileSection(p.stripProfileId)
+  const flat = profileSection(p.bandProfileId)
   const t = flat.widthMm
   const y = s.barHalf + t / 2
   const mid = s.jointX
+  // how far the band comes down over the end of a bar
+  const onBarMm = Math.max(1, Math.min(profileSection(p.barProfileId).heightMm, s.barTopZ - (s.bandZ - flat.heightMm / 2)))
+  const strip = profileSection(p.stripProfileId)
   const butt = { weld: { lengthMm: flat.heightMm, apartMm: t, allRound: false } }
   const [rear, front] = stripEnds(p, s)
   return [
@@ -202,7 +205,7 @@ function bandJoints(p: LatticeParams, s: LatticeShape): Joint[] {
         id: `weld:band:${nameOf(side)}`,
         kind: 'weld',
         between: ['band:rear', 'band:front'],
-        at: { x: mid, y: side * y, z: s.stripZ },
+        at: { x: mid, y: side * y, z: s.bandZ },
         ...butt,
       }),
     ),
@@ -212,9 +215,9 @@ function bandJoints(p: LatticeParams, s: LatticeShape): Joint[] {
           id: `weld:bar:${i}:${nameOf(side)}`,
           kind: 'weld',
           between: [x <= mid ? 'band:rear' : 'band:front', `bar:${i}`],
-          at: { x, y: side * s.barHalf, z: s.barTopZ - p.notchMm / 2 },
+          at: { x, y: side * s.barHalf, z: s.barTopZ - onBarMm / 2 },
           weld: {
-            lengthMm: Math.min(p.notchMm, profileSection(p.barProfileId).heightMm),
+            lengthMm: onBarMm,
             apartMm: profileSection(p.barProfileId).widthMm,
             allRound: false,
           },
@@ -233,7 +236,7 @@ function bandJoints(p: LatticeParams, s: LatticeShape): Joint[] {
           kind: 'weld',
           between: [`band:${end}`, `strip:${i}`],
           at: { x, y: yStrip, z: s.stripZ },
-          ...butt,
+          weld: { lengthMm: strip.heightMm, apartMm: strip.widthMm, allRound: false },
         }),
       ),
     ),

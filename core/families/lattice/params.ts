@@ -34,6 +34,7 @@ export const LatticeParams = z.object({
   notchMm: mm(2, 40).default(12),
   playMm: mm(0, 5).default(1),
   band: z.boolean().default(true),
+  bandProfileId: flatId.default('flat-40x8-steel'),
   /** centre-line radius of the band's corners; null = nobody named one, and then it has no length */
   cornerMm: mm(20, 400).nullable().default(90),
   finish: z.enum(['raw', 'painted', 'powder']).default('powder'),

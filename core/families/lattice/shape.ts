@@ -30,6 +30,8 @@ export type LatticeShape = {
   barTopZ: number
   barHalf: number
   stripZ: number
+  /** its upper edge level with the strips' */
+  bandZ: number
   stripTopZ: number
   rearX: number
   frontX: number
@@ -55,6 +57,7 @@ export function latticeShape(p: LatticeParams, line: MountLine, rules: Rules): L
   return {
     ...{ xs, seatZ: line.zMm, half, barZ: barBottom + bar.heightMm / 2, barTopZ, barHalf },
     ...{ stripZ, stripTopZ: stripZ + strip.heightMm / 2, top },
+    bandZ: stripZ + strip.heightMm / 2 - profileSection(p.bandProfileId).heightMm / 2,
     rearX: xs[0]! - p.endMm,
     frontX: xs[xs.length - 1]! + p.endMm,
     jointX: (xs[(xs.length >> 1) - 1]! + xs[xs.length >> 1]!) / 2,
