@@ -43,6 +43,7 @@ import { strapsCalculator } from '../securing/straps.calculator'
 import { flatPatternCalculator } from '../sheet/flatPattern.calculator'
 import { foldStressCalculator } from '../sheet/foldStress.calculator'
 import { foldTrialCalculator } from '../sheet/foldTrial.calculator'
+import { stepCompareCalculator } from '../sheet/stepCompare.calculator'
 import { tabsCalculator } from '../sheet/tabs.calculator'
 import { panelSplitCalculator } from '../sheetNesting/panelSplit.calculator'
 import { sheetNestingCalculator } from '../sheetNesting/sheetNesting.calculator'
@@ -121,6 +122,7 @@ export const calculatorGroups = [
       backingPlateCalculator,
       bracketCalculator,
       foldStressCalculator,
+      stepCompareCalculator,
       thinFastenersCalculator,
       woodScrewCalculator,
       boltHolesCalculator,

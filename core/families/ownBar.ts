@@ -1,11 +1,11 @@
-import type { Member, Mount } from '../assembly/assembly'
+import type { Member, Mount, Support } from '../assembly/assembly'
 import { profileSection } from '../catalogue/profiles'
 import { type MountLine, mountHalfWidthMm } from '../vehicle/vehicle'
 import { boxChoices } from './choices'
 import type { FieldSpec, Site } from './family'
 import { feetOnLine } from './feetAlong'
 import { lineField, lineOf } from './mountLine'
-import { capped, straight } from './parts'
+import { barsSupport, capped, straight } from './parts'
 
 /** What a piece needs to know of bars of its own, where it stands on no other piece. mm */
 export type OwnBar = { mountId: string; footHeightMm: number; barProfileId: string }
@@ -34,3 +34,28 @@ export function ownBars(p: OwnBars, site: Site): { bars: Member[]; mounts: Mount
   const mounts = feetOnLine(xs, line, half, () => '').map((m, i): Mount => ({ ...m, on: `bar:${Math.floor(i / 2)}` }))
   return { bars, mounts, line }
 }
+
+/** What is typed of them. */
+export const ownBarsFields: FieldSpec<OwnBars>[] = [
+  {
+    ...{ key: 'footXMm', label: 'Bars, ahead of the rear axle', each: 'Bar', kind: 'lengths', min: -5000, max: 8000, most: 6 },
+    ...{ group: OWN_BARS, when: onItsOwn },
+  },
+  { key: 'pastMm', label: 'Bars past their feet', kind: 'length', min: 40, max: 400, group: OWN_BARS, when: onItsOwn },
+  ...ownBarFields,
+]
+
+/** Things lie on their tops. mm */
+export const ownBarsSupport = (bars: Member[], bodyId: string | null): Support =>
+  barsSupport({
+    id: 'bars',
+    name: 'Bars',
+    bodyId,
+    bearings: bars.map((m) => ({
+      on: m.id,
+      xMm: m.path[0]!.x,
+      leftMm: m.path[0]!.y,
+      rightMm: m.path[1]!.y,
+      zMm: m.path[0]!.z + profileSection(m.profileId).heightMm / 2,
+    })),
+  })

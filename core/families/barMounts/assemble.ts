@@ -11,7 +11,8 @@ import { panFaults } from '../../sheet/folded'
 import type { Site } from '../family'
 import { footFaults } from '../feetAlong'
 import { foldedPlate, type PanPart, sheetOf } from '../foldedParts'
-import { barsSupport, clampedTo, faultOf, notYet } from '../parts'
+import { ownBarsSupport } from '../ownBar'
+import { clampedTo, faultOf, notYet } from '../parts'
 import { type Head, type Heads, headsOf } from './heads'
 import type { BarMountsParams } from './params'
 
@@ -78,22 +79,7 @@ export function assemble(p: BarMountsParams, site: Site): { assembly: Assembly; 
       pulls: p.what === 'awning' ? openOf(p, at, site.rules) : [],
       joints: [...at.held.flatMap((h, i) => jointsOf(p, h, at, i)), ...clampedTo(base.mounts)],
       mounts: base.mounts,
-      supports: base.line
-        ? [
-            barsSupport({
-              id: 'bars',
-              name: 'Bars',
-              bodyId: base.line.bodyId,
-              bearings: base.bars.map((m) => ({
-                on: m.id,
-                xMm: m.path[0]!.x,
-                leftMm: m.path[0]!.y,
-                rightMm: m.path[1]!.y,
-                zMm: m.path[0]!.z + profileSection(m.profileId).heightMm / 2,
-              })),
-            }),
-          ]
-        : [],
+      supports: base.line ? [ownBarsSupport(base.bars, base.line.bodyId)] : [],
       hardware: [
         ...(base.line ? footHardware(footTypes[base.line.kind], base.mounts.length, base.mounts[0]?.backingMm ?? null) : []),
         ...throughBolts(

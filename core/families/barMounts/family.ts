@@ -5,7 +5,7 @@ import { feetAlong, feetOver, footMeasures } from '../feetAlong'
 import { sheetFields } from '../foldedParts'
 import { lengthMeasure } from '../measures'
 import { lineOf } from '../mountLine'
-import { OWN_BARS, onItsOwn, ownBarFields } from '../ownBar'
+import { ownBarsFields } from '../ownBar'
 import { assemble, nameOf, placesOf } from './assemble'
 import { headsOf } from './heads'
 import { BarMountsParams, carriedThings } from './params'
@@ -95,19 +95,7 @@ export const barMounts: Family<BarMountsParams> = {
     { key: 'theirs', label: 'The client brings it', kind: 'switch' },
     { key: 'priceMinor', label: 'Its price', kind: 'money', min: 0, max: 100_000_000, nullable: true, when: (p) => !p.theirs },
     { key: 'behindMm', label: 'Its rear end behind the rear bar', kind: 'length', min: -2000, max: 2000 },
-    {
-      key: 'footXMm',
-      label: 'Bars, ahead of the rear axle',
-      each: 'Bar',
-      kind: 'lengths',
-      min: -5000,
-      max: 8000,
-      most: 6,
-      group: OWN_BARS,
-      when: onItsOwn,
-    },
-    { key: 'pastMm', label: 'Bars past their feet', kind: 'length', min: 40, max: 400, group: OWN_BARS, when: onItsOwn },
-    ...ownBarFields,
+    ...ownBarsFields,
     {
       key: 'leg',
       label: 'Leg on the bar',

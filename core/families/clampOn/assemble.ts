@@ -1,12 +1,12 @@
 import { type Assembly, emptyAssembly, type Joint, type Member, type OwnDimension, type Plate } from '../../assembly/assembly'
 import { footHardware, throughBolts } from '../../assembly/usualHardware'
 import { footTypes } from '../../catalogue/mounts'
-import { profileSection } from '../../catalogue/profiles'
 import { rectangleFrom0 } from '../../geometry/polygon'
 import { along, times, type Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import type { Site } from '../family'
 import { footFaults } from '../feetAlong'
+import { ownBarsSupport } from '../ownBar'
 import { barsSupport, capped, clampedTo, faultOf, notYet, straight } from '../parts'
 import type { ClampOnParams } from './params'
 import { barsOf, type Jaw, type JawPlace, jawOf, type OnBars, placeOn } from './shape'
@@ -34,7 +34,7 @@ export function assemble(p: ClampOnParams, site: Site): { assembly: Assembly; is
       joints: [...on.bars.flatMap((bar, i) => jointsOf(p, jaw, bar, places[i]!, i)), ...clampedTo(on.mounts)],
       mounts: on.mounts,
       supports: [
-        ...(on.line ? [ownBarsSupport(on)] : []),
+        ...(on.line ? [ownBarsSupport(on.own, on.line.bodyId)] : []),
         {
           ...barsSupport({
             id: 'jaws',
@@ -156,20 +156,6 @@ const headOn = (p: ClampOnParams, jaw: Jaw, mid: Vec3, aside: Vec3, w: Where) =>
   at: along(along(mid, aside, w.side * (jaw.gapMm / 2 + p.earMm)), UP, jaw.tubeUpMm),
   out: times(aside, w.side),
 })
-
-const ownBarsSupport = (on: OnBars) =>
-  barsSupport({
-    id: 'bars',
-    name: 'Bars',
-    bodyId: on.line?.bodyId ?? null,
-    bearings: on.own.map((m) => ({
-      on: m.id,
-      xMm: m.path[0]!.x,
-      leftMm: m.path[0]!.y,
-      rightMm: m.path[1]!.y,
-      zMm: m.path[0]!.z + profileSection(m.profileId).heightMm / 2,
-    })),
-  })
 
 /** What is set with a gauge: clear between bar and tube, between the ears, and from the bar's end to the first ear. */
 function dimensionsOf(p: ClampOnParams, jaw: Jaw, places: JawPlace[]): OwnDimension[] {

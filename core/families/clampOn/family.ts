@@ -7,7 +7,7 @@ import { feetAlong, feetOver, footMeasures } from '../feetAlong'
 import { metalField } from '../foldedParts'
 import { lengthMeasure } from '../measures'
 import { lineOf } from '../mountLine'
-import { OWN_BARS, onItsOwn, ownBarFields } from '../ownBar'
+import { ownBarsFields } from '../ownBar'
 import { assemble } from './assemble'
 import { ClampOnParams, packs } from './params'
 import { barChoices, barsOf, jawOf, placeOn } from './shape'
@@ -99,19 +99,7 @@ export const clampOn: Family<ClampOnParams> = {
     { key: 'earWideMm', label: 'Width of an ear', kind: 'length', min: 20, max: 120, group: 'Ears' },
     { key: 'earMm', label: 'Thickness of an ear', kind: 'length', gauge: true, min: 2, max: 10, group: 'Ears' },
     { key: 'bolt', label: 'Bolts', kind: 'choice', options: () => boltSizeNames.map((value) => ({ value, label: value })), group: 'Ears' },
-    {
-      key: 'footXMm',
-      label: 'Bars, ahead of the rear axle',
-      each: 'Bar',
-      kind: 'lengths',
-      min: -5000,
-      max: 8000,
-      most: 6,
-      group: OWN_BARS,
-      when: onItsOwn,
-    },
-    { key: 'pastMm', label: 'Bars past their feet', kind: 'length', min: 40, max: 400, group: OWN_BARS, when: onItsOwn },
-    ...ownBarFields,
+    ...ownBarsFields,
     {
       key: 'tubeProfileId',
       label: 'Padded tubes',
