@@ -45,8 +45,7 @@ export function assemble(p: ClampOnParams, site: Site): { assembly: Assembly; is
               return { on: bar.id, xMm: at.x, leftMm: at.y + p.packWideMm / 2, rightMm: at.y - p.packWideMm / 2, zMm: at.z + p.padMm }
             }),
           }),
-          kind: 'tray',
-          holds: true,
+          // a pack lies on all of its bars: what is set in a holder would stand on one
           asked: true,
         },
       ],

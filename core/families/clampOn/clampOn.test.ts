@@ -7,6 +7,7 @@ import { dot, minus } from '../../geometry/vec3'
 import { demoJobs } from '../../job/demoJobs'
 import { evaluate } from '../../job/evaluate'
 import { type Job, newJob } from '../../job/job'
+import { carriedBy } from '../../loads/carried'
 import { METRIC } from '../../quantity/units'
 import { defaultRules } from '../../rules/rules'
 import { fitOf } from '../../testing/fitted'
@@ -86,6 +87,14 @@ describe('jaws clamped over bars', () => {
     expect(says({ jaws: 1, footXMm: [0] })).toMatch(/One jaw alone/)
     expect(says({ jaws: 3 })).toMatch(/Only 2 bars of one height and size lie there for 3 jaws/)
   })
+})
+
+test('a pack in its jaws lies on all of its bars', () => {
+  const rowing = demoJobs.find((j) => j.title === 'Jaws for oars on three bars')!
+  const e = evaluate(rowing, defaultRules)
+  const [oars] = carriedBy(e.assembly, rowing.brief)
+  expect(oars!.bearings.map((b) => b.on)).toEqual(['p1/bar:0', 'p1/bar:1', 'p1/bar:2'])
+  expect(e.limits.filter((l) => l.state === 'over').map((l) => l.id)).toEqual([])
 })
 
 describe('on somebody’s carrier', () => {
