@@ -50,6 +50,7 @@ export const iceSwimmers: Job = {
       on: 'p1',
       params: ClampOnParams.parse({
         what: 'boards',
+        onMember: 'p1/tray:1',
         atMm: 660.4,
         packThickMm: 203.2,
         packWideMm: 609.6,

@@ -39,6 +39,6 @@ export const rowingClub: Job = withBrief(
     name: 'Jaws for the oars',
     family: 'clamp-on',
     on: 'p1',
-    params: ClampOnParams.parse({ what: 'paddles', jaws: 3, atMm: 380, packThickMm: 60, packWideMm: 300, padMm: 12 }),
+    params: ClampOnParams.parse({ what: 'paddles', onMember: 'p1/bar:0', jaws: 3, atMm: 380, packThickMm: 60, packWideMm: 300, padMm: 12 }),
   },
 )
