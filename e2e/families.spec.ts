@@ -61,3 +61,40 @@ test('every family on the shelf that fits this vehicle is added, drawn, assessed
     await expect(page.getByText(/No piece yet/)).toBeVisible()
   }
 })
+
+/** Two bought parts whose holes do not meet: the adapter between them goes onto a job as a piece, is judged there and cut with the rest. */
+test('an adapter laid out on the shelf becomes a piece of a job; folded into a step it bends, and thicker sheet is checked at once', async ({
+  page,
+}) => {
+  await startJob(page, 'Foot on a foot', 'Tall long van')
+  await type(page.getByLabel('Speed with the load on'), '90')
+  await saved(page)
+  await page.goto('/parts')
+  const pick = async (label: string, option: RegExp) => {
+    await page.getByRole('combobox', { name: label }).click()
+    await page.getByRole('option', { name: option }).first().click()
+  }
+  await pick('First part', /Foot, low/)
+  await pick('Second part', /Foot, tall/)
+  await pick('Put it on a job', /Foot on a foot/)
+  await page.getByRole('button', { name: 'Add it there' }).click()
+  await page.waitForURL(/layout/)
+  const piece = page.getByRole('group', { name: 'Holes of what it holds' })
+  await expect(piece.getByRole('combobox', { name: 'Taken from' })).toContainText('Foot, tall')
+  await expect(page.getByText(/Its holes come too near the edges of a tube so narrow/)).toBeVisible()
+  await test.step('a step with holes across the bar does not complain; its fold is in the gauge', async () => {
+    await pick('Form', /Step/)
+    const one = page.getByRole('group', { name: 'Holes on what it stands on' })
+    await one.getByRole('button', { name: '4 holes' }).click()
+    await one.getByRole('button', { name: 'Remove hole 4' }).click()
+    await one.getByRole('button', { name: 'Remove hole 2' }).click()
+    await expect(page.getByText(/too near the edges of a tube so narrow/)).toHaveCount(0)
+    await expect(gauge(page, 'Brackets, bending at the fold')).toBeVisible({ timeout: 20_000 })
+  })
+  await test.step('a figure that cannot be is refused in place', async () => {
+    await type(page.getByRole('textbox', { name: 'Width', exact: true }), '25')
+    await expect(page.getByText(/stand too near the long edge/).first()).toBeVisible()
+    await type(page.getByRole('textbox', { name: 'Width', exact: true }), '110')
+    await expect(page.getByText(/stand too near the long edge/)).toHaveCount(0)
+  })
+})
