@@ -36,6 +36,7 @@ const drawn = families.filter((f) =>
     'drawers',
     'extrusion-rack',
     'holders',
+    'lattice',
   ].includes(f.id),
 )
 

@@ -141,7 +141,11 @@ function legPlate(
 function stripsOf(p: LatticeParams, s: LatticeShape): Member[] {
   const wide = profileSection(p.barProfileId).widthMm + p.playMm
   const [rear, front] = stripEnds(p, s)
-  const notches = s.xs.map((x): Notch => ({ atMm: x - rear, lengthMm: wide, depthMm: p.notchMm, edge: 'under' }))
+  // over an end bar with nothing past it the notch is open at the strip's end
+  const notches = s.xs.map((x): Notch => {
+    const [from, to] = [Math.max(0, x - rear - wide / 2), Math.min(front - rear, x - rear + wide / 2)]
+    return { atMm: (from + to) / 2, lengthMm: Math.max(0, to - from), depthMm: p.notchMm, edge: 'under' }
+  })
   return s.stripYs.map((y, i) => ({
     ...straight(`strip:${i}`, `S${i + 1}`, 'Strip', p.stripProfileId, { x: rear, y, z: s.stripZ }, { x: front, y, z: s.stripZ }, squareCut),
     notches,

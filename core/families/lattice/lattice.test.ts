@@ -59,6 +59,17 @@ describe('strips let down over bars', () => {
     expect(memberMassKg(strip)).toBeCloseTo(kg, 9)
     expect((volumeMm3(sweep(strip)) * materialOf('steel').densityKgM3) / 1e9).toBeCloseTo(kg, 9)
   })
+  test('a strip that ends over its bar is notched up to its end, and no metal is taken away that is not there', () => {
+    const b = made({ endMm: 0, band: false })
+    const strip = named(b, 'Strip')[0]!
+    expect(strip.notches!.map((n) => [n.atMm, n.lengthMm])).toEqual([
+      [7.75, 15.5],
+      [900 - 7.75, 15.5],
+    ])
+    const kg = ((900 * 40 - 2 * 15.5 * 15) * 8 * materialOf('steel').densityKgM3) / 1e9
+    expect(memberMassKg(strip)).toBeCloseTo(kg, 9)
+    expect((volumeMm3(sweep(strip)) * materialOf('steel').densityKgM3) / 1e9).toBeCloseTo(kg, 6)
+  })
   test('in the frame it bends there as what is left: 8 by 25, I = 8·25³/12 = 10 417 against 42 667', () => {
     const { assembly } = made()
     const frame = rackFrame(assembly, defaultRules, new Map(), 'clamped')
