@@ -14,8 +14,8 @@ import { type Limit, limit } from './limit'
 
 /** What a bracket is bolted to, all its feet on the vehicle as one: where, on which leg, and which bolts go through it there; a clamp holds by its outer legs. */
 type Fixed = { id: string; at: Vec3; leg: number; bolts: Vec3[]; clamps: boolean }
-/** Where a bracket bends: along a fold, or along the row of bolts nearest to what else it carries. `by` = on each side that is known what acts there. mm */
-type Section = { plate: Plate; kind: 'fold' | 'bolts'; at: Vec3; way: Vec3; wideMm: number; by: string[][] }
+/** Where a bracket bends: along a fold, or along the row of bolts nearest to what else it carries. `by` = on each side that is known what acts there, `leastArmMm` = from how far at least. mm */
+type Section = { plate: Plate; kind: 'fold' | 'bolts'; at: Vec3; way: Vec3; wideMm: number; leastArmMm: number; by: string[][] }
 
 /** What acts on one fixing in one case. N, N·mm */
 type Acts = { forceN: number; turnNmm: number; at: Vec3 }
@@ -67,30 +67,41 @@ function sectionsOf(plate: Plate, assembly: Assembly): Section[] {
   // with nothing on one side nothing bends it; a clamp acts on both outer legs at once, so that only what it carries tells
   const folds = chain.folds.flatMap((f, k): Section[] => {
     const by = clamp ? [ids((x) => x !== clamp)] : [ids((x) => x.leg <= k), ids((x) => x.leg > k)]
-    return by.every((side) => side.length) ? [{ plate, kind: 'fold', ...f, by }] : []
+    return by.every((side) => side.length) ? [{ plate, kind: 'fold', ...f, leastArmMm: 0, by }] : []
   })
   const [a, b] = fixed
-  const rows = fixed.length === 2 && !clamp ? [rowOf(plate, chain, a!, b!), rowOf(plate, chain, b!, a!)] : []
-  return [...folds, ...rows.flatMap((s) => s ?? [])]
+  const rows = fixed.length === 2 && !clamp ? [...rowsOf(plate, chain, a!, b!), ...rowsOf(plate, chain, b!, a!)] : []
+  return [...folds, ...rows]
 }
 
-/** Across the leg through the bolts nearest to the other fixing, less their holes; what acts on it is the other's alone. */
-function rowOf(plate: Plate, { legs, folds }: Chain, own: Fixed, other: Fixed): Section | null {
+/**
+ * Across the leg through the bolts nearest to the other fixing, less their holes; what acts on it is the other's alone. A flat part bends every way in which the
+ * other's bolts stand beyond its own, though both have one middle.
+ */
+function rowsOf(plate: Plate, { legs, folds }: Chain, own: Fixed, other: Fixed): Section[] {
   const leg = legs[own.leg]!
-  if (!own.bolts.length) return null
+  if (!own.bolts.length) return []
   const normal = plateNormal(leg)
-  // along the strip where it is folded, else straight to the other's middle
-  const level = minus(minus(other.at, own.at), times(normal, dot(minus(other.at, own.at), normal)))
-  const fold = folds[Math.min(own.leg, folds.length - 1)]
-  const to = fold ? unit(cross(fold.way, normal)) : size(level) > 1 ? unit(level) : null
-  if (!to) return null
-  const toward = dot(minus(fold ? fold.at : other.at, own.at), to) < 0 ? times(to, -1) : to
-  const at = own.bolts.reduce((best, v) => (dot(v, toward) > dot(best, toward) ? v : best))
-  const way = unit(cross(toward, normal))
   const holes = (leg.holes ?? []).map((h) => ({ at: onPlate(leg, h.at), d: h.diameterMm }))
-  const inRow = holes.filter((h) => Math.abs(dot(minus(h.at, at), toward)) < IN_ROW * h.d)
-  const wideMm = widthAt(leg, at, toward, way) - inRow.reduce((s, h) => s + h.d, 0)
-  return { plate, kind: 'bolts', at, way, wideMm: Math.max(0.1, wideMm), by: [[other.id]] }
+  const across = (toward: Vec3): Omit<Section, 'leastArmMm'> => {
+    const at = own.bolts.reduce((best, v) => (dot(v, toward) > dot(best, toward) ? v : best))
+    const way = unit(cross(toward, normal))
+    const inRow = holes.filter((h) => Math.abs(dot(minus(h.at, at), toward)) < IN_ROW * h.d)
+    const wideMm = widthAt(leg, at, toward, way) - inRow.reduce((s, h) => s + h.d, 0)
+    return { plate, kind: 'bolts', at, way, wideMm: Math.max(0.1, wideMm), by: [[other.id]] }
+  }
+  const fold = folds[Math.min(own.leg, folds.length - 1)]
+  if (fold) {
+    const to = unit(cross(fold.way, normal))
+    return [{ ...across(dot(minus(fold.at, own.at), to) < 0 ? times(to, -1) : to), leastArmMm: 0 }]
+  }
+  const level = minus(minus(other.at, own.at), times(normal, dot(minus(other.at, own.at), normal)))
+  const { along: x, up: y } = leg.pose
+  return [...(size(level) > 1 ? [unit(level)] : []), x, times(x, -1), y, times(y, -1)].flatMap((toward) => {
+    const section = across(toward)
+    const leastArmMm = Math.max(...[...other.bolts, other.at].map((v) => dot(minus(v, section.at), toward)))
+    return leastArmMm > 1 ? [{ ...section, leastArmMm }] : []
+  })
 }
 
 /** How wide a leg is across a place. mm */
@@ -124,8 +135,8 @@ function actsOf(plate: Plate, { mounts }: Assembly, r: CaseResult): Map<string, 
 
 /** What bends it on one side: every force over its distance, and what turns it. On the high side: all of it counts as if it bent the same way. */
 function oneSide(section: Section, r: CaseResult, acts: Acts[]): AtSection {
-  const { at, way } = section
-  const arm = (v: Vec3) => size(cross(minus(v, at), way))
+  const { at, way, leastArmMm } = section
+  const arm = (v: Vec3) => Math.max(leastArmMm, size(cross(minus(v, at), way)))
   const [forceN, pulls, turnNmm] = acts.reduce(([f, m, t], a) => [f + a.forceN, m + a.forceN * arm(a.at), t + a.turnNmm], [0, 0, 0])
   return { section, r, forceN, armMm: forceN > 0 ? pulls / forceN : 0, turnNmm, momentNmm: pulls + turnNmm }
 }

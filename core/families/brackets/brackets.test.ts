@@ -159,6 +159,20 @@ describe('what brackets bear', () => {
     expect(pull(400)).toBeGreaterThan((10 * G_M_S2 * 200) / 20)
   })
 
+  test('a flat adapter whose second holes stand round its first ones bends too, though both have one middle: by hand 100 past the near bolt', () => {
+    const wide = (apartMm: number) =>
+      onRib({
+        form: 'flat',
+        one: inRow(2, 40, 9, 'along'),
+        other: inRow(2, apartMm, 9, 'along'),
+        sunk: true,
+        shiftXMm: -(apartMm - 40) / 2,
+      })
+    const bolts = limitOf(wide(240), 'plate.bolts')
+    const arm = bolts.used.with.find((x) => x.symbol === 'a')?.value ?? Number.NaN
+    expect(arm).toBeGreaterThanOrEqual(100 - 1e-6)
+    expect(bolts.used.value!).toBeGreaterThan(limitOf(wide(140), 'plate.bolts').used.value!)
+  })
   test('not weighed, or in rivet nuts that nobody rated, it is not assessed', () => {
     const b = onRib({ massKg: null })
     expect(['plate.fold', 'plate.bolts', 'foot.bolts'].map((id) => limitOf(b, id).state)).toEqual(['unknown', 'unknown', 'unknown'])
