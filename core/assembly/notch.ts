@@ -18,9 +18,11 @@ export function notchedSection(profileId: string, depthMm: number): Section {
 const sections = new Map<string, Section>()
 
 const within = (n: Notch, atMm: number): boolean => Math.abs(atMm - n.atMm) <= n.lengthMm / 2
-/** The section of a member at a place along it, less its deepest notch there. mm */
+/** The section of a member at a place along it, less its deepest notch there from either edge. mm */
 export function sectionAt(m: Member, atMm: number): Section {
-  const depthMm = Math.max(0, ...(m.notches ?? []).filter((n) => within(n, atMm)).map((n) => n.depthMm))
+  const from = (edge: Notch['edge']) =>
+    Math.max(0, ...(m.notches ?? []).filter((n) => n.edge === edge && within(n, atMm)).map((n) => n.depthMm))
+  const depthMm = from('under') + from('over')
   return depthMm > 0 ? notchedSection(m.profileId, depthMm) : profileSection(m.profileId)
 }
 /** Where notches begin and end along it: its section changes there. mm */

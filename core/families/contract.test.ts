@@ -239,6 +239,18 @@ describe.each(examples)('%s', (_, family, example) => {
     }
   })
 
+  test('a dimension that can be pressed shows the figure that it sets', () => {
+    const axes = { plan: { x: 'x', y: 'y' }, side: { x: 'x', y: 'z' }, rear: { x: 'y', y: 'z' } } as const
+    const design = designOf(job)
+    const figures = new Map(design.measures().map((m) => [m.id, m.value]))
+    for (const d of design.assembled().assembly.dimensions) {
+      if (!d.edits) continue
+      const k = axes[d.view][d.axis]
+      const named = `${d.id} sets ${d.edits.figure}`
+      expect([named, figures.get(d.edits.figure)]).toEqual([named, expect.closeTo(Math.abs(d.to[k] - d.from[k]) + d.edits.offsetMm, 3)])
+    }
+  })
+
   // the plainest and the oddest of a family: its fields are the same in all of its examples
   const plainOrOdd = example === family.examples[0] || example === family.examples.at(-1)
   test.runIf(plainOrOdd)('the ends of every field give an answer, or a fault in words', () => {

@@ -7,7 +7,6 @@ import { type Mover, moversOf, takenOut } from '../touch/movers'
 import { type Opening, openBox, openingId, openingsOf, risingId } from '../touch/openings'
 import { swingId } from '../vehicle/swings'
 import type { Swing, Vehicle } from '../vehicle/vehicle'
-
 import { WHILE_OPEN } from './motions'
 
 export type Shown = { assembly: Assembly; vehicle: Vehicle; brief: Brief }

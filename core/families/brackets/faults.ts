@@ -74,6 +74,9 @@ function tight(p: BracketsParams): Issue[] {
 
 /** A bolt’s head with its washer stands so high over the sheet, in bolts across (ISO 4017, ISO 7089). */
 const HEAD_D = 0.85
+/** A countersunk head is so deep, in bolts across (ISO 10642), and leaves so much sheet under it; that the shop’s own, mm */
+const SUNK_D = 0.55
+const LEFT_MM = 0.5
 /** Heads that what is held lies on: they are sunk, or it does not lie down. */
 function covered(p: BracketsParams, base: Base, stands: Stood[], box: HeldBox): Issue[] {
   const d = boltSizes[boltOneOf(p, base)].diameterMm
@@ -81,7 +84,12 @@ function covered(p: BracketsParams, base: Base, stands: Stood[], box: HeldBox): 
     box.sides.every(({ way, mm }) => Math.abs(dot(minus(v, box.middle), way)) < mm / 2 + (Math.abs(dot(way, base.out)) > 0.7 ? 0 : d))
   const heads = stands.flatMap((s) => s.feet.map((f) => along(f, base.out, p.thicknessMm + HEAD_D * d)))
   const n = heads.filter(inside).length
-  return n && !p.sunk
+  // a sunk head as deep as the sheet or deeper leaves no metal under it
+  if (p.sunk)
+    return p.thicknessMm < SUNK_D * d + LEFT_MM
+      ? [faultOf('sunk', `A sunk head goes {g ${round(SUNK_D * d)}} deep: sheet of {g ${round(SUNK_D * d + LEFT_MM)}} or more`)]
+      : []
+  return n
     ? [
         faultOf(
           'sunk',

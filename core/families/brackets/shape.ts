@@ -32,8 +32,6 @@ export type BracketBlank = {
   clampBolts: number
   /** what the plate of two patterns has to say, lengths in braces */
   faults: string[]
-  /** bolts of the first that what it holds covers; null = nobody measured that */
-  under: number[] | null
 }
 
 /** Its legs by their outside lengths; a flat one has none. */
@@ -114,7 +112,6 @@ export function blankOf(p: BracketsParams, base: Base, rules: Rules): BracketBla
     clampBolts,
     holes: [...one.at.map((at) => ({ at, diameterMm: one.diameterMm })), ...other.at.map((at) => ({ at, diameterMm: other.diameterMm }))],
     faults: [],
-    under: [],
   }
 }
 
@@ -151,7 +148,6 @@ function flatBlank(
 ): BracketBlank {
   const made = adapter({
     one: { holes: pattern, lengthMm: null, widthMm: null },
-    // what it holds covers its own box about its holes
     other: { holes: p.other.holes, lengthMm: null, widthMm: null },
     ...{
       boltOne: boltOneOf(p, base),
@@ -177,7 +173,6 @@ function flatBlank(
     clampBolts: 0,
     holes: [one, other].flatMap((g) => g.at.map((at) => ({ at, diameterMm: g.diameterMm }))),
     faults: made.faults,
-    under: null,
   }
 }
 

@@ -165,7 +165,7 @@ function dimensionsOf(p: ClampOnParams, jaw: Jaw, places: JawPlace[]): OwnDimens
       ...{ id: 'clear', view: 'rear', axis: 'y', side: 'high', running: false, label: 'clear over the bar' },
       from: out,
       to: along(out, UP, jaw.clearMm),
-      edits: { figure: 'pack', offsetMm: 2 * p.padMm },
+      edits: { figure: 'pack', offsetMm: -2 * p.padMm },
     },
     {
       ...{ id: 'gap', view: 'side', axis: 'x', side: 'high', running: false, label: 'between ears' },
@@ -176,7 +176,7 @@ function dimensionsOf(p: ClampOnParams, jaw: Jaw, places: JawPlace[]): OwnDimens
       ...{ id: 'ears', view: 'rear', axis: 'x', side: 'high', running: false, label: 'ears, clear' },
       from: along(at, way, -(jaw.earOutMm - p.earWideMm / 2)),
       to: along(at, way, jaw.earOutMm - p.earWideMm / 2),
-      edits: { figure: 'wide', offsetMm: 2 * (jaw.earOutMm - p.earWideMm / 2) - p.packWideMm },
+      edits: { figure: 'wide', offsetMm: p.packWideMm - 2 * (jaw.earOutMm - p.earWideMm / 2) },
     },
   ]
 }

@@ -17,7 +17,7 @@ import { wallOf } from '../../catalogue/section'
 import { leverMm } from '../../fasten/boltGroup'
 import { ROWS_APART_MM } from '../../fasten/footPull'
 import type { Hole } from '../../geometry/hole'
-import { along, cross, dot, minus, type Vec3 } from '../../geometry/vec3'
+import { along, cross, minus, type Vec3 } from '../../geometry/vec3'
 import type { Issue } from '../../issue/issue'
 import type { Rules } from '../../rules/rules'
 import { placedFaces } from '../../sheet/folded'
@@ -254,7 +254,6 @@ function dimensionsOf(s: LatticeShape): OwnDimension[] {
       ...{ id: 'length', view: 'plan', axis: 'x', side: 'low', running: false, label: 'over the band' },
       from: { x: s.rearX, y: -s.barHalf, z: s.stripZ },
       to: { x: s.frontX, y: -s.barHalf, z: s.stripZ },
-      edits: { figure: 'end', offsetMm: 0 },
     },
     ...s.stripYs.slice(1).map(
       (y, i): OwnDimension => ({
@@ -268,5 +267,5 @@ function dimensionsOf(s: LatticeShape): OwnDimension[] {
       from: { x: s.xs[0]!, y: s.half(s.xs[0]!), z: s.seatZ },
       to: { x: s.xs[0]!, y: s.half(s.xs[0]!), z: s.barZ - (s.barTopZ - s.barZ) },
     },
-  ].filter((d) => Math.abs(dot(minus(d.to, d.from), { x: 1, y: 1, z: 1 })) > 0.5) as OwnDimension[]
+  ]
 }
