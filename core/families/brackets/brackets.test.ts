@@ -1,8 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { plateNormal } from '../../assembly/places'
+import { type BoughtPart, demoParts } from '../../catalogue/boughtParts'
 import { along, dot, minus } from '../../geometry/vec3'
 import { evaluate } from '../../job/evaluate'
 import { type Job, newJob } from '../../job/job'
+import { type LaidOut, withAdapter } from '../../job/withAdapter'
 import { G_M_S2, METRIC } from '../../quantity/units'
 import { defaultRules } from '../../rules/rules'
 import { built } from '../../testing/onSite'
@@ -187,6 +189,10 @@ describe('what cannot be is said where it is typed', () => {
     expect(says({ highMm: 220, sunk: true })).toBe('')
     expect(says({ highMm: 160 })).toBe('')
   })
+  test('a sunk head needs the sheet for it: M6 goes 3.3 deep, 3.8 with what is left under it', () => {
+    expect(says({ sunk: true, thicknessMm: 3 })).toMatch(/A sunk head goes \{g 3.3\} deep: sheet of \{g 3.8\} or more/)
+    expect(says({ sunk: true, thicknessMm: 4 })).toBe('')
+  })
   test('legs without room, holes too near, a place that takes no bolt, two in one place', () => {
     expect(says({ padMm: 40 })).toMatch(/no room for its bolts beside the fold: \{\d+\} or more/)
     expect(says({ wideMm: 40 })).toMatch(/too near the long edge: \{62\} wide or more/)
@@ -239,4 +245,32 @@ test('as they begin, on every vehicle and on a rack, nothing is wrong with them'
     expect([vehicle.id, issues.map((i) => ('says' in i ? i.says : i.code))]).toEqual([vehicle.id, []])
   }
   expect(onBar({}).says).toEqual([])
+})
+
+describe('an adapter from the shelf onto a job', () => {
+  const job = newJob('Adapter', van!, METRIC)
+  const [foot, other] = demoParts.filter((p) => p.kind === 'foot') as [BoughtPart, BoughtPart]
+  const laid: LaidOut = {
+    ...{ one: foot, other, turnDeg: 90, shiftXMm: 30, shiftYMm: 5, materialId: 'steel', thicknessMm: 5 },
+    boltOne: 'M8',
+    boltOther: 'M8',
+  }
+  test('both patterns as they lie, what the second weighs and measures; what nobody measured of it stays as a new one begins', () => {
+    const made = withAdapter(job, { ...laid, other: { ...other, massKg: null, lengthMm: null } }, defaultRules)
+    if ('faults' in made) throw new Error('refused')
+    const piece = made.job.pieces.at(-1)!
+    expect([piece.id, piece.on, made.job.pieces.slice(0, -1)]).toEqual([made.pieceId, 'p1', job.pieces])
+    expect(piece.params).toMatchObject({ form: 'flat', turned: '90', shiftXMm: 30, massKg: null, lengthMm: 800, highMm: other.widthMm })
+    // of unknown mass: nothing of it that a load bends or pulls passes
+    const own = evaluate(made.job, defaultRules).limits.filter((l) => l.pieceId === piece.id && /^(plate|joint\.bolts)/.test(l.id))
+    expect(own.length).toBeGreaterThan(0)
+    expect(own.map((l) => l.state)).toEqual(own.map(() => 'unknown'))
+  })
+  test('what a bracket cannot take is refused by name, and the job is as it was', () => {
+    const many = Array.from({ length: 25 }, (_, i) => ({ xMm: i * 30, yMm: 0, diameterMm: 9 }))
+    const refused = withAdapter(job, { ...laid, other: { ...other, holes: many } }, defaultRules)
+    expect('faults' in refused && refused.faults.map((f) => `${f.where}: ${f.expected}`).join()).toMatch(/other.*twenty-four holes at most/)
+    const thick = withAdapter(job, { ...laid, thicknessMm: 25 }, defaultRules)
+    expect('faults' in thick && thick.faults[0]!.where).toMatch(/thicknessMm/)
+  })
 })

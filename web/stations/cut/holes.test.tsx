@@ -39,3 +39,13 @@ test('a job of no piece has nothing to drill', () => {
   shown()
   expect(screen.getByText('Nothing in this job is drilled.')).toBeTruthy()
 })
+
+test('strips that are notched stand by packets, with where, how wide and how deep; a job without bolts has its sheet all the same', () => {
+  answering({})
+  const camp = demoJobs.find((j) => j.pieces.some((p) => p.family === 'lattice'))!
+  onBench(camp)
+  shown()
+  const row = within(screen.getByRole('table', { name: 'Notches by part' })).getAllByRole('row')[1]!
+  expect(row.textContent).toMatch(/^S1, S2, S3, S4, S5, S6Strip1404.*30.*152.*702.*1252.*31.* wide, 12.* deep from below$/)
+  expect(screen.getByRole('link', { name: 'Print the drilling sheet' })).toBeTruthy()
+})
